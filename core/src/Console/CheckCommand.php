@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Console;
+
+use Foehn\Grid\GridBuilder;
+use Foehn\Grid\GridReport;
+use Foehn\Model\ModelCodec;
+use Foehn\Model\ModelException;
+
+/** `check MODEL.json`: reads a model and reports its grid without computing anything. */
+final class CheckCommand
+{
+    /** @param list<string> $arguments */
+    public static function run(array $arguments): int
+    {
+        $path = Options::parse($arguments, [], [])->only('the model document');
+        $json = @file_get_contents($path);
+        if ($json === false) {
+            throw ModelException::at('', "$path cannot be read");
+        }
+        $model = ModelCodec::fromJson($json);
+        $report = GridReport::of($model, GridBuilder::build($model));
+        printf("%s: %d parts, %d limits, %d cells (%s), widths %.3g to %.3g mm.\n", $model->name, count($model->parts), count($model->limits),
+            $report['cells'], implode(' x ', $report['shape']), 1e3 * $report['smallest'], 1e3 * $report['largest']);
+        $rows = array_map(fn (array $f) => [$f['part'], $f['feature'], sprintf('%.3g', 1e3 * $f['width']), (string) $f['cells']], $report['features']);
+        echo TextTable::render(['Part', 'Feature', 'mm', 'Cells'], $rows, [2, 3]);
+
+        return 0;
+    }
+}

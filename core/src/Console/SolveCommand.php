@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Console;
+
+use Foehn\Model\Model;
+use Foehn\Model\ModelCodec;
+use Foehn\Model\ModelException;
+use Foehn\Model\GridSettings;
+use Foehn\Results\FieldFile;
+use Foehn\Results\OutputException;
+use Foehn\Results\ResultBuilder;
+use Foehn\Solve\SteadySolver;
+
+/** `solve MODEL.json --out DIR [--grade G] [--strict]`. Exit 0 solved, 1 limit missed with --strict, 2 bad input, 3 not converged. */
+final class SolveCommand
+{
+    private const ZERO_CELSIUS = 273.15;
+
+    /** @param list<string> $arguments */
+    public static function run(array $arguments): int
+    {
+        $options = Options::parse($arguments, ['out', 'grade'], ['strict']);
+        $path = $options->only('the model document');
+        $json = @file_get_contents($path);
+        if ($json === false) {
+            throw ModelException::at('', "$path cannot be read");
+        }
+        $model = ModelCodec::fromJson($json);
+        $grade = $options->value('grade');
+        if ($grade !== null && ! in_array($grade, GridSettings::GRADES, true)) {
+            throw ModelException::at('', sprintf('--grade %s: one of %s is expected', $grade, implode(', ', GridSettings::GRADES)));
+        }
+        $model = $grade === null ? $model : $model->withGrade($grade);
+        $solution = (new SteadySolver($model, new TerminalListener()))->solve();
+        $result = ResultBuilder::build($solution, hash('sha256', $json));
+        if ($options->value('out') !== null) {
+            self::write($options->value('out'), $result, FieldFile::temperature($solution), FieldFile::parts($solution));
+        }
+        self::print($model, $result);
+        if (! $solution->converged) {
+            fwrite(STDERR, sprintf("Not converged: residual %.1e after %d iterations.\n", $solution->residual, $solution->iterations));
+
+            return 3;
+        }
+
+        return $options->has('strict') && $result['verdict']['missed'] > 0 ? 1 : 0;
+    }
+
+    /** @param array<string, mixed> $result */
+    private static function write(string $directory, array $result, string $temperature, string $parts): void
+    {
+        if (! is_dir($directory) && ! @mkdir($directory, 0777, true)) {
+            throw new OutputException("the folder $directory cannot be made");
+        }
+        FieldFile::write("$directory/result.json", json_encode($result, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
+        FieldFile::write("$directory/temperature.f32", $temperature);
+        FieldFile::write("$directory/parts.u16", $parts);
+    }
+
+    /** @param array<string, mixed> $result */
+    private static function print(Model $model, array $result): void
+    {
+        $limits = [];
+        foreach ($result['limits'] as $limit) {
+            $limits[$limit['part'] ?? ''] ??= $limit;
+        }
+        $celsius = fn (?float $kelvin): string => $kelvin === null ? '-' : sprintf('%.2f', $kelvin - self::ZERO_CELSIUS);
+        $rows = [];
+        foreach ($result['parts'] as $part) {
+            $limit = $limits[$part['id']] ?? null;
+            $rows[] = [
+                $part['name'], sprintf('%.2f', $part['power']), $celsius($part['temperature']['max'] ?? null), $celsius($part['nodes']['junction'] ?? null),
+                $celsius($limit['atMost'] ?? $limit['atLeast'] ?? null), isset($limit['margin']) ? sprintf('%+.2f', $limit['margin']) : '-',
+                $limit === null ? '' : ($limit['met'] ? 'met' : 'MISSED'),
+            ];
+        }
+        echo TextTable::render(['Part', 'W', 'T max °C', 'Junction °C', 'Limit °C', 'Margin K', 'Verdict'], $rows, [1, 2, 3, 4, 5]);
+        $balance = $result['balance'];
+        printf("\nHeat in %.4f W, out %.4f W, balance error %.1e.\n", $balance['in'], $balance['out'], $balance['error']);
+        printf("%s: %d cells (%s), %d iterations, %.1f s.\n", $model->name, $result['grid']['cells'], $result['grid']['grade'], $result['solver']['iterations'], $result['solver']['seconds']);
+        printf("%d of %d limits missed.\n", $result['verdict']['missed'], $result['verdict']['limits']);
+    }
+}

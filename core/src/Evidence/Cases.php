@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Evidence;
+
+/** Every verification case, in the order of their numbers. */
+final class Cases
+{
+    /** @return list<VerificationCase> */
+    public static function all(): array
+    {
+        return [
+            new CompositeSlab(), new OrthotropicPlate(), new RectangularFin(), new SpreadingResistance(),
+            new BoardLaminate(), new TwoResistanceComponent(), new HeatBalance(), new ManufacturedConduction(),
+        ];
+    }
+}

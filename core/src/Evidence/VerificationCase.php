@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Evidence;
+
+use Foehn\Model\ModelCodec;
+use Foehn\Results\ResultBuilder;
+use Foehn\Solve\Solution;
+use Foehn\Solve\SteadySolver;
+
+/** A problem with a known answer, stated as model documents and computed by the same engine as everything else. */
+abstract class VerificationCase
+{
+    protected const ZERO_CELSIUS = 273.15;
+
+    abstract public function id(): string;
+
+    abstract public function title(): string;
+
+    /** Where the reference values come from. */
+    abstract public function source(): string;
+
+    /** @return list<Check> */
+    abstract public function run(): array;
+
+    /** @param array<string, mixed> $document without format and version */
+    protected function solve(array $document): Solution
+    {
+        return (new SteadySolver(ModelCodec::fromDocument(['format' => 'foehn-model', 'version' => 1, ...$document])))->solve();
+    }
+
+    /**
+     * @param array<string, mixed> $document
+     * @return array<string, mixed> the result document, with watch values also under "watched" by id
+     */
+    protected function result(array $document): array
+    {
+        $result = ResultBuilder::build($this->solve($document), '');
+        $result['watched'] = array_column($result['watches'], 'value', 'id');
+
+        return $result;
+    }
+
+    /** @return array<string, mixed> */
+    protected static function watch(string $id, array $of, string $quantity = 'temperature', ?string $reduce = null): array
+    {
+        return array_filter(['id' => $id, 'of' => $of, 'quantity' => $quantity, 'reduce' => $reduce]);
+    }
+
+    /** @return array<string, mixed> a block of the whole width of the space between two heights */
+    protected static function layer(string $id, float $width, float $from, float $to, string $material): array
+    {
+        return ['id' => $id, 'shape' => ['kind' => 'block', 'size' => [$width, $width, $to - $from]], 'at' => [0, 0, $from], 'material' => $material];
+    }
+
+    /** @return array<string, mixed> */
+    protected static function film(float $coefficient, string $temperature): array
+    {
+        return ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => $coefficient, 'temperature' => $temperature]];
+    }
+}

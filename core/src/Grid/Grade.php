@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Grid;
+
+/** What a grade of fineness means for the grid. */
+final readonly class Grade
+{
+    /**
+     * @param int $acrossSpace largest cell: this many fit along the longest side of the space
+     * @param int $perInterval fewest cells between two neighbouring key planes
+     * @param float $growth largest ratio of neighbouring cell widths
+     */
+    private function __construct(public int $acrossSpace, public int $perInterval, public float $growth, public int $maxCells)
+    {
+    }
+
+    public static function named(string $grade): self
+    {
+        return match ($grade) {
+            'scout' => new self(32, 1, 1.8, 60_000),
+            'sign-off' => new self(110, 3, 1.3, 1_200_000),
+            default => new self(64, 2, 1.4, 300_000),
+        };
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Grid;
+
+/** A rectilinear grid: rising lines in metres along x, y and z. Cells are numbered i + nx*(j + ny*k). */
+final readonly class Grid
+{
+    /** @var array{int, int, int} cells along x, y, z */
+    public array $cells;
+
+    /** @var array{list<float>, list<float>, list<float>} */
+    public array $widths;
+
+    /** @var array{list<float>, list<float>, list<float>} */
+    public array $centres;
+
+    /** @param array{list<float>, list<float>, list<float>} $lines */
+    public function __construct(public array $lines)
+    {
+        $this->cells = [count($lines[0]) - 1, count($lines[1]) - 1, count($lines[2]) - 1];
+        $widths = [[], [], []];
+        $centres = [[], [], []];
+        foreach ($lines as $axis => $line) {
+            for ($i = 1; $i < count($line); $i++) {
+                $widths[$axis][] = $line[$i] - $line[$i - 1];
+                $centres[$axis][] = 0.5 * ($line[$i] + $line[$i - 1]);
+            }
+        }
+        $this->widths = $widths;
+        $this->centres = $centres;
+    }
+
+    public function count(): int
+    {
+        return $this->cells[0] * $this->cells[1] * $this->cells[2];
+    }
+
+    /**
+     * Range of cells along the axis whose centres lie between two coordinates.
+     *
+     * @return array{int, int} first and last + 1
+     */
+    public function range(int $axis, float $from, float $to): array
+    {
+        return [$this->firstCentreFrom($axis, $from), $this->firstCentreFrom($axis, $to)];
+    }
+
+    /** Index of the cell along the axis that contains the coordinate; the nearest one outside. */
+    public function locate(int $axis, float $coordinate): int
+    {
+        $line = $this->lines[$axis];
+        $low = 0;
+        $high = count($line) - 2;
+        while ($low < $high) {
+            $middle = intdiv($low + $high + 1, 2);
+            if ($line[$middle] <= $coordinate) {
+                $low = $middle;
+            } else {
+                $high = $middle - 1;
+            }
+        }
+
+        return $low;
+    }
+
+    private function firstCentreFrom(int $axis, float $coordinate): int
+    {
+        $index = $this->locate($axis, $coordinate);
+
+        return $this->centres[$axis][$index] >= $coordinate ? $index : $index + 1;
+    }
+}

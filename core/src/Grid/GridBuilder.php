@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Grid;
+
+use Foehn\Model\Model;
+
+/** Makes the grid of a model from the key planes of its parts and patches, at the grade the model asks for. */
+final class GridBuilder
+{
+    /** @throws GridException */
+    public static function build(Model $model): Grid
+    {
+        $settings = $model->grid;
+        $grade = Grade::named($settings->grade);
+        $most = $settings->maxCells ?? $grade->maxCells;
+        $planes = [self::planes($model, 0), self::planes($model, 1), self::planes($model, 2)];
+        $longest = max($model->space->box->size(0), $model->space->box->size(1), $model->space->box->size(2));
+        $coarser = 1.0;
+        $perInterval = $grade->perInterval;
+        while (true) {
+            $lines = [];
+            foreach ($planes as $axis => $axisPlanes) {
+                $lines[] = $settings->lines[$axis] ?? (
+                    $settings->cells !== null
+                        ? self::uniform($model, $axis, $settings->cells[$axis])
+                        : LineSpacing::lines($axisPlanes, $coarser * $longest / $grade->acrossSpace, $perInterval, 1.0 + ($grade->growth - 1.0) * $coarser)
+                );
+            }
+            $grid = new Grid([$lines[0], $lines[1], $lines[2]]);
+            if ($grid->count() <= $most || $settings->cells !== null || count($settings->lines) === 3) {
+                return $grid;
+            }
+            if ($coarser > 8.0 && $perInterval === 1) {
+                throw new GridException(sprintf(
+                    'the parts of this model have so many different edges that even the coarsest grid has %d cells, more than the %d allowed; align parts, merge small ones, or allow more cells',
+                    $grid->count(), $most,
+                ));
+            }
+            $coarser *= 1.15;
+            $perInterval = $coarser > 1.5 ? max(1, $perInterval - 1) : $perInterval;
+        }
+    }
+
+    /** @return non-empty-list<float> */
+    private static function planes(Model $model, int $axis): array
+    {
+        $box = $model->space->box;
+        $planes = [$box->min[$axis], $box->max[$axis]];
+        foreach ($model->parts as $part) {
+            array_push($planes, ...$part->shape->planes($axis));
+        }
+        foreach ($model->space->sides as $name => $side) {
+            $position = array_search($axis, array_values(array_diff([0, 1, 2], [(int) strpos('xyz', $name[0])])), true);
+            if ($position !== false) {
+                foreach ($side->patches as $patch) {
+                    array_push($planes, $patch->min[$position], $patch->max[$position]);
+                }
+            }
+        }
+        sort($planes);
+        $tolerance = 1e-7 * $box->size($axis);
+        $merged = [$box->min[$axis]];
+        foreach ($planes as $plane) {
+            if ($plane > end($merged) + $tolerance && $plane < $box->max[$axis] - $tolerance) {
+                $merged[] = $plane;
+            }
+        }
+        $merged[] = $box->max[$axis];
+
+        return $merged;
+    }
+
+    /** @return list<float> */
+    private static function uniform(Model $model, int $axis, int $cells): array
+    {
+        $box = $model->space->box;
+        $lines = [];
+        for ($i = 0; $i <= $cells; $i++) {
+            $lines[] = $i === $cells ? $box->max[$axis] : $box->min[$axis] + $box->size($axis) * $i / $cells;
+        }
+
+        return $lines;
+    }
+}

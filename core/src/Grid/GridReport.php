@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Grid;
+
+use Foehn\Model\Model;
+
+/** Cells, extreme widths and the cells across every thin feature, for the user to check before a run. */
+final class GridReport
+{
+    /**
+     * Widths in metres.
+     *
+     * @return array{cells: int, shape: array{int, int, int}, smallest: float, largest: float, aspect: float,
+     *               features: list<array{part: string, feature: string, width: float, cells: int}>}
+     */
+    public static function of(Model $model, Grid $grid): array
+    {
+        $smallest = min(array_map('min', $grid->widths));
+        $largest = max(array_map('max', $grid->widths));
+        $features = [];
+        foreach ($model->parts as $part) {
+            foreach ($part->shape->features() as $feature) {
+                [$from, $to] = $grid->range($feature->axis, $feature->from, $feature->to);
+                $features[] = ['part' => $part->id, 'feature' => $feature->name, 'width' => $feature->width(), 'cells' => $to - $from];
+            }
+        }
+
+        return ['cells' => $grid->count(), 'shape' => $grid->cells, 'smallest' => $smallest, 'largest' => $largest, 'aspect' => $largest / $smallest, 'features' => $features];
+    }
+}

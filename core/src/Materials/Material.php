@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Materials;
+
+/** A solid or fluid with its properties in SI units; null where a property is not known. */
+final readonly class Material
+{
+    /**
+     * @param array{PropertyLaw, PropertyLaw, PropertyLaw} $conductivity W/m/K along x, y, z
+     * @param string $source where the values come from
+     */
+    public function __construct(
+        public string $id,
+        public string $title,
+        public string $category,
+        public bool $fluid,
+        public array $conductivity,
+        public ?float $density,
+        public ?float $specificHeat,
+        public ?float $emissivity,
+        public ?float $resistivity,
+        public ?float $expansion,
+        public ?float $viscosity,
+        public string $source,
+    ) {
+    }
+
+    public static function withConductivity(string $id, string $title, float $kx, float $ky, float $kz, ?float $density, ?float $specificHeat, string $source): self
+    {
+        $laws = [PropertyLaw::constant($kx), PropertyLaw::constant($ky), PropertyLaw::constant($kz)];
+
+        return new self($id, $title, 'board', false, $laws, $density, $specificHeat, 0.9, null, null, null, $source);
+    }
+
+    public function dependsOnTemperature(): bool
+    {
+        return ! ($this->conductivity[0]->isConstant() && $this->conductivity[1]->isConstant() && $this->conductivity[2]->isConstant());
+    }
+}

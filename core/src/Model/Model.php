@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Model;
+
+use Foehn\Materials\Library;
+
+/** One variant, evaluated: every formula is a number in SI units and every reference is known to exist. */
+final readonly class Model
+{
+    public const FORMAT = 'foehn-model';
+    public const VERSION = 1;
+    public const MOST_PARTS = 4000;
+
+    /**
+     * @param list<Part> $parts later ones carve earlier ones
+     * @param list<Watch> $watches
+     * @param list<Limit> $limits
+     */
+    public function __construct(
+        public string $name,
+        public Surroundings $surroundings,
+        public Space $space,
+        public Library $materials,
+        public array $parts,
+        public array $watches,
+        public array $limits,
+        public GridSettings $grid,
+    ) {
+    }
+
+    public function withGrade(string $grade): self
+    {
+        return new self($this->name, $this->surroundings, $this->space, $this->materials, $this->parts, $this->watches, $this->limits, $this->grid->withGrade($grade));
+    }
+}

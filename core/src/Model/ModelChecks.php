@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Model;
+
+/** What makes a well-formed model impossible to compute. */
+final class ModelChecks
+{
+    public static function run(Model $model, Problems $problems): void
+    {
+        $space = $model->space;
+        $tolerance = 1e-9 * max($space->box->size(0), $space->box->size(1), $space->box->size(2));
+        foreach ($model->parts as $part) {
+            self::checkInside($part, $space->box, $tolerance, $problems);
+        }
+        self::checkHeatHasAWayOut($model, $problems);
+        foreach ($model->watches as $i => $watch) {
+            $point = $watch->of->point;
+            if ($point !== null && ! $space->box->contains(new Box($point, $point), $tolerance)) {
+                $problems->add("/watches/$i/of/point", 'the point lies outside the space');
+            }
+        }
+    }
+
+    private static function checkInside(Part $part, Box $space, float $tolerance, Problems $problems): void
+    {
+        $box = $part->shape->bounds();
+        if ($space->contains($box, $tolerance)) {
+            return;
+        }
+        for ($axis = 0; $axis < 3; $axis++) {
+            if ($box->min[$axis] < $space->min[$axis] - $tolerance || $box->max[$axis] > $space->max[$axis] + $tolerance) {
+                $problems->add($part->pointer, sprintf(
+                    'part "%s" reaches outside the space: along %s it goes from %g mm to %g mm, the space from %g mm to %g mm',
+                    $part->name, 'xyz'[$axis], 1e3 * $box->min[$axis], 1e3 * $box->max[$axis], 1e3 * $space->min[$axis], 1e3 * $space->max[$axis],
+                ));
+            }
+        }
+    }
+
+    private static function checkHeatHasAWayOut(Model $model, Problems $problems): void
+    {
+        foreach ($model->space->sides as $side) {
+            foreach ([$side->heat, ...array_map(fn (Patch $p) => $p->heat, $side->patches)] as $heat) {
+                if ($heat->fixesTemperature()) {
+                    return;
+                }
+            }
+        }
+        foreach ($model->parts as $part) {
+            foreach ($part->faces as $heat) {
+                if ($heat->fixesTemperature()) {
+                    return;
+                }
+            }
+        }
+        $watts = array_sum(array_map(fn (Part $p) => $p->power, $model->parts));
+        $problems->add('', sprintf(
+            'heat has no way out of this model: %g W go in, but no side or part face has a temperature or a film coefficient; give one of them',
+            $watts,
+        ));
+    }
+}

@@ -1,0 +1,305 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Model;
+
+use Foehn\Materials\Library;
+use Foehn\Materials\MaterialReader;
+use Foehn\Shapes\ShapeReader;
+use Foehn\Units\Dimension;
+use Foehn\Units\Parameters;
+use Foehn\Units\UnitException;
+
+/** Reads a model document into an evaluated Model; every problem is reported with its JSON pointer. */
+final class ModelCodec
+{
+    public const MOST_BYTES = 20_000_000;
+
+    /** @throws ModelException */
+    public static function fromJson(string $json): Model
+    {
+        return self::fromDocument(self::parse($json));
+    }
+
+    /**
+     * The document as PHP arrays, not yet checked.
+     *
+     * @return array<array-key, mixed>
+     * @throws ModelException when the text is too long or is not a JSON object
+     */
+    public static function parse(string $json): array
+    {
+        if (strlen($json) > self::MOST_BYTES) {
+            throw ModelException::at('', sprintf('the document has %.1f MB; at most %d MB can be read', strlen($json) / 1e6, self::MOST_BYTES / 1e6));
+        }
+        $document = json_decode($json, true, 64);
+        if (! is_array($document)) {
+            $reason = json_last_error() === JSON_ERROR_NONE ? 'an object { } is expected at the top' : json_last_error_msg();
+            throw ModelException::at('', "this is not a JSON document ($reason)");
+        }
+
+        return $document;
+    }
+
+    /**
+     * @param array<array-key, mixed> $document
+     * @throws ModelException
+     */
+    public static function fromDocument(array $document): Model
+    {
+        $problems = new Problems();
+        $parameters = self::parameters($document['parameters'] ?? [], $problems);
+        $root = new Reader($document, '', $problems, $parameters);
+        $root->raw('parameters');
+        $root->oneOf('format', [Model::FORMAT]);
+        $root->int('version', Model::VERSION, Model::VERSION);
+
+        $name = $root->string('name', 'Untitled');
+        $surroundings = self::surroundings($root->object('surroundings'));
+        self::physics($root->object('physics'));
+        $materials = MaterialReader::library($root->members('materials'), Library::builtIn());
+        $space = self::space($root->object('space', true), $materials, $surroundings);
+        $parts = [];
+        foreach ($root->objects('parts', Model::MOST_PARTS, 'parts') as $reader) {
+            [$parts[], $materials] = self::part($reader, $materials, $surroundings);
+        }
+        $targets = new TargetReader($parts, $problems);
+        $watches = array_map($targets->watch(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches'));
+        $limits = array_map($targets->limit(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits'));
+        $grid = self::analysis($root->object('analysis'));
+        $root->close();
+        $problems->throwIfAny();
+
+        $model = new Model($name, $surroundings, $space, $materials, $parts, $watches, $limits, $grid);
+        ModelChecks::run($model, $problems);
+        $problems->throwIfAny();
+
+        return $model;
+    }
+
+    private static function parameters(mixed $given, Problems $problems): Parameters
+    {
+        $formulas = [];
+        if (! is_array($given) || ($given !== [] && array_is_list($given))) {
+            $problems->add('/parameters', sprintf('an object { } of named values is expected, not %s', Reader::show($given)));
+            $given = [];
+        }
+        foreach ($given as $name => $entry) {
+            $pointer = "/parameters/$name";
+            $problem = Parameters::nameProblem((string) $name);
+            if ($problem !== null) {
+                $problems->add($pointer, $problem);
+            }
+            $value = is_array($entry) ? ($entry['value'] ?? null) : $entry;
+            foreach (is_array($entry) ? array_diff(array_keys($entry), ['value', 'note']) : [] as $unknown) {
+                $problems->add("$pointer/$unknown", sprintf('unknown field "%s"; known here: value, note', $unknown));
+            }
+            if (! is_string($value) && ! is_int($value) && ! is_float($value)) {
+                $problems->add($pointer, sprintf('a value such as "30 mm" is expected, not %s', Reader::show($value)));
+                $value = 1.0;
+            }
+            $formulas[(string) $name] = $value;
+        }
+        $parameters = new Parameters($formulas);
+        foreach (array_keys($formulas) as $name) {
+            try {
+                $parameters->get((string) $name);
+            } catch (UnitException $e) {
+                $problems->add("/parameters/$name", $e->getMessage());
+            }
+        }
+
+        return $parameters;
+    }
+
+    private static function surroundings(Reader $reader): Surroundings
+    {
+        $surroundings = new Surroundings(
+            $reader->temperature('temperature', 293.15),
+            $reader->quantity('altitude', Dimension::length(), 0.0),
+            $reader->vector('gravity', Dimension::acceleration(), 3, [0.0, 0.0, -9.81]),
+            $reader->optionalQuantity('radiantTemperature', Dimension::temperature()),
+        );
+        $reader->close();
+
+        return $surroundings;
+    }
+
+    private static function physics(Reader $reader): void
+    {
+        if (! $reader->bool('heat', true)) {
+            $reader->problem('heat', 'only models with heat can be computed so far');
+        }
+        $later = ['flow' => ['none', 'laminar', 'turbulent', 'auto'], 'radiation' => ['none', 'surroundings', 'surfaces']];
+        foreach ($later as $key => $words) {
+            if ($reader->oneOf($key, $words, 'none') !== 'none') {
+                $reader->problem($key, sprintf('%s is not computed by this version; write "none"', $key));
+            }
+        }
+        $reader->bool('buoyancy', true);
+        foreach (['electric', 'thermoelectric', 'stress'] as $key) {
+            if ($reader->bool($key, false)) {
+                $reader->problem($key, sprintf('%s is not computed by this version; write false', $key));
+            }
+        }
+        $reader->close();
+    }
+
+    private static function space(Reader $reader, Library $materials, Surroundings $surroundings): Space
+    {
+        $boxReader = $reader->object('box', true);
+        $min = $boxReader->vector('min', Dimension::length(), 3);
+        $max = $boxReader->vector('max', Dimension::length(), 3, [2.0, 2.0, 2.0]);
+        $boxReader->close();
+        foreach ([0, 1, 2] as $axis) {
+            if (! ($max[$axis] > $min[$axis])) {
+                $boxReader->problem('max', sprintf('the space has no extent along %s: from %g m to %g m', 'xyz'[$axis], $min[$axis], $max[$axis]));
+            }
+        }
+        $fluid = $reader->has('fluid') ? $reader->string('fluid') : null;
+        if ($fluid !== null && ! ($materials->get($fluid)->fluid ?? false)) {
+            $reader->problem('fluid', sprintf('"%s" is not a fluid of the library or of this model', $fluid));
+        }
+        $sidesReader = $reader->object('sides');
+        $sides = [];
+        foreach (Space::SIDES as $name) {
+            $sides[$name] = self::side($sidesReader->object($name), $surroundings);
+        }
+        $sidesReader->close();
+        $reader->close();
+
+        return new Space(new Box([$min[0], $min[1], $min[2]], [$max[0], $max[1], $max[2]]), $fluid, $sides);
+    }
+
+    private static function side(Reader $reader, Surroundings $surroundings): Side
+    {
+        $kind = $reader->oneOf('kind', ['wall', 'symmetry', 'inlet', 'outlet', 'open'], 'wall');
+        if (! in_array($kind, ['wall', 'symmetry'], true)) {
+            $reader->problem('kind', sprintf('"%s" needs moving air, which this version does not compute; write "wall" or "symmetry"', $kind));
+        }
+        $heat = HeatConditionReader::read($reader->object('heat'), $surroundings);
+        if ($kind === 'symmetry' && $heat->kind !== 'adiabatic') {
+            $reader->problem('heat', 'no heat passes a symmetry plane; leave "heat" out or write "wall"');
+        }
+        $patches = [];
+        foreach ($reader->objects('patches', 1000, 'patches') as $patchReader) {
+            $min = $patchReader->vector('min', Dimension::length(), 2);
+            $max = $patchReader->vector('max', Dimension::length(), 2, [2.0, 2.0]);
+            if ($max[0] <= $min[0] || $max[1] <= $min[1]) {
+                $patchReader->problem('max', 'the patch has no area');
+            }
+            $patches[] = new Patch([$min[0], $min[1]], [$max[0], $max[1]], HeatConditionReader::read($patchReader->object('heat', true), $surroundings));
+            $patchReader->close();
+        }
+        $reader->close();
+
+        return new Side($kind, $heat, $patches);
+    }
+
+    /** @return array{Part, Library} the part and the library, extended by the laminate of a board */
+    private static function part(Reader $reader, Library $materials, Surroundings $surroundings): array
+    {
+        $id = $reader->string('id');
+        $shape = ShapeReader::read($reader);
+        $material = $reader->has('material') ? $reader->string('material') : null;
+        $laminate = ShapeReader::laminate($reader, $materials, $id);
+        if ($laminate !== null) {
+            $materials = $materials->with($laminate);
+            $material ??= $laminate->id;
+        }
+        self::checkMaterial($reader, $shape->kind(), $material, $materials);
+
+        $surface = $reader->object('surface');
+        $emissivity = $surface->optionalQuantity('emissivity', Dimension::none());
+        if ($emissivity !== null && ($emissivity < 0.0 || $emissivity > 1.0)) {
+            $surface->problem('emissivity', sprintf('%g is given; an emissivity lies between 0 and 1', $emissivity));
+        }
+        $surface->close();
+
+        $facesReader = $reader->object('faces');
+        $faces = [];
+        foreach ([...$shape->faces(), 'bare'] as $face) {
+            if ($facesReader->has($face)) {
+                $faceReader = $facesReader->object($face);
+                $faces[$face] = HeatConditionReader::read($faceReader->object('heat', true), $surroundings);
+                $faceReader->close();
+            }
+        }
+        $facesReader->close();
+
+        $part = new Part(
+            $id,
+            $reader->string('name', $id),
+            $reader->has('group') ? $reader->string('group') : null,
+            $shape,
+            $material,
+            $reader->quantity('power', Dimension::power(), 0.0),
+            $reader->has('source') ? $reader->field('source', Dimension::heatSource()) : null,
+            $emissivity,
+            $faces,
+            $reader->pointer,
+        );
+        $reader->close();
+
+        return [$part, $materials];
+    }
+
+    private static function checkMaterial(Reader $reader, string $kind, ?string $material, Library $materials): void
+    {
+        if ($kind === 'package') {
+            if ($material !== null) {
+                $reader->problem('material', 'a package is described by its two resistances and has no material; leave it out');
+            }
+        } elseif ($material === null) {
+            $reader->problem('material', 'a material is missing here');
+        } elseif ($material !== Part::FLUID && $materials->get($material) === null) {
+            $reader->problem('material', sprintf('unknown material "%s"; did you mean %s?', $material, implode(', ', $materials->similar($material))));
+        }
+    }
+
+    private static function analysis(Reader $reader): GridSettings
+    {
+        $time = $reader->object('time');
+        if ($time->oneOf('kind', ['steady', 'transient'], 'steady') !== 'steady') {
+            $time->problem('kind', 'only "steady" is computed by this version');
+        }
+        $time->close();
+        $grid = $reader->object('grid');
+        $grade = $grid->oneOf('grade', GridSettings::GRADES, 'working');
+        $maxCells = $grid->has('maxCells') ? $grid->int('maxCells', 8, 5_000_000) : null;
+        $cells = null;
+        if ($grid->has('cells')) {
+            $counts = $grid->vector('cells', Dimension::none(), 3);
+            $cells = array_map(fn (float $n) => (int) $n, $counts);
+            if (min($cells) < 1 || array_product($cells) > 5_000_000 || $counts != $cells) {
+                $grid->problem('cells', 'three whole numbers of at least 1 are expected, with at most 5000000 cells in all');
+                $cells = null;
+            }
+        }
+        $lines = [];
+        $linesReader = $grid->object('lines');
+        foreach (['x', 'y', 'z'] as $axis => $key) {
+            if (! $linesReader->has($key)) {
+                continue;
+            }
+            $given = $linesReader->raw($key);
+            $count = is_array($given) ? count($given) : 0;
+            $values = $linesReader->vector($key, Dimension::length(), max(2, $count));
+            for ($i = 1; $i < count($values); $i++) {
+                if ($values[$i] <= $values[$i - 1]) {
+                    $linesReader->problem("$key/$i", 'grid lines must rise');
+                }
+            }
+            $lines[$axis] = $values;
+        }
+        $linesReader->close();
+        if ($grid->raw('refine') !== null && $grid->raw('refine') !== []) {
+            $grid->problem('refine', 'local refinement is not available in this version; leave the list empty');
+        }
+        $grid->close();
+        $reader->close();
+
+        return new GridSettings($grade, $maxCells, $cells === null ? null : [$cells[0], $cells[1], $cells[2]], $lines);
+    }
+}

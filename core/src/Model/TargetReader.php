@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Model;
+
+use Foehn\Units\Dimension;
+
+/** Reads watches and limits, whose targets must exist among the parts. */
+final class TargetReader
+{
+    /** @var array<string, Part> */
+    private array $parts = [];
+
+    /** @var array<string, true> */
+    private array $ids = [];
+
+    /** @param list<Part> $parts */
+    public function __construct(array $parts, Problems $problems)
+    {
+        foreach ($parts as $part) {
+            if (isset($this->parts[$part->id])) {
+                $problems->add("$part->pointer/id", sprintf('the id "%s" is used twice; every part needs its own', $part->id));
+            }
+            $this->parts[$part->id] = $part;
+        }
+    }
+
+    public function watch(Reader $reader): Watch
+    {
+        $id = $this->id($reader);
+        $target = $this->target($reader->object('of', true));
+        $quantity = $reader->oneOf('quantity', Watch::QUANTITIES, 'temperature');
+        $reduce = $reader->oneOf('reduce', Watch::REDUCTIONS, $quantity === 'heat' ? 'total' : 'mean');
+        if ($quantity !== 'temperature' && $target->side === null && $target->face === null) {
+            $reader->problem('quantity', 'heat is watched through a side of the space or a face of a part');
+        }
+        if ($quantity === 'temperature' && $reduce === 'total') {
+            $reader->problem('reduce', 'a temperature has min, mean or max, no total');
+        }
+        $watch = new Watch($id, $reader->string('name', $target->describe()), $target, $quantity, $reduce);
+        $reader->close();
+
+        return $watch;
+    }
+
+    public function limit(Reader $reader): Limit
+    {
+        $id = $this->id($reader);
+        $target = $this->target($reader->object('of', true));
+        $reader->oneOf('quantity', ['temperature'], 'temperature');
+        $reduce = $reader->oneOf('reduce', ['min', 'mean', 'max'], 'max');
+        $atMost = $reader->optionalQuantity('atMost', Dimension::temperature());
+        $atLeast = $reader->optionalQuantity('atLeast', Dimension::temperature());
+        if (($atMost === null) === ($atLeast === null)) {
+            $reader->problem('', 'a limit needs either "atMost" or "atLeast"');
+        }
+        $limit = new Limit($id, $reader->string('name', $target->describe()), $target, $reduce, $atMost, $atLeast);
+        $reader->close();
+
+        return $limit;
+    }
+
+    private function id(Reader $reader): string
+    {
+        $id = $reader->string('id');
+        if (isset($this->ids[$id])) {
+            $reader->problem('id', sprintf('the id "%s" is used twice', $id));
+        }
+        $this->ids[$id] = true;
+
+        return $id;
+    }
+
+    private function target(Reader $reader): Target
+    {
+        $point = null;
+        $side = $reader->has('side') ? $reader->oneOf('side', Space::SIDES) : null;
+        if ($reader->has('point')) {
+            $p = $reader->vector('point', Dimension::length(), 3);
+            $point = [$p[0], $p[1], $p[2]];
+        }
+        $patch = $reader->has('patch') ? $reader->int('patch', 0, 999) : null;
+        if ($patch !== null && $side === null) {
+            $reader->problem('patch', 'a patch belongs to a side; give "side" too');
+        }
+        $id = $reader->has('part') ? $reader->string('part') : null;
+        $part = $this->parts[$id ?? ''] ?? null;
+        if (count(array_filter([$point, $side, $id], fn ($v) => $v !== null)) !== 1) {
+            $reader->problem('', 'exactly one of "part", "side" and "point" is expected');
+        } elseif ($id !== null && $part === null) {
+            $reader->problem('part', sprintf('there is no part with the id "%s"', $id));
+        }
+        $face = $reader->has('face') ? $reader->oneOf('face', $part?->shape->faces() ?? Space::SIDES) : null;
+        $node = $reader->has('node') ? $reader->oneOf('node', Target::NODES) : null;
+        if ($node !== null && $part !== null && $part->shape->kind() !== 'package') {
+            $reader->problem('node', sprintf('only a package has a %s; "%s" is a %s', $node, $part->name, $part->shape->kind()));
+        }
+        $reader->close();
+
+        return new Target($id, $face, $node, $side, $point, $patch);
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Numerics;
+
+/** Flexible conjugate gradients (Notay, SIAM J. Sci. Comput. 22 (2000) 1444) with multigrid as preconditioner. */
+final class ConjugateGradient
+{
+    /**
+     * Solves A x = b to a relative residual, starting from $x.
+     *
+     * @param list<float> $b
+     * @param list<float> $x
+     * @param float $sumTolerance largest |sum of residuals| allowed as well: the part of a balance that may stay open
+     * @param ?callable(int, float, list<float>): bool $progress iteration, relative residual, iterate; false stops
+     */
+    public static function solve(
+        SymmetricMatrix $matrix,
+        Multigrid $preconditioner,
+        array $b,
+        array $x,
+        float $tolerance,
+        float $sumTolerance = INF,
+        int $mostIterations = 300,
+        ?callable $progress = null,
+    ): LinearSolution {
+        $scale = Vectors::norm($b);
+        if ($scale === 0.0) {
+            return new LinearSolution(array_fill(0, $matrix->size, 0.0), 0, 0.0, true, false);
+        }
+        $r = Vectors::combine(1.0, $b, -1.0, $matrix->times($x));
+        $residual = Vectors::norm($r) / $scale;
+        $p = [];
+        $q = [];
+        $pq = 0.0;
+        for ($iteration = 0; $iteration < $mostIterations; $iteration++) {
+            if ($residual <= $tolerance && abs(array_sum($r)) <= $sumTolerance) {
+                return new LinearSolution($x, $iteration, $residual, true, false);
+            }
+            $z = $preconditioner->cycle($r);
+            $p = $p === [] ? $z : Vectors::plus($z, -Vectors::dot($z, $q) / $pq, $p);
+            $q = $matrix->times($p);
+            $pq = Vectors::dot($p, $q);
+            if (! ($pq > 0.0)) {
+                break;
+            }
+            $alpha = Vectors::dot($p, $r) / $pq;
+            $x = Vectors::plus($x, $alpha, $p);
+            $r = Vectors::plus($r, -$alpha, $q);
+            $residual = Vectors::norm($r) / $scale;
+            if ($progress !== null && ! $progress($iteration + 1, $residual, $x)) {
+                return new LinearSolution($x, $iteration + 1, $residual, $residual <= $tolerance, true);
+            }
+        }
+
+        return new LinearSolution($x, $iteration, $residual, $residual <= $tolerance, false);
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Numerics;
+
+/**
+ * A sparse symmetric matrix with non-positive off-diagonal entries, as conduction gives it: (A x)_i = d_i x_i - sum_j g_ij x_j.
+ * Rows hold their lower couplings first, then the upper ones: entries start[i] .. middle[i]-1 have column < i, the rest > i.
+ */
+final class SymmetricMatrix
+{
+    /**
+     * @param list<int> $start n + 1 row starts
+     * @param list<int> $middle first upper entry of each row
+     * @param list<int> $column
+     * @param list<float> $coupling g_ij >= 0
+     * @param list<float> $diagonal
+     */
+    public function __construct(
+        public readonly int $size,
+        public readonly array $start,
+        public readonly array $middle,
+        public readonly array $column,
+        public readonly array $coupling,
+        public readonly array $diagonal,
+    ) {
+    }
+
+    /**
+     * @param list<int> $from
+     * @param list<int> $to a different unknown each
+     * @param list<float> $conductance of the links
+     * @param list<float> $extra what the diagonal has beyond the sum of the links
+     */
+    public static function fromLinks(array $from, array $to, array $conductance, array $extra): self
+    {
+        $n = count($extra);
+        $links = count($from);
+        $lower = array_fill(0, $n, 0);
+        $upper = array_fill(0, $n, 0);
+        $diagonal = $extra;
+        for ($l = 0; $l < $links; $l++) {
+            $i = $from[$l];
+            $j = $to[$l];
+            $g = $conductance[$l];
+            $diagonal[$i] += $g;
+            $diagonal[$j] += $g;
+            if ($i < $j) {
+                $upper[$i]++;
+                $lower[$j]++;
+            } else {
+                $upper[$j]++;
+                $lower[$i]++;
+            }
+        }
+        $start = [0];
+        $middle = [];
+        $position = 0;
+        for ($i = 0; $i < $n; $i++) {
+            $middle[] = $position + $lower[$i];
+            $position += $lower[$i] + $upper[$i];
+            $start[] = $position;
+            $lower[$i] = $start[$i];
+            $upper[$i] = $middle[$i];
+        }
+        $column = array_fill(0, $position, 0);
+        $coupling = array_fill(0, $position, 0.0);
+        for ($l = 0; $l < $links; $l++) {
+            $i = $from[$l];
+            $j = $to[$l];
+            if ($i > $j) {
+                [$i, $j] = [$j, $i];
+            }
+            $at = $upper[$i]++;
+            $column[$at] = $j;
+            $coupling[$at] = $conductance[$l];
+            $at = $lower[$j]++;
+            $column[$at] = $i;
+            $coupling[$at] = $conductance[$l];
+        }
+
+        return new self($n, $start, $middle, $column, $coupling, $diagonal);
+    }
+
+    /**
+     * @param list<float> $x
+     * @return list<float> A x
+     */
+    public function times(array $x): array
+    {
+        return self::product($this->size, $this->start, $this->column, $this->coupling, $this->diagonal, $x);
+    }
+
+    /**
+     * @param list<int> $start
+     * @param list<int> $column
+     * @param list<float> $coupling
+     * @param list<float> $diagonal
+     * @param list<float> $x
+     * @return list<float>
+     */
+    private static function product(int $n, array $start, array $column, array $coupling, array $diagonal, array $x): array
+    {
+        $y = [];
+        $end = 0;
+        for ($i = 0; $i < $n; $i++) {
+            $p = $end;
+            $end = $start[$i + 1];
+            $sum = $diagonal[$i] * $x[$i];
+            for (; $p < $end; $p++) {
+                $sum -= $coupling[$p] * $x[$column[$p]];
+            }
+            $y[] = $sum;
+        }
+
+        return $y;
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Numerics;
+
+/** The few vector kernels that the iterative solvers share. */
+final class Vectors
+{
+    /**
+     * @param list<float> $x
+     * @param list<float> $y
+     */
+    public static function dot(array $x, array $y): float
+    {
+        $sum = 0.0;
+        $n = count($x);
+        for ($i = 0; $i < $n; $i++) {
+            $sum += $x[$i] * $y[$i];
+        }
+
+        return $sum;
+    }
+
+    /** @param list<float> $x */
+    public static function norm(array $x): float
+    {
+        return sqrt(self::dot($x, $x));
+    }
+
+    /**
+     * @param list<float> $x
+     * @param list<float> $y
+     * @return list<float> x + a y
+     */
+    public static function plus(array $x, float $a, array $y): array
+    {
+        $n = count($x);
+        for ($i = 0; $i < $n; $i++) {
+            $x[$i] += $a * $y[$i];
+        }
+
+        return $x;
+    }
+
+    /**
+     * @param list<float> $x
+     * @param list<float> $y
+     * @return list<float> a x + b y
+     */
+    public static function combine(float $a, array $x, float $b, array $y): array
+    {
+        $n = count($x);
+        for ($i = 0; $i < $n; $i++) {
+            $x[$i] = $a * $x[$i] + $b * $y[$i];
+        }
+
+        return $x;
+    }
+}

@@ -1,0 +1,443 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Heat;
+
+use Foehn\Grid\Grid;
+use Foehn\Grid\Voxels;
+use Foehn\Materials\Material;
+use Foehn\Model\HeatCondition;
+use Foehn\Model\Model;
+use Foehn\Model\Space;
+use Foehn\Numerics\SymmetricMatrix;
+use Foehn\Physics\PhysicsException;
+use Foehn\Shapes\TwoResistancePackage;
+
+/**
+ * Finite volumes for steady heat conduction on the rectilinear grid. The conductance between two cell centres is the area
+ * over the sum of the half-cell resistances and the contact resistance between them (harmonic mean; Patankar, Numerical
+ * Heat Transfer and Fluid Flow, 1980, eq. 4.9), which is exact for layered materials.
+ */
+final class ConductionAssembler
+{
+    /** Joins isothermal nodes that touch without resistance, m2K/W: a billionth of a thin grease layer. */
+    private const PERFECT_CONTACT = 1e-12;
+
+    private int $unknowns = 0;
+
+    /** @var list<int> */
+    private array $unknownOfCell = [];
+
+    /** @var array{list<float>, list<float>, list<float>} half-cell resistance times area per axis, m2K/W */
+    private array $half = [[], [], []];
+
+    /** @var list<float> W/K to ambients per unknown */
+    private array $extra = [];
+
+    /** @var list<float> W per unknown */
+    private array $source = [];
+
+    /** @var array{list<int>, list<int>, list<float>} */
+    private array $links = [[], [], []];
+
+    private FaceRecords $faces;
+
+    private PackageNodes $packages;
+
+    private float $watts = 0.0;
+
+    /** @var list<array<int, HeatCondition>> per part the named conditions by direction */
+    private array $conditions = [];
+
+    /** @var array<int, array{HeatCondition, list<int>}> conditions with a given power and their face records */
+    private array $powerFaces = [];
+
+    private function __construct(
+        private readonly Model $model,
+        private readonly Grid $grid,
+        private readonly Voxels $voxels,
+        private readonly float $reference,
+    ) {
+        $this->faces = new FaceRecords();
+        $this->packages = new PackageNodes();
+    }
+
+    /**
+     * @param ?list<float> $temperature of the unknowns, K, for materials that depend on it; null: the ambient everywhere
+     * @throws PhysicsException
+     */
+    public static function assemble(Model $model, Grid $grid, Voxels $voxels, ?array $temperature = null): HeatSystem
+    {
+        $assembler = new self($model, $grid, $voxels, $model->surroundings->temperature);
+        $assembler->number();
+        $assembler->resistances($temperature);
+        $assembler->conditionsByDirection();
+        for ($axis = 0; $axis < 3; $axis++) {
+            $assembler->innerFaces($axis);
+            $assembler->sideFaces($axis);
+        }
+        $assembler->givenPowers();
+        $assembler->sources();
+        $matrix = SymmetricMatrix::fromLinks($assembler->links[0], $assembler->links[1], $assembler->links[2], $assembler->extra);
+        FloatingPieces::check($model, $voxels, $matrix, $assembler->extra, $assembler->unknownOfCell);
+
+        return new HeatSystem($matrix, $assembler->source, $assembler->unknownOfCell, $assembler->faces, $assembler->packages, $assembler->reference, $assembler->watts);
+    }
+
+    private function number(): void
+    {
+        $isPackage = array_map(fn ($part) => $part->shape instanceof TwoResistancePackage, $this->model->parts);
+        $hasFluid = $this->model->space->fluid !== null;
+        $unknown = [];
+        $next = 0;
+        foreach ($this->voxels->owner as $owner) {
+            if ($owner < 0 ? ! $hasFluid : $isPackage[$owner]) {
+                $unknown[] = -1;
+            } else {
+                $unknown[] = $next++;
+            }
+        }
+        $this->unknownOfCell = $unknown;
+        $this->unknowns = $next;
+        foreach ($this->model->parts as $index => $part) {
+            if ($this->voxels->cellsOfPart[$index] === 0) {
+                if ($part->power !== 0.0) {
+                    throw new PhysicsException(sprintf('part "%s" has %g W but no volume left: parts after it in the ledger cover it', $part->name, $part->power));
+                }
+            } elseif ($part->shape instanceof TwoResistancePackage) {
+                $this->numberPackage($index, $part->shape, $part->power);
+            }
+        }
+        $this->extra = array_fill(0, $this->unknowns, 0.0);
+        $this->source = array_fill(0, $this->unknowns, 0.0);
+    }
+
+    private function numberPackage(int $index, TwoResistancePackage $shape, float $power): void
+    {
+        $case = $this->unknowns++;
+        $board = $this->unknowns++;
+        $this->packages->add($index, $shape, $case, $board, $power);
+        $axis = $shape->boardAxis;
+        $stride = [1, $this->grid->cells[0], $this->grid->cells[0] * $this->grid->cells[1]][$axis];
+        foreach ($this->voxels->owner as $cell => $owner) {
+            if ($owner === $index) {
+                $position = $this->grid->centres[$axis][intdiv($cell, $stride) % $this->grid->cells[$axis]];
+                $this->unknownOfCell[$cell] = ($position > $shape->middle()) === ($shape->boardSign > 0) ? $board : $case;
+            }
+        }
+        $this->links[0][] = $case;
+        $this->links[1][] = $board;
+        $this->links[2][] = 1.0 / ($shape->junctionToCase + $shape->junctionToBoard);
+    }
+
+    /** @param ?list<float> $temperature */
+    private function resistances(?array $temperature): void
+    {
+        $fluid = $this->model->space->fluid;
+        $materials = [-1 => $fluid === null ? null : $this->model->materials->get($fluid)];
+        foreach ($this->model->parts as $index => $part) {
+            $materials[$index] = $part->material === null ? null : $this->model->materials->get($part->material);
+        }
+        $ambient = $this->model->surroundings->temperature;
+        [$nx, $ny] = $this->grid->cells;
+        for ($axis = 0; $axis < 3; $axis++) {
+            $constant = array_map(
+                fn (?Material $m) => $m === null ? INF : $m->conductivity[$axis]->at($ambient),
+                $materials,
+            );
+            $varies = array_map(
+                fn (?Material $m) => $temperature !== null && $m !== null && ! $m->conductivity[$axis]->isConstant() ? $m->conductivity[$axis] : null,
+                $materials,
+            );
+            $anyVaries = array_filter($varies) !== [];
+            $widths = $this->grid->widths[$axis];
+            $half = [];
+            foreach ($this->voxels->owner as $cell => $owner) {
+                $at = match ($axis) {
+                    0 => $cell % $nx,
+                    1 => intdiv($cell, $nx) % $ny,
+                    2 => intdiv($cell, $nx * $ny),
+                };
+                $k = $anyVaries && $varies[$owner] !== null && $this->unknownOfCell[$cell] >= 0
+                    ? $varies[$owner]->at($temperature[$this->unknownOfCell[$cell]] ?? $ambient)
+                    : $constant[$owner];
+                $half[] = 0.5 * $widths[$at] / $k;
+            }
+            $this->half[$axis] = $half;
+        }
+    }
+
+    private function conditionsByDirection(): void
+    {
+        foreach ($this->model->parts as $part) {
+            $byDirection = [];
+            for ($direction = 0; $direction < 6; $direction++) {
+                $face = $part->shape->faceTowards($direction >> 1, $direction % 2 === 1 ? 1 : -1);
+                if (isset($part->faces[$face])) {
+                    $byDirection[$direction] = $part->faces[$face];
+                }
+            }
+            $this->conditions[] = $byDirection;
+        }
+    }
+
+    private function innerFaces(int $axis): void
+    {
+        [$nx, $ny, $nz] = $this->grid->cells;
+        $stride = [1, $nx, $nx * $ny][$axis];
+        [$ni, $nj, $nk] = [$nx - ($axis === 0 ? 1 : 0), $ny - ($axis === 1 ? 1 : 0), $nz - ($axis === 2 ? 1 : 0)];
+        [$wx, $wy, $wz] = $this->grid->widths;
+        $owner = $this->voxels->owner;
+        $unknown = $this->unknownOfCell;
+        $half = $this->half[$axis];
+        [$from, $to, $conductance] = $this->links;
+        $this->links = [[], [], []];
+        $ends = [];
+        for ($k = 0; $k < $nk; $k++) {
+            for ($j = 0; $j < $nj; $j++) {
+                $c = $nx * ($j + $ny * $k);
+                $area0 = $axis === 0 ? $wy[$j] * $wz[$k] : ($axis === 1 ? $wz[$k] : $wy[$j]);
+                for ($i = 0; $i < $ni; $i++, $c++) {
+                    $d = $c + $stride;
+                    if ($owner[$c] !== $owner[$d]) {
+                        $ends[] = $c;
+                        $ends[] = $axis === 0 ? $area0 : $area0 * $wx[$i];
+                    } elseif ($unknown[$c] !== $unknown[$d] && $half[$c] > 0.0) {
+                        $from[] = $unknown[$c];
+                        $to[] = $unknown[$d];
+                        $conductance[] = ($axis === 0 ? $area0 : $area0 * $wx[$i]) / ($half[$c] + $half[$d]);
+                    }
+                }
+            }
+        }
+        $this->links = [$from, $to, $conductance];
+        for ($e = 0, $count = count($ends); $e < $count; $e += 2) {
+            $this->interface($axis, $ends[$e], $ends[$e] + $stride, $ends[$e + 1]);
+        }
+    }
+
+    /** The face between cells $c and $d (towards rising coordinates) of different owners. */
+    private function interface(int $axis, int $c, int $d, float $area): void
+    {
+        $p = $this->voxels->owner[$c];
+        $q = $this->voxels->owner[$d];
+        $up = 2 * $axis + 1;
+        $down = 2 * $axis;
+        $uc = $this->unknownOfCell[$c];
+        $ud = $this->unknownOfCell[$d];
+        if ($uc < 0 || $ud < 0) {
+            if ($uc >= 0) {
+                $this->boundary($p, $up, $c, $area, $this->condition($p, $up, true), -1, $axis);
+            } elseif ($ud >= 0) {
+                $this->boundary($q, $down, $d, $area, $this->condition($q, $down, true), -1, $axis);
+            }
+
+            return;
+        }
+        $conditionC = $this->condition($p, $up, $q < 0);
+        $conditionD = $this->condition($q, $down, $p < 0);
+        $replacesC = in_array($conditionC->kind, ['temperature', 'film'], true);
+        $replacesD = in_array($conditionD->kind, ['temperature', 'film'], true);
+        if ($replacesC || $replacesD) {
+            $other = fn (HeatCondition $given): HeatCondition => $given->kind === 'temperature' ? $given : HeatCondition::adiabatic();
+            $this->boundary($p, $up, $c, $area, $replacesC ? $conditionC : $other($conditionD), -1, $axis);
+            $this->boundary($q, $down, $d, $area, $replacesD ? $conditionD : $other($conditionC), -1, $axis);
+
+            return;
+        }
+        $resistance = $this->contact($conditionC) + $this->contact($conditionD);
+        $conductance = $this->passes($p, $axis) && $this->passes($q, $axis)
+            ? $area / max($this->half[$axis][$c] + $this->half[$axis][$d] + $resistance, self::PERFECT_CONTACT)
+            : 0.0;
+        if ($conductance > 0.0) {
+            $this->links[0][] = $uc;
+            $this->links[1][] = $ud;
+            $this->links[2][] = $conductance;
+        }
+        foreach ([[$p, $up, $c, $uc, $ud, $q, $conditionC], [$q, $down, $d, $ud, $uc, $p, $conditionD]] as [$part, $direction, $cell, $own, $beyond, $otherPart, $condition]) {
+            if ($part < 0) {
+                continue;
+            }
+            $given = $this->givenHeat($condition, $cell, $direction, $area);
+            $this->source[$own] += $given;
+            $this->watts += $given;
+            $this->faces->add($part, $direction, $cell, $own, $area, $this->half[$axis][$cell], $conductance, $beyond, $otherPart, 0.0, $given, -1, -1);
+            $this->notePower($condition);
+        }
+    }
+
+    private function sideFaces(int $axis): void
+    {
+        [$nx, $ny] = $this->grid->cells;
+        $strides = [1, $nx, $nx * $ny];
+        [$a, $b] = [[1, 2], [0, 2], [0, 1]][$axis];
+        foreach ([0, 1] as $end) {
+            $side = $this->model->space->sides[Space::SIDES[2 * $axis + $end]];
+            for ($jb = 0; $jb < $this->grid->cells[$b]; $jb++) {
+                for ($ja = 0; $ja < $this->grid->cells[$a]; $ja++) {
+                    $cell = $ja * $strides[$a] + $jb * $strides[$b] + ($end === 1 ? ($this->grid->cells[$axis] - 1) * $strides[$axis] : 0);
+                    if ($this->unknownOfCell[$cell] < 0) {
+                        continue;
+                    }
+                    $area = $this->grid->widths[$a][$ja] * $this->grid->widths[$b][$jb];
+                    $heat = $side->heat;
+                    $onPatch = -1;
+                    foreach ($side->patches as $index => $patch) {
+                        $ca = $this->grid->centres[$a][$ja];
+                        $cb = $this->grid->centres[$b][$jb];
+                        if ($ca > $patch->min[0] && $ca < $patch->max[0] && $cb > $patch->min[1] && $cb < $patch->max[1]) {
+                            $heat = $patch->heat;
+                            $onPatch = $index;
+                        }
+                    }
+                    $part = $this->voxels->owner[$cell];
+                    $own = $part >= 0 ? $this->conditions[$part][2 * $axis + $end] ?? null : null;
+                    $contact = 0.0;
+                    if ($own !== null && $own->kind === 'contact') {
+                        $contact = $this->contact($own);
+                        $own = null;
+                    }
+                    $this->boundary($part, 2 * $axis + $end, $cell, $area, $own ?? $heat, 2 * $axis + $end, $axis, $contact, $onPatch);
+                }
+            }
+        }
+    }
+
+    /** A face beyond which nothing is computed: a bare face or a side of the space. */
+    private function boundary(int $part, int $direction, int $cell, float $area, HeatCondition $condition, int $side, int $axis, float $contact = 0.0, int $patch = -1): void
+    {
+        $unknown = $this->unknownOfCell[$cell];
+        $half = $this->half[$axis][$cell];
+        $conductance = 0.0;
+        $ambient = $this->reference;
+        if ($this->passes($part, $axis)) {
+            if ($condition->kind === 'temperature') {
+                $conductance = $area / max($half + $contact, self::PERFECT_CONTACT);
+                $ambient = $condition->value->isConstant() ? $condition->value->constant : $condition->value->at(...$this->faceCentre($cell, $direction));
+            } elseif ($condition->kind === 'film' && $condition->value->constant > 0.0) {
+                $conductance = $area / ($half + $contact + 1.0 / $condition->value->constant);
+                $ambient = $condition->ambient->isConstant() ? $condition->ambient->constant : $condition->ambient->at(...$this->faceCentre($cell, $direction));
+            }
+        }
+        $given = $this->givenHeat($condition, $cell, $direction, $area);
+        $this->extra[$unknown] += $conductance;
+        $this->source[$unknown] += $conductance * ($ambient - $this->reference) + $given;
+        $this->watts += $given;
+        $this->faces->add($part, $direction, $cell, $unknown, $area, $half, $conductance, -1, -1, $ambient, $given, $side, $patch);
+        $this->notePower($condition);
+    }
+
+    /** W of a flux condition on one grid face. */
+    private function givenHeat(HeatCondition $condition, int $cell, int $direction, float $area): float
+    {
+        if ($condition->kind !== 'flux') {
+            return 0.0;
+        }
+
+        return $area * ($condition->value->isConstant() ? $condition->value->constant : $condition->value->at(...$this->faceCentre($cell, $direction)));
+    }
+
+    /** Shares a power given over a whole face, side or patch by area. */
+    private function givenPowers(): void
+    {
+        foreach ($this->powerFaces as [$condition, $records]) {
+            $area = 0.0;
+            foreach ($records as $f) {
+                $area += $this->faces->area[$f];
+            }
+            foreach ($records as $f) {
+                $given = $condition->value->constant * $this->faces->area[$f] / $area;
+                $this->faces->heat[$f] += $given;
+                $this->source[$this->faces->unknown[$f]] += $given;
+                $this->watts += $given;
+            }
+        }
+    }
+
+    private function notePower(HeatCondition $condition): void
+    {
+        if ($condition->kind === 'power') {
+            $key = spl_object_id($condition);
+            $this->powerFaces[$key] ??= [$condition, []];
+            $this->powerFaces[$key][1][] = $this->faces->count() - 1;
+        }
+    }
+
+    private function sources(): void
+    {
+        [$nx, $ny] = $this->grid->cells;
+        [$wx, $wy, $wz] = $this->grid->widths;
+        $volume = array_fill(0, count($this->model->parts), 0.0);
+        $heated = [];
+        foreach ($this->model->parts as $index => $part) {
+            $heated[$index] = ($part->power !== 0.0 || $part->source !== null) && ! $part->shape instanceof TwoResistancePackage;
+        }
+        $cells = [];
+        foreach ($this->voxels->owner as $cell => $owner) {
+            if ($owner >= 0 && $heated[$owner]) {
+                $v = $wx[$cell % $nx] * $wy[intdiv($cell, $nx) % $ny] * $wz[intdiv($cell, $nx * $ny)];
+                $volume[$owner] += $v;
+                $cells[$cell] = $v;
+            }
+        }
+        foreach ($cells as $cell => $v) {
+            $index = $this->voxels->owner[$cell];
+            $part = $this->model->parts[$index];
+            $given = $part->power * $v / $volume[$index];
+            if ($part->source !== null) {
+                $given += $v * ($part->source->isConstant() ? $part->source->constant : $part->source->at(...$this->cellCentre($cell)));
+            }
+            $this->source[$this->unknownOfCell[$cell]] += $given;
+            $this->watts += $given;
+        }
+        foreach ($this->packages->all() as ['case' => $case, 'board' => $board, 'shape' => $shape, 'power' => $power]) {
+            $sum = $shape->junctionToCase + $shape->junctionToBoard;
+            $this->source[$case] += $power * $shape->junctionToBoard / $sum;
+            $this->source[$board] += $power * $shape->junctionToCase / $sum;
+            $this->watts += $power;
+        }
+    }
+
+    private function condition(int $part, int $direction, bool $bare): HeatCondition
+    {
+        if ($part < 0) {
+            return HeatCondition::adiabatic();
+        }
+
+        return $this->conditions[$part][$direction] ?? ($bare ? $this->model->parts[$part]->faces['bare'] ?? null : null) ?? HeatCondition::adiabatic();
+    }
+
+    private function contact(HeatCondition $condition): float
+    {
+        return $condition->kind === 'contact' ? $condition->value->constant : 0.0;
+    }
+
+    /** Whether heat passes the part along the axis: not through the sides of a package. */
+    private function passes(int $part, int $axis): bool
+    {
+        $shape = $part < 0 ? null : $this->model->parts[$part]->shape;
+
+        return ! $shape instanceof TwoResistancePackage || $shape->boardAxis === $axis;
+    }
+
+    /** @return array{float, float, float} */
+    private function cellCentre(int $cell): array
+    {
+        [$nx, $ny] = $this->grid->cells;
+
+        return [$this->grid->centres[0][$cell % $nx], $this->grid->centres[1][intdiv($cell, $nx) % $ny], $this->grid->centres[2][intdiv($cell, $nx * $ny)]];
+    }
+
+    /** @return array{float, float, float} */
+    private function faceCentre(int $cell, int $direction): array
+    {
+        [$nx, $ny] = $this->grid->cells;
+        $axis = $direction >> 1;
+        $index = [$cell % $nx, intdiv($cell, $nx) % $ny, intdiv($cell, $nx * $ny)];
+        $centre = $this->cellCentre($cell);
+        $centre[$axis] = $this->grid->lines[$axis][$index[$axis] + $direction % 2];
+
+        return $centre;
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Heat;
+
+/**
+ * Every grid face at which a part ends: towards another part, the fluid, a side of the space, or nothing.
+ * One array per property, one entry per face and part. What heats, surface temperatures and routes are read off here.
+ */
+final class FaceRecords
+{
+    /** @var list<int> index of the part */
+    public array $part = [];
+
+    /** @var list<int> 2 * axis + (1 when the part ends towards rising coordinates) */
+    public array $direction = [];
+
+    /** @var list<int> */
+    public array $cell = [];
+
+    /** @var list<int> */
+    public array $unknown = [];
+
+    /** @var list<float> m2 */
+    public array $area = [];
+
+    /** @var list<float> resistance times area between the unknown and the surface, m2K/W */
+    public array $half = [];
+
+    /** @var list<float> W/K towards the other unknown or the ambient */
+    public array $conductance = [];
+
+    /** @var list<int> unknown beyond the face; -1 for an ambient */
+    public array $other = [];
+
+    /** @var list<int> part beyond the face; -1 for fluid, nothing or a side */
+    public array $otherPart = [];
+
+    /** @var list<float> K */
+    public array $ambient = [];
+
+    /** @var list<float> W given into the model at the face */
+    public array $heat = [];
+
+    /** @var list<int> side of the space (0 .. 5), or -1 */
+    public array $side = [];
+
+    /** @var list<int> patch of that side, or -1 */
+    public array $patch = [];
+
+    public function add(int $part, int $direction, int $cell, int $unknown, float $area, float $half, float $conductance, int $other, int $otherPart, float $ambient, float $heat, int $side, int $patch): void
+    {
+        $this->part[] = $part;
+        $this->direction[] = $direction;
+        $this->cell[] = $cell;
+        $this->unknown[] = $unknown;
+        $this->area[] = $area;
+        $this->half[] = $half;
+        $this->conductance[] = $conductance;
+        $this->other[] = $other;
+        $this->otherPart[] = $otherPart;
+        $this->ambient[] = $ambient;
+        $this->heat[] = $heat;
+        $this->side[] = $side;
+        $this->patch[] = $patch;
+    }
+
+    public function count(): int
+    {
+        return count($this->part);
+    }
+
+    /**
+     * Heat leaving the part through face $f, W.
+     *
+     * @param list<float> $temperature of the unknowns, K
+     */
+    public function heatOut(int $f, array $temperature): float
+    {
+        $beyond = $this->other[$f] >= 0 ? $temperature[$this->other[$f]] : $this->ambient[$f];
+
+        return $this->conductance[$f] * ($temperature[$this->unknown[$f]] - $beyond) - $this->heat[$f];
+    }
+
+    /**
+     * Temperature of the part's surface at face $f, K.
+     *
+     * @param list<float> $temperature of the unknowns, K
+     */
+    public function surfaceTemperature(int $f, array $temperature): float
+    {
+        return $temperature[$this->unknown[$f]] - $this->heatOut($f, $temperature) * $this->half[$f] / $this->area[$f];
+    }
+}

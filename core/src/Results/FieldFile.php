@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Results;
+
+use Foehn\FoehnException;
+use Foehn\Solve\Solution;
+
+/** Fields as plain binary files: one little-endian value per cell, in the order i + nx*(j + ny*k). */
+final class FieldFile
+{
+    /** Temperatures in K as float32, NaN where nothing is computed. */
+    public static function temperature(Solution $solution): string
+    {
+        $bytes = '';
+        $unknown = $solution->system->unknownOfCell;
+        foreach (array_chunk($unknown, 4096) as $chunk) {
+            $values = [];
+            foreach ($chunk as $u) {
+                $values[] = $u < 0 ? NAN : $solution->temperature[$u];
+            }
+            $bytes .= pack('g*', ...$values);
+        }
+
+        return $bytes;
+    }
+
+    /** Part index + 1 per cell as uint16, 0 where no part is. */
+    public static function parts(Solution $solution): string
+    {
+        $bytes = '';
+        foreach (array_chunk($solution->voxels->owner, 4096) as $chunk) {
+            $bytes .= pack('v*', ...array_map(fn (int $owner) => $owner + 1, $chunk));
+        }
+
+        return $bytes;
+    }
+
+    /**
+     * Writes a file whole or not at all.
+     *
+     * @throws FoehnException when the disk refuses
+     */
+    public static function write(string $path, string $bytes): void
+    {
+        $partial = "$path.partial";
+        if (@file_put_contents($partial, $bytes) !== strlen($bytes) || ! @rename($partial, $path)) {
+            @unlink($partial);
+            throw new OutputException(sprintf('%s could not be written (%d bytes): is the disk full or the folder not writable?', basename($path), strlen($bytes)));
+        }
+    }
+}

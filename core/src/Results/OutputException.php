@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Results;
+
+use Foehn\FoehnException;
+
+/** A result could not be stored. */
+final class OutputException extends FoehnException
+{
+}

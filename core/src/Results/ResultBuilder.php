@@ -1,0 +1,180 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Results;
+
+use Foehn\Grid\GridReport;
+use Foehn\Model\Limit;
+use Foehn\Model\Space;
+use Foehn\Model\Target;
+use Foehn\Model\Watch;
+use Foehn\Solve\Solution;
+
+/** Writes the result document (format foehn-result, version 1) of a solution. SI units, temperatures in kelvin. */
+final class ResultBuilder
+{
+    public const FORMAT = 'foehn-result';
+
+    public const SOLVER = 'foehn-core 1.0.0';
+
+    private SurfaceSums $surfaces;
+
+    /** @var list<array{min: float, mean: float, max: float}|null> */
+    private array $temperatures;
+
+    /** @var array<string, int> */
+    private array $indexOf;
+
+    private ?FaceTemperatures $faceTemperatures = null;
+
+    private function __construct(private readonly Solution $solution)
+    {
+        $this->surfaces = new SurfaceSums($solution);
+        $this->temperatures = PartTemperatures::of($solution->grid, $solution->voxels, $solution->system, $solution->temperature);
+        $this->indexOf = array_flip(array_map(fn ($part) => $part->id, $solution->model->parts));
+    }
+
+    /**
+     * @param string $modelHash of the document that was computed
+     * @return array<string, mixed>
+     */
+    public static function build(Solution $solution, string $modelHash): array
+    {
+        $builder = new self($solution);
+        $limits = array_map($builder->limit(...), $solution->model->limits);
+
+        return [
+            'format' => self::FORMAT,
+            'version' => 1,
+            'model' => ['name' => $solution->model->name, 'hash' => $modelHash],
+            'solver' => ['version' => self::SOLVER, 'converged' => $solution->converged, 'stopped' => $solution->stopped, 'iterations' => $solution->iterations,
+                'passes' => $solution->passes, 'residual' => $solution->residual, 'seconds' => $solution->seconds],
+            'grid' => ['grade' => $solution->model->grid->grade, ...GridReport::of($solution->model, $solution->grid), 'lines' => $solution->grid->lines],
+            'parts' => $builder->parts(),
+            'sides' => $builder->sides(),
+            'watches' => array_map($builder->watch(...), $solution->model->watches),
+            'limits' => $limits,
+            'verdict' => self::verdict($limits),
+            'balance' => $builder->balance(),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function parts(): array
+    {
+        $parts = [];
+        foreach ($this->solution->model->parts as $index => $part) {
+            $faces = [];
+            foreach ($part->shape->faces() as $face) {
+                $sum = $this->surfaces->partFace($index, $face);
+                if ($sum !== null) {
+                    $faces[$face] = ['heat' => $sum['heat'], 'temperature' => $sum['mean']];
+                }
+            }
+            $parts[] = [
+                'id' => $part->id,
+                'name' => $part->name,
+                'cells' => $this->solution->voxels->cellsOfPart[$index],
+                'power' => $part->power,
+                'temperature' => $this->temperatures[$index],
+                'nodes' => $this->solution->system->packages->state($index, $this->solution->temperature),
+                'faces' => (object) $faces,
+                'routes' => (object) $this->surfaces->routes($index),
+            ];
+        }
+
+        return $parts;
+    }
+
+    /** @return array<string, array{heat: float, temperature: float, area: float}|null> heat out of the model, W */
+    private function sides(): array
+    {
+        $sides = [];
+        foreach (Space::SIDES as $index => $name) {
+            $sum = $this->surfaces->side($index);
+            $sides[$name] = $sum === null ? null : ['heat' => $sum['heat'], 'temperature' => $sum['mean'], 'area' => $sum['area']];
+        }
+
+        return $sides;
+    }
+
+    /** @return array<string, mixed> */
+    private function watch(Watch $watch): array
+    {
+        return ['id' => $watch->id, 'name' => $watch->name, 'quantity' => $watch->quantity, 'reduce' => $watch->reduce,
+            'value' => $this->value($watch->of, $watch->quantity, $watch->reduce)];
+    }
+
+    /** @return array<string, mixed> */
+    private function limit(Limit $limit): array
+    {
+        $value = $this->value($limit->of, 'temperature', $limit->reduce);
+        $margin = $value === null ? null : LimitCheck::margin($limit, $value);
+
+        return ['id' => $limit->id, 'name' => $limit->name, 'part' => $limit->of->part, 'node' => $limit->of->node, 'value' => $value, 'atMost' => $limit->atMost,
+            'atLeast' => $limit->atLeast, 'margin' => $margin, 'met' => $margin !== null && $margin >= 0.0];
+    }
+
+    /** Kelvin, W or W/m2; null where the target has no cells. */
+    private function value(Target $target, string $quantity, string $reduce): ?float
+    {
+        if ($target->point !== null) {
+            $this->faceTemperatures ??= new FaceTemperatures($this->solution);
+
+            return Probe::at($this->solution->grid, $target->point, $this->solution->cellTemperature(...), $this->faceTemperatures->at(...));
+        }
+        $part = $target->part === null ? -1 : $this->indexOf[$target->part];
+        if ($target->side !== null || $target->face !== null) {
+            $sum = $this->surfaces->target($target, $part);
+
+            return $sum === null ? null : match ($quantity) {
+                'heat' => $sum['heat'],
+                'heatFlux' => $sum['heat'] / $sum['area'],
+                default => $sum[$reduce === 'total' ? 'mean' : $reduce],
+            };
+        }
+        $state = $this->solution->system->packages->state($part, $this->solution->temperature);
+        if ($state !== null) {
+            return $state[$target->node ?? 'junction'];
+        }
+
+        return $this->temperatures[$part][$reduce] ?? null;
+    }
+
+    /** @return array{in: float, out: float, error: float} W, and the share that is missing */
+    private function balance(): array
+    {
+        $faces = $this->solution->system->faces;
+        $out = 0.0;
+        $exchanged = 0.0;
+        for ($f = 0, $count = $faces->count(); $f < $count; $f++) {
+            if ($faces->other[$f] < 0) {
+                $heat = $faces->heatOut($f, $this->solution->temperature) + $faces->heat[$f];
+                $out += $heat;
+                $exchanged += abs($heat);
+            }
+        }
+        $in = $this->solution->system->watts;
+        $scale = max(abs($in), 0.5 * $exchanged, 1e-30);
+
+        return ['in' => $in, 'out' => $out, 'error' => abs($in - $out) / $scale];
+    }
+
+    /**
+     * @param list<array<string, mixed>> $limits
+     * @return array{limits: int, missed: int, worst: ?string, worstMargin: ?float}
+     */
+    private static function verdict(array $limits): array
+    {
+        $known = array_values(array_filter($limits, fn (array $l) => $l['margin'] !== null));
+        usort($known, fn (array $a, array $b) => $a['margin'] <=> $b['margin']);
+
+        return [
+            'limits' => count($limits),
+            'missed' => count(array_filter($limits, fn (array $l) => ! $l['met'])),
+            'worst' => $known[0]['id'] ?? null,
+            'worstMargin' => $known[0]['margin'] ?? null,
+        ];
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Results;
+
+use Foehn\Model\Space;
+use Foehn\Model\Target;
+use Foehn\Solve\Solution;
+
+/** Sums over the recorded faces: heat and surface temperature of part faces and sides of the space. */
+final class SurfaceSums
+{
+    /** @var array<string, array{area: float, heat: float, sum: float, min: float, max: float}> by key */
+    private array $sums = [];
+
+    public function __construct(private readonly Solution $solution)
+    {
+        $faces = $solution->system->faces;
+        $temperature = $solution->temperature;
+        for ($f = 0, $count = $faces->count(); $f < $count; $f++) {
+            $heat = $faces->heatOut($f, $temperature);
+            $surface = $faces->surfaceTemperature($f, $temperature);
+            $part = $faces->part[$f];
+            if ($part >= 0) {
+                $direction = $faces->direction[$f];
+                $face = $solution->model->parts[$part]->shape->faceTowards($direction >> 1, $direction % 2 === 1 ? 1 : -1);
+                $this->add("part $part $face", $faces->area[$f], $heat, $surface);
+                $this->add("route $part " . self::route($solution, $f), $faces->area[$f], $heat, $surface);
+            }
+            if ($faces->side[$f] >= 0) {
+                $this->add('side ' . $faces->side[$f], $faces->area[$f], $heat, $surface);
+                if ($faces->patch[$f] >= 0) {
+                    $this->add('side ' . $faces->side[$f] . ' patch ' . $faces->patch[$f], $faces->area[$f], $heat, $surface);
+                }
+            }
+        }
+    }
+
+    /** @return array{area: float, heat: float, mean: float, min: float, max: float}|null m2, W out, K; null where there is no such face */
+    public function partFace(int $part, string $face): ?array
+    {
+        return $this->get("part $part $face");
+    }
+
+    /** @return array{area: float, heat: float, mean: float, min: float, max: float}|null */
+    public function side(int $side): ?array
+    {
+        return $this->get("side $side");
+    }
+
+    /** @return array<string, float> W out of the part by what it goes to: part ids, "fluid", side names, "surroundings" */
+    public function routes(int $part): array
+    {
+        $routes = [];
+        foreach ($this->sums as $key => $sum) {
+            if (str_starts_with($key, "route $part ")) {
+                $routes[substr($key, strlen("route $part "))] = $sum['heat'];
+            }
+        }
+
+        return array_filter($routes, fn (float $heat) => abs($heat) > 1e-12);
+    }
+
+    /** @return array{area: float, heat: float, mean: float, min: float, max: float}|null */
+    public function target(Target $target, int $part): ?array
+    {
+        if ($target->side === null) {
+            return $this->partFace($part, (string) $target->face);
+        }
+        $side = (int) array_search($target->side, Space::SIDES, true);
+
+        return $target->patch === null ? $this->side($side) : $this->get("side $side patch $target->patch");
+    }
+
+    private static function route(Solution $solution, int $f): string
+    {
+        $faces = $solution->system->faces;
+        if ($faces->otherPart[$f] >= 0) {
+            return $solution->model->parts[$faces->otherPart[$f]]->id;
+        }
+        if ($faces->other[$f] >= 0) {
+            return 'fluid';
+        }
+
+        return $faces->side[$f] >= 0 ? 'side ' . Space::SIDES[$faces->side[$f]] : 'surroundings';
+    }
+
+    private function add(string $key, float $area, float $heat, float $surface): void
+    {
+        $sum = $this->sums[$key] ?? ['area' => 0.0, 'heat' => 0.0, 'sum' => 0.0, 'min' => INF, 'max' => -INF];
+        $this->sums[$key] = [
+            'area' => $sum['area'] + $area, 'heat' => $sum['heat'] + $heat, 'sum' => $sum['sum'] + $area * $surface,
+            'min' => min($sum['min'], $surface), 'max' => max($sum['max'], $surface),
+        ];
+    }
+
+    /** @return array{area: float, heat: float, mean: float, min: float, max: float}|null */
+    private function get(string $key): ?array
+    {
+        $sum = $this->sums[$key] ?? null;
+
+        return $sum === null ? null : ['area' => $sum['area'], 'heat' => $sum['heat'], 'mean' => $sum['sum'] / $sum['area'], 'min' => $sum['min'], 'max' => $sum['max']];
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Shapes;
+
+use Foehn\Model\Box;
+
+/** A solid circular cylinder along one of the axes; $from and $to are its ends, $centre the other two coordinates in the order x, y, z. */
+final readonly class Cylinder implements Shape
+{
+    /** @param array{float, float} $centre */
+    public function __construct(private int $axis, private array $centre, private float $radius, private float $from, private float $to)
+    {
+    }
+
+    public function kind(): string
+    {
+        return 'cylinder';
+    }
+
+    public function bounds(): Box
+    {
+        $min = [0.0, 0.0, 0.0];
+        $max = [0.0, 0.0, 0.0];
+        [$min[$this->axis], $max[$this->axis]] = [$this->from, $this->to];
+        foreach (self::across($this->axis) as $i => $axis) {
+            $min[$axis] = $this->centre[$i] - $this->radius;
+            $max[$axis] = $this->centre[$i] + $this->radius;
+        }
+
+        return new Box($min, $max);
+    }
+
+    public function planes(int $axis): array
+    {
+        return [$this->bounds()->min[$axis], $this->bounds()->max[$axis]];
+    }
+
+    public function contains(float $x, float $y, float $z): bool
+    {
+        $point = [$x, $y, $z];
+        [$a, $b] = self::across($this->axis);
+
+        return $point[$this->axis] >= $this->from && $point[$this->axis] <= $this->to
+            && ($point[$a] - $this->centre[0]) ** 2 + ($point[$b] - $this->centre[1]) ** 2 <= $this->radius ** 2;
+    }
+
+    public function faces(): array
+    {
+        return ['side', 'start', 'end'];
+    }
+
+    public function faceTowards(int $axis, int $sign): string
+    {
+        return $axis !== $this->axis ? 'side' : ($sign > 0 ? 'end' : 'start');
+    }
+
+    public function features(): array
+    {
+        [$axis] = self::across($this->axis);
+
+        return [new Feature('diameter', $axis, $this->bounds()->min[$axis], $this->bounds()->max[$axis])];
+    }
+
+    public function drawing(): array
+    {
+        return [['kind' => 'cylinder', 'axis' => $this->axis, 'centre' => $this->centre, 'radius' => $this->radius, 'from' => $this->from, 'to' => $this->to]];
+    }
+
+    /** @return array{int, int} */
+    private static function across(int $axis): array
+    {
+        return [[1, 2], [0, 2], [0, 1]][$axis];
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Shapes;
+
+use Foehn\Model\Box;
+
+/** A solid in its place, in metres, axis-parallel. */
+interface Shape
+{
+    /** The word of the model document. */
+    public function kind(): string;
+
+    public function bounds(): Box;
+
+    /** @return list<float> planes across the axis that the grid must follow */
+    public function planes(int $axis): array;
+
+    public function contains(float $x, float $y, float $z): bool;
+
+    /** @return list<string> names a face condition may use */
+    public function faces(): array;
+
+    /** Name of the face that a grid face with outward direction $sign along $axis belongs to. */
+    public function faceTowards(int $axis, int $sign): string;
+
+    /** @return list<Feature> thin things whose cells the grid report counts */
+    public function features(): array;
+
+    /** @return list<array<string, mixed>> boxes and cylinders to draw: {kind: box, min, max} or {kind: cylinder, axis, centre, radius, from, to} */
+    public function drawing(): array;
+}

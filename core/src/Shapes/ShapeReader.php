@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Shapes;
+
+use Foehn\Materials\Library;
+use Foehn\Materials\Material;
+use Foehn\Model\Box;
+use Foehn\Model\Reader;
+use Foehn\Units\Dimension;
+
+/** Reads the shape of a part and puts it in its place. */
+final class ShapeReader
+{
+    public const KINDS = ['block', 'cylinder', 'plateFins', 'board', 'shell', 'package'];
+
+    private const COPPER = 'copper-foil';
+
+    private const DIELECTRIC = 'glass-epoxy';
+
+    public static function read(Reader $part): Shape
+    {
+        $reader = $part->object('shape', true);
+        $at = $part->vector('at', Dimension::length(), 3, [0.0, 0.0, 0.0]);
+        if (array_filter($part->vector('turn', Dimension::none(), 3, [0.0, 0.0, 0.0])) !== []) {
+            $part->problem('turn', 'turned parts are not available in this version; write [0, 0, 0]');
+        }
+        $shape = match ($reader->oneOf('kind', self::KINDS)) {
+            'cylinder' => self::cylinder($reader, $at),
+            'plateFins' => self::plateFins($reader, $at),
+            'board' => self::board($reader, $at),
+            'shell' => self::shell($reader, $at),
+            'package' => self::package($reader, $at),
+            default => new Block(self::box($at, self::size($reader, 'size', 3))),
+        };
+        $reader->close();
+
+        return $shape;
+    }
+
+    /**
+     * Effective material of a layer stack: in the plane the layers conduct side by side, through it one after the other;
+     * a partly covered copper layer conducts as copper and dielectric side by side.
+     */
+    public static function laminate(Reader $part, Library $materials, string $id): ?Material
+    {
+        $reader = $part->object('shape');
+        if ($reader->raw('kind') !== 'board') {
+            return null;
+        }
+        $thickness = 0.0;
+        $along = 0.0;
+        $through = 0.0;
+        $mass = 0.0;
+        $capacity = 0.0;
+        foreach ($reader->objects('layers', 100, 'layers') as $layer) {
+            $t = $layer->quantity('thickness', Dimension::length(), null, 0.0, true);
+            $coverage = $layer->quantity('copper', Dimension::none(), 0.0, 0.0);
+            $dielectric = self::layerMaterial($layer, $materials);
+            $copper = $materials->get(self::COPPER);
+            if ($dielectric === null || $copper === null) {
+                continue;
+            }
+            $k = $coverage * $copper->conductivity[0]->at(300.0) + (1 - $coverage) * $dielectric->conductivity[0]->at(300.0);
+            $thickness += $t;
+            $along += $t * $k;
+            $through += $t / $k;
+            foreach ([[$copper, $coverage], [$dielectric, 1 - $coverage]] as [$material, $share]) {
+                $mass += $t * $share * $material->density;
+                $capacity += $t * $share * $material->density * $material->specificHeat;
+            }
+        }
+        if ($thickness <= 0.0) {
+            return null;
+        }
+        $k = array_fill(0, 3, $along / $thickness);
+        $k[self::axis($reader, 'normal', 'z')] = $thickness / $through;
+
+        return Material::withConductivity("laminate:$id", 'Layer stack', $k[0], $k[1], $k[2], $mass / $thickness, $capacity / $mass, 'computed from the layers of the board');
+    }
+
+    private static function layerMaterial(Reader $layer, Library $materials): ?Material
+    {
+        $id = $layer->string('material', self::DIELECTRIC);
+        $material = $materials->get($id);
+        if ($material === null) {
+            $layer->problem('material', sprintf('unknown material "%s"; did you mean %s?', $id, implode(', ', $materials->similar($id))));
+        }
+
+        return $material;
+    }
+
+    /** @param list<float> $at */
+    private static function board(Reader $reader, array $at): Block
+    {
+        $normal = self::axis($reader, 'normal', 'z');
+        $outline = self::size($reader, 'size', 2);
+        $thickness = 0.0;
+        $layers = $reader->objects('layers', 100, 'layers');
+        foreach ($layers as $layer) {
+            $thickness += $layer->quantity('thickness', Dimension::length(), null, 0.0, true);
+            if ($layer->quantity('copper', Dimension::none(), 0.0, 0.0) > 1.0) {
+                $layer->problem('copper', 'the share of copper in a layer is at most 1 (100 %)');
+            }
+            $layer->raw('material');
+            $layer->close();
+        }
+        if ($layers === []) {
+            $reader->problem('layers', 'a board needs at least one layer, each with thickness and share of copper');
+        }
+        $size = [0.0, 0.0, 0.0];
+        [$a, $b] = [[1, 2], [0, 2], [0, 1]][$normal];
+        [$size[$a], $size[$b], $size[$normal]] = [$outline[0], $outline[1], $thickness ?: 1e-3];
+
+        return new Block(self::box($at, $size), 'board');
+    }
+
+    /** @param list<float> $at */
+    private static function cylinder(Reader $reader, array $at): Cylinder
+    {
+        $axis = self::axis($reader, 'axis', 'z');
+        $length = $reader->quantity('length', Dimension::length(), null, 0.0, true);
+        $radius = $reader->quantity('radius', Dimension::length(), null, 0.0, true);
+        [$a, $b] = [[1, 2], [0, 2], [0, 1]][$axis];
+
+        return new Cylinder($axis, [$at[$a], $at[$b]], $radius, $at[$axis], $at[$axis] + $length);
+    }
+
+    /** @param list<float> $at */
+    private static function shell(Reader $reader, array $at): Shell
+    {
+        $size = self::size($reader, 'size', 3);
+        $wall = $reader->quantity('wall', Dimension::length(), null, 0.0, true);
+        if (2 * $wall >= min($size)) {
+            $reader->problem('wall', sprintf('two walls of %g mm leave no room inside %g mm', 1e3 * $wall, 1e3 * min($size)));
+            $wall = 0.1 * min($size);
+        }
+
+        return new Shell(self::box($at, $size), $wall);
+    }
+
+    /** @param list<float> $at */
+    private static function package(Reader $reader, array $at): TwoResistancePackage
+    {
+        $face = $reader->oneOf('boardFace', ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'], 'z-');
+
+        return new TwoResistancePackage(
+            self::box($at, self::size($reader, 'size', 3)),
+            $reader->quantity('junctionToCase', Dimension::thermalResistance(), null, 0.0, true),
+            $reader->quantity('junctionToBoard', Dimension::thermalResistance(), null, 0.0, true),
+            (int) strpos('xyz', $face[0]),
+            $face[1] === '+' ? 1 : -1,
+        );
+    }
+
+    /** @param list<float> $at */
+    private static function plateFins(Reader $reader, array $at): PlateFins
+    {
+        $up = $reader->oneOf('up', ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'], 'z+');
+        $upAxis = (int) strpos('xyz', $up[0]);
+        $along = self::axis($reader, 'along', $upAxis === 0 ? 'y' : 'x');
+        $footprint = self::size($reader, 'size', 2);
+        $base = $reader->quantity('base', Dimension::length(), null, 0.0, true);
+        $height = $reader->quantity('height', Dimension::length(), null, 0.0, true);
+        $count = $reader->int('count', 1, 500);
+        $thickness = $reader->quantity('thickness', Dimension::length(), null, 0.0, true);
+        if ($along === $upAxis) {
+            $reader->problem('along', sprintf('the fins stand along %s, so they cannot run along it; choose another axis', $up[0]));
+            $along = ($upAxis + 1) % 3;
+        }
+        $size = [0.0, 0.0, 0.0];
+        [$a, $b] = [[1, 2], [0, 2], [0, 1]][$upAxis];
+        [$size[$a], $size[$b], $size[$upAxis]] = [$footprint[0], $footprint[1], $base + $height];
+        $across = 3 - $upAxis - $along;
+        if ($count * $thickness > $size[$across] * (1 - 1e-9) && $count > 1) {
+            $reader->problem('count', sprintf('%d fins of %g mm do not fit into %g mm with gaps between them', $count, 1e3 * $thickness, 1e3 * $size[$across]));
+            $count = 1;
+        }
+
+        return new PlateFins(self::box($at, $size), $upAxis, $up[1] === '+' ? 1 : -1, $along, $base, $count, $thickness);
+    }
+
+    private static function axis(Reader $reader, string $key, string $default): int
+    {
+        return (int) strpos('xyz', $reader->oneOf($key, ['x', 'y', 'z'], $default));
+    }
+
+    /** @return list<float> */
+    private static function size(Reader $reader, string $key, int $length): array
+    {
+        $size = $reader->vector($key, Dimension::length(), $length);
+        foreach ($size as $i => $extent) {
+            if ($extent <= 0.0) {
+                $reader->problem("$key/$i", sprintf('a size of %g mm is given; every size must be above 0', 1e3 * $extent));
+                $size[$i] = 1e-3;
+            }
+        }
+
+        return $size;
+    }
+
+    /**
+     * @param list<float> $at
+     * @param array<int, float> $size
+     */
+    private static function box(array $at, array $size): Box
+    {
+        return new Box([$at[0], $at[1], $at[2]], [$at[0] + $size[0], $at[1] + $size[1], $at[2] + $size[2]]);
+    }
+}

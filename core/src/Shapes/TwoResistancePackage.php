@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Shapes;
+
+use Foehn\Model\Box;
+
+/** A component body whose inside is a small network: junction to case and junction to board, in K/W. */
+final readonly class TwoResistancePackage implements Shape
+{
+    use BoxFaces;
+
+    private Block $body;
+
+    /** @param int $boardSign -1 when the board lies on the lower side of $boardAxis, +1 on the upper */
+    public function __construct(
+        Box $box,
+        public float $junctionToCase,
+        public float $junctionToBoard,
+        public int $boardAxis,
+        public int $boardSign,
+    ) {
+        $this->body = new Block($box);
+    }
+
+    public function kind(): string
+    {
+        return 'package';
+    }
+
+    public function bounds(): Box
+    {
+        return $this->body->bounds();
+    }
+
+    /** Middle plane between the board half and the case half of the body. */
+    public function middle(): float
+    {
+        return 0.5 * ($this->bounds()->min[$this->boardAxis] + $this->bounds()->max[$this->boardAxis]);
+    }
+
+    public function planes(int $axis): array
+    {
+        return $axis === $this->boardAxis ? [...$this->body->planes($axis), $this->middle()] : $this->body->planes($axis);
+    }
+
+    public function contains(float $x, float $y, float $z): bool
+    {
+        return $this->body->contains($x, $y, $z);
+    }
+
+    public function features(): array
+    {
+        return [];
+    }
+
+    public function drawing(): array
+    {
+        return $this->body->drawing();
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+/** Nobody listens. */
+final class SilentListener implements ProgressListener
+{
+    public function report(Progress $progress): void
+    {
+    }
+
+    public function shouldStop(): bool
+    {
+        return false;
+    }
+}

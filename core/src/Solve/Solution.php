@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Grid\Grid;
+use Foehn\Grid\Voxels;
+use Foehn\Model\Model;
+use Foehn\Physics\Heat\HeatSystem;
+
+/** A solved (or stopped) steady state with everything results are read from. */
+final readonly class Solution
+{
+    /** @param list<float> $temperature of the unknowns, K */
+    public function __construct(
+        public Model $model,
+        public Grid $grid,
+        public Voxels $voxels,
+        public HeatSystem $system,
+        public array $temperature,
+        public int $iterations,
+        public int $passes,
+        public float $residual,
+        public bool $converged,
+        public bool $stopped,
+        public float $seconds,
+    ) {
+    }
+
+    /** Temperature of a cell in K; null where nothing is computed. */
+    public function cellTemperature(int $cell): ?float
+    {
+        $unknown = $this->system->unknownOfCell[$cell];
+
+        return $unknown < 0 ? null : $this->temperature[$unknown];
+    }
+}

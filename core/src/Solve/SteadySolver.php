@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Grid\Grid;
+use Foehn\Grid\GridBuilder;
+use Foehn\Grid\Voxels;
+use Foehn\Model\Model;
+use Foehn\Numerics\ConjugateGradient;
+use Foehn\Numerics\LinearSolution;
+use Foehn\Numerics\Multigrid;
+use Foehn\Physics\Heat\ConductionAssembler;
+use Foehn\Physics\Heat\HeatSystem;
+use Foehn\Results\LimitCheck;
+
+/** Steady heat conduction of a model: grid, equations, solution; repeats while conductivities follow the temperature. */
+final class SteadySolver
+{
+    private const RESIDUAL = 1e-8;
+
+    /** Share of the watts that may be missing in the balance when the iteration ends. */
+    private const BALANCE = 1e-7;
+
+    private const MOST_PASSES = 40;
+
+    /** Largest change of a temperature between two passes, K. */
+    private const STEADY = 1e-4;
+
+    private Grid $grid;
+
+    private Voxels $voxels;
+
+    private int $iterations = 0;
+
+    private float $lastReport = 0.0;
+
+    public function __construct(private readonly Model $model, private readonly ProgressListener $listener = new SilentListener())
+    {
+    }
+
+    /**
+     * @throws \Foehn\Grid\GridException
+     * @throws \Foehn\Physics\PhysicsException
+     */
+    public function solve(): Solution
+    {
+        $started = hrtime(true);
+        $this->grid = GridBuilder::build($this->model);
+        $this->report('grid', 1.0, null);
+        $this->voxels = Voxels::of($this->model, $this->grid);
+        $temperature = null;
+        $pass = 0;
+        do {
+            $pass++;
+            $system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $temperature);
+            $this->report('equations', 1.0, null);
+            $linear = $this->linear($system, $temperature);
+            $before = $temperature;
+            $temperature = self::absolute($linear->x, $system->reference);
+            $change = $before === null ? INF : self::largestChange($before, $temperature);
+            $again = $this->isNonlinear() && $change > self::STEADY;
+        } while ($again && $linear->converged && ! $linear->stopped && $pass < self::MOST_PASSES);
+
+        return new Solution(
+            $this->model, $this->grid, $this->voxels, $system, $temperature, $this->iterations, $pass, $linear->residual,
+            $linear->converged && ! $again, $linear->stopped, (hrtime(true) - $started) / 1e9,
+        );
+    }
+
+    /** @param ?list<float> $guess K */
+    private function linear(HeatSystem $system, ?array $guess): LinearSolution
+    {
+        $start = $guess === null ? array_fill(0, $system->matrix->size, 0.0) : self::absolute($guess, -$system->reference);
+        $before = $this->iterations;
+        $result = ConjugateGradient::solve(
+            $system->matrix, new Multigrid($system->matrix), $system->source, $start, self::RESIDUAL,
+            $system->watts > 0.0 ? self::BALANCE * $system->watts : INF,
+            progress: function (int $iteration, float $residual, array $x) use ($before, $system): bool {
+                $this->iterations = $before + $iteration;
+                if (hrtime(true) / 1e9 - $this->lastReport > 0.3) {
+                    $this->report('solving', $residual, LimitCheck::worstMargin($this->model, $this->voxels, $system, self::absolute($x, $system->reference)));
+                }
+
+                return ! $this->listener->shouldStop();
+            },
+        );
+        $this->iterations = $before + $result->iterations;
+
+        return $result;
+    }
+
+    private function report(string $stage, float $residual, ?float $worstMargin): void
+    {
+        $this->lastReport = hrtime(true) / 1e9;
+        $this->listener->report(new Progress($stage, $this->grid->count(), $this->iterations, $residual, $worstMargin));
+    }
+
+    private function isNonlinear(): bool
+    {
+        foreach ($this->model->parts as $part) {
+            if ($part->material !== null && $this->model->materials->get($part->material)?->dependsOnTemperature()) {
+                return true;
+            }
+        }
+        $fluid = $this->model->space->fluid;
+
+        return $fluid !== null && $this->model->materials->get($fluid)?->dependsOnTemperature() === true;
+    }
+
+    /**
+     * @param list<float> $x
+     * @return list<float>
+     */
+    private static function absolute(array $x, float $shift): array
+    {
+        foreach ($x as $i => $value) {
+            $x[$i] = $value + $shift;
+        }
+
+        return $x;
+    }
+
+    /**
+     * @param list<float> $a
+     * @param list<float> $b
+     */
+    private static function largestChange(array $a, array $b): float
+    {
+        $largest = 0.0;
+        foreach ($a as $i => $value) {
+            $change = $value > $b[$i] ? $value - $b[$i] : $b[$i] - $value;
+            if ($change > $largest) {
+                $largest = $change;
+            }
+        }
+
+        return $largest;
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Units;
+
+/** A constant, or a formula of the place (x, y, z in metres), in SI units. */
+final readonly class ScalarField
+{
+    private function __construct(public float $constant, private ?Formula $formula, private ?Parameters $parameters)
+    {
+    }
+
+    public static function constant(float $value): self
+    {
+        return new self($value, null, null);
+    }
+
+    public static function formula(Formula $formula, Parameters $parameters): self
+    {
+        return new self(0.0, $formula, $parameters);
+    }
+
+    public function isConstant(): bool
+    {
+        return $this->formula === null;
+    }
+
+    public function at(float $x, float $y, float $z): float
+    {
+        return $this->formula === null ? $this->constant : $this->quantityAt($x, $y, $z)->value;
+    }
+
+    public function quantityAt(float $x, float $y, float $z): Quantity
+    {
+        $place = ['x' => $x, 'y' => $y, 'z' => $z];
+        $lookup = fn (string $name): ?Quantity => isset($place[$name])
+            ? new Quantity($place[$name], Dimension::length())
+            : $this->parameters?->get($name);
+
+        return $this->formula?->evaluate($lookup) ?? Quantity::number($this->constant);
+    }
+}
