@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace Foehn\Numerics;
 
 /**
- * Aggregation multigrid as a preconditioner: symmetric Gauss-Seidel, K-cycle (at most two inner flexible-CG steps per
- * coarse level, the second skipped when the first has reduced the residual to a quarter). After Notay, ETNA 37 (2010).
+ * Aggregation multigrid as a preconditioner: pairwise coarsening with symmetric Gauss-Seidel on every level, and a K-cycle
+ * (at most two inner flexible-CG steps, the second skipped when the first has reduced the residual to a quarter) on every
+ * second one. After Notay, ETNA 37 (2010); smoothing on the levels between keeps long aggregates of thin layers good.
  */
 final class Multigrid
 {
     private const COARSEST = 120;
+
+    /** Levels at which the coarse problem gets a second step. */
+    private const SECOND_STEP_EVERY = 2;
 
     /** @var list<SymmetricMatrix> finest first */
     private array $matrices;
@@ -24,13 +28,12 @@ final class Multigrid
     {
         $this->matrices = [$matrix];
         while ($matrix->size > self::COARSEST) {
-            $passes = $this->aggregates === [] ? 3 : 2;
-            [$aggregate, $coarse] = self::coarsen($matrix, $passes);
-            if ($coarse->size > 0.9 * $matrix->size) {
+            [$aggregate, $count] = Aggregation::pairs($matrix);
+            if ($count > 0.9 * $matrix->size) {
                 break;
             }
             $this->aggregates[] = $aggregate;
-            $this->matrices[] = $matrix = $coarse;
+            $this->matrices[] = $matrix = Aggregation::galerkin($matrix, $aggregate, $count);
         }
         $this->direct = new DenseCholesky($matrix);
     }
@@ -77,7 +80,7 @@ final class Multigrid
             return $c;
         }
         $rest = Vectors::plus($b, -$alpha1 / $rho1, $v);
-        if (Vectors::norm($rest) <= 0.25 * Vectors::norm($b)) {
+        if ($level % self::SECOND_STEP_EVERY !== 0 || Vectors::norm($rest) <= 0.25 * Vectors::norm($b)) {
             return Vectors::combine($alpha1 / $rho1, $c, 0.0, $c);
         }
         $d = $this->cycle($rest, $level);
@@ -91,22 +94,6 @@ final class Multigrid
         }
 
         return Vectors::combine($alpha1 / $rho1 - $gamma * $alpha2 / ($rho1 * $rho2), $c, $alpha2 / $rho2, $d);
-    }
-
-    /** @return array{list<int>, SymmetricMatrix} */
-    private static function coarsen(SymmetricMatrix $matrix, int $passes): array
-    {
-        [$aggregate, $count] = Aggregation::pairs($matrix);
-        $coarse = Aggregation::galerkin($matrix, $aggregate, $count);
-        for ($pass = 1; $pass < $passes; $pass++) {
-            [$again, $count] = Aggregation::pairs($coarse);
-            $coarse = Aggregation::galerkin($coarse, $again, $count);
-            foreach ($aggregate as $i => $a) {
-                $aggregate[$i] = $again[$a];
-            }
-        }
-
-        return [$aggregate, $coarse];
     }
 
     /**

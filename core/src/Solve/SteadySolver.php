@@ -20,6 +20,11 @@ final class SteadySolver
 {
     private const RESIDUAL = 1e-8;
 
+    /** Enough while the conductivities still move by more than ROUGH kelvin. */
+    private const ROUGH_RESIDUAL = 1e-5;
+
+    private const ROUGH = 0.05;
+
     /** Share of the watts that may be missing in the balance when the iteration ends. */
     private const BALANCE = 1e-7;
 
@@ -52,15 +57,17 @@ final class SteadySolver
         $this->voxels = Voxels::of($this->model, $this->grid);
         $temperature = null;
         $pass = 0;
+        $change = $this->isNonlinear() ? INF : 0.0;
         do {
             $pass++;
             $system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $temperature);
             $this->report('equations', 1.0, null);
-            $linear = $this->linear($system, $temperature);
+            $rough = $change > self::ROUGH;
+            $linear = $this->linear($system, $temperature, $rough ? self::ROUGH_RESIDUAL : self::RESIDUAL);
             $before = $temperature;
             $temperature = self::absolute($linear->x, $system->reference);
             $change = $before === null ? INF : self::largestChange($before, $temperature);
-            $again = $this->isNonlinear() && $change > self::STEADY;
+            $again = $this->isNonlinear() && ($rough || $change > self::STEADY);
         } while ($again && $linear->converged && ! $linear->stopped && $pass < self::MOST_PASSES);
 
         return new Solution(
@@ -70,13 +77,13 @@ final class SteadySolver
     }
 
     /** @param ?list<float> $guess K */
-    private function linear(HeatSystem $system, ?array $guess): LinearSolution
+    private function linear(HeatSystem $system, ?array $guess, float $tolerance): LinearSolution
     {
         $start = $guess === null ? array_fill(0, $system->matrix->size, 0.0) : self::absolute($guess, -$system->reference);
         $before = $this->iterations;
         $result = ConjugateGradient::solve(
-            $system->matrix, new Multigrid($system->matrix), $system->source, $start, self::RESIDUAL,
-            $system->watts > 0.0 ? self::BALANCE * $system->watts : INF,
+            $system->matrix, new Multigrid($system->matrix), $system->source, $start, $tolerance,
+            $system->watts > 0.0 && $tolerance === self::RESIDUAL ? self::BALANCE * $system->watts : INF,
             progress: function (int $iteration, float $residual, array $x) use ($before, $system): bool {
                 $this->iterations = $before + $iteration;
                 if (hrtime(true) / 1e9 - $this->lastReport > 0.3) {
