@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Revision;
+use Foehn\Model\ModelCodec;
+use Foehn\Model\ModelOutline;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+
+/** @mixin Revision */
+final class RevisionResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        return [
+            'variant' => ['id' => $this->variant->id, 'name' => $this->variant->name, 'projectId' => $this->variant->project_id],
+            'number' => $this->number,
+            'step' => $this->step,
+            'hash' => $this->hash,
+            'document' => json_decode($this->document),
+            'outline' => ModelOutline::of(ModelCodec::fromJson($this->document)),
+        ];
+    }
+}

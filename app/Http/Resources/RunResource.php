@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Run;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+
+/** @mixin Run */
+final class RunResource extends JsonResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        return [
+            'id' => $this->id,
+            'grade' => $this->grade,
+            'state' => $this->state->value,
+            'revision' => $this->revision->number,
+            'stopRequested' => $this->stop_requested,
+            'attempts' => $this->attempts,
+            'progress' => $this->progress,
+            'message' => $this->message,
+            'cells' => $this->cells,
+            'iterations' => $this->iterations,
+            'seconds' => $this->seconds,
+            'limits' => $this->limits,
+            'missed' => $this->missed,
+            'worstMargin' => $this->worst_margin,
+            'worstLimit' => $this->worst_limit,
+            'startedAt' => $this->started_at?->toIso8601String(),
+            'finishedAt' => $this->finished_at?->toIso8601String(),
+            'samples' => $this->samples->map(fn ($s) => ['iteration' => $s->iteration, 'residual' => $s->residual, 'worstMargin' => $s->worst_margin, 'seconds' => $s->seconds])->all(),
+        ];
+    }
+}

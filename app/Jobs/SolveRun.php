@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Models\Run;
+use App\Models\RunState;
+use App\Runs\RunFiles;
+use App\Runs\RunListener;
+use App\Runs\WorkerIdentity;
+use Foehn\FoehnException;
+use Foehn\Model\ModelCodec;
+use Foehn\Solve\Solution;
+use Foehn\Solve\SteadySolver;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Queue\InteractsWithQueue;
+use Illuminate\Support\Facades\DB;
+use Throwable;
+
+/** Computes one run. Claims it first, so that a job delivered twice computes once. */
+final class SolveRun implements ShouldQueue
+{
+    use Dispatchable;
+    use InteractsWithQueue;
+
+    public int $timeout = 0;
+
+    public int $tries = 1;
+
+    public function __construct(private readonly int $runId)
+    {
+    }
+
+    public function handle(RunFiles $files): void
+    {
+        $claimed = Run::query()->whereKey($this->runId)->where('state', RunState::Queued)->update([
+            'state' => RunState::Running, 'worker' => WorkerIdentity::current(), 'started_at' => now(), 'heartbeat_at' => now(), 'message' => null,
+            'attempts' => DB::raw('attempts + 1'),
+        ]);
+        if ($claimed === 0) {
+            return;
+        }
+        $run = Run::query()->with('revision')->findOrFail($this->runId);
+        $run->samples()->delete();
+        try {
+            $model = ModelCodec::fromJson($run->revision->document)->withGrade($run->grade);
+            $solution = (new SteadySolver($model, new RunListener($run)))->solve();
+            $this->finish($run, $solution, $files);
+        } catch (FoehnException $e) {
+            $this->end($run, RunState::Failed, $e->getMessage());
+        } catch (Throwable $e) {
+            report($e);
+            $this->end($run, RunState::Failed, 'An error of the program ended this run; it is in the log of the server. Your model is saved.');
+        }
+    }
+
+    private function finish(Run $run, Solution $solution, RunFiles $files): void
+    {
+        if ($solution->stopped) {
+            $this->end($run, RunState::Stopped, sprintf('Stopped after %d iterations; what it had is not shown as a result.', $solution->iterations));
+
+            return;
+        }
+        if (! $solution->converged) {
+            $this->end($run, RunState::Failed, sprintf('Not converged: the residual stayed at %.1e after %d iterations.', $solution->residual, $solution->iterations));
+
+            return;
+        }
+        $result = $files->write($run, $solution);
+        $run->fill([
+            'cells' => $result['grid']['cells'], 'iterations' => $solution->iterations, 'seconds' => $solution->seconds,
+            'limits' => $result['verdict']['limits'], 'missed' => $result['verdict']['missed'],
+            'worst_margin' => $result['verdict']['worstMargin'], 'worst_limit' => $result['verdict']['worst'],
+        ]);
+        $this->end($run, RunState::Solved, null);
+    }
+
+    private function end(Run $run, RunState $state, ?string $message): void
+    {
+        $run->fill(['state' => $state, 'message' => $message, 'finished_at' => now()])->save();
+    }
+}

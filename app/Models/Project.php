@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property int $id
+ * @property string $name
+ * @property string $summary
+ */
+final class Project extends Model implements BelongsToProject
+{
+    protected $fillable = ['name', 'summary'];
+
+    /** @return BelongsToMany<User, $this> */
+    public function members(): BelongsToMany
+    {
+        return $this->belongsToMany(User::class, 'memberships')->withPivot('role')->withTimestamps();
+    }
+
+    /** @return HasMany<Variant, $this> */
+    public function variants(): HasMany
+    {
+        return $this->hasMany(Variant::class)->orderBy('id');
+    }
+
+    public function roleOf(User $user): ?Role
+    {
+        $role = $this->members()->whereKey($user->id)->first()?->pivot->role;
+
+        return $role === null ? null : Role::from($role);
+    }
+
+    public function owningProject(): self
+    {
+        return $this;
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * One saved state of a variant; never changed.
+ *
+ * @property int $id
+ * @property int $number counts from 1 within the variant
+ * @property string $document the model document as it was given
+ * @property string $hash SHA-256 of the document
+ * @property string $step what the user did
+ */
+final class Revision extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected $fillable = ['number', 'document', 'hash', 'step', 'user_id'];
+
+    /** @return BelongsTo<Variant, $this> */
+    public function variant(): BelongsTo
+    {
+        return $this->belongsTo(Variant::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+}

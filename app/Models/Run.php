@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * One computation of one revision at one grade.
+ *
+ * @property int $id
+ * @property RunState $state
+ * @property string $grade
+ * @property bool $stop_requested
+ * @property int $attempts
+ * @property ?array<string, mixed> $progress
+ * @property ?string $message
+ * @property ?float $worst_margin K
+ * @property ?\Illuminate\Support\Carbon $heartbeat_at
+ */
+final class Run extends Model implements BelongsToProject
+{
+    protected $fillable = ['revision_id', 'user_id', 'grade', 'state', 'stop_requested', 'attempts', 'progress', 'message', 'cells', 'iterations', 'seconds',
+        'limits', 'missed', 'worst_margin', 'worst_limit', 'worker', 'heartbeat_at', 'started_at', 'finished_at'];
+
+    protected $attributes = ['state' => 'queued', 'stop_requested' => false, 'attempts' => 0];
+
+    /** @return BelongsTo<Variant, $this> */
+    public function variant(): BelongsTo
+    {
+        return $this->belongsTo(Variant::class);
+    }
+
+    /** @return BelongsTo<Revision, $this> */
+    public function revision(): BelongsTo
+    {
+        return $this->belongsTo(Revision::class);
+    }
+
+    /** @return HasMany<RunSample, $this> */
+    public function samples(): HasMany
+    {
+        return $this->hasMany(RunSample::class)->orderBy('id');
+    }
+
+    public function owningProject(): Project
+    {
+        return $this->variant->project;
+    }
+
+    /** Path of a file of this run on the fields disk. */
+    public function file(string $name): string
+    {
+        return "runs/$this->id/$name";
+    }
+
+    protected function casts(): array
+    {
+        return ['state' => RunState::class, 'stop_requested' => 'boolean', 'progress' => 'array', 'seconds' => 'float', 'worst_margin' => 'float',
+            'heartbeat_at' => 'datetime', 'started_at' => 'datetime', 'finished_at' => 'datetime'];
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+use App\Http\Controllers\LibraryController;
+use App\Http\Controllers\ProjectController;
+use App\Http\Controllers\RunController;
+use App\Http\Controllers\SessionController;
+use App\Http\Controllers\VariantController;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('api')->group(function (): void {
+    Route::get('session', [SessionController::class, 'show']);
+    Route::post('session', [SessionController::class, 'store'])->middleware('throttle:20,1');
+    Route::post('session/demo', [SessionController::class, 'demo']);
+    Route::delete('session', [SessionController::class, 'destroy']);
+    Route::get('model-schema', [LibraryController::class, 'modelSchema']);
+
+    Route::middleware('auth')->group(function (): void {
+        Route::get('materials', [LibraryController::class, 'materials']);
+
+        Route::get('projects', [ProjectController::class, 'index']);
+        Route::post('projects', [ProjectController::class, 'store']);
+        Route::get('projects/{project}', [ProjectController::class, 'show'])->can('view', 'project');
+
+        Route::get('variants/{variant}', [VariantController::class, 'show'])->can('view', 'variant');
+        Route::put('variants/{variant}/model', [VariantController::class, 'update'])->can('update', 'variant');
+        Route::get('variants/{variant}/grid', [VariantController::class, 'grid'])->can('view', 'variant');
+
+        Route::get('variants/{variant}/runs', [RunController::class, 'index'])->can('view', 'variant');
+        Route::post('variants/{variant}/runs', [RunController::class, 'store'])->can('update', 'variant');
+        Route::get('runs/{run}', [RunController::class, 'show'])->can('view', 'run');
+        Route::post('runs/{run}/stop', [RunController::class, 'stop'])->can('update', 'run');
+        Route::get('runs/{run}/result', [RunController::class, 'result'])->can('view', 'run');
+        Route::get('runs/{run}/fields/{field}', [RunController::class, 'field'])->can('view', 'run');
+        Route::get('runs/{run}/probe', [RunController::class, 'probe'])->can('view', 'run');
+    });
+});
+
+Route::view('/{any?}', 'app')->where('any', '^(?!api/|build/).*');
