@@ -1,0 +1,96 @@
+import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, ApiError } from './client';
+import type { Grade, GridReport, Material, Project, Result, Revision, Run, Session } from './types';
+
+export const queryClient = new QueryClient({
+    defaultOptions: { queries: { staleTime: 5_000, retry: (count, error) => count < 2 && !(error instanceof ApiError && error.status >= 400) } },
+});
+
+export const isActive = (run: Run | undefined): boolean => run?.state === 'queued' || run?.state === 'running';
+
+export const useSession = () => useQuery({ queryKey: ['session'], queryFn: () => api.get<Session>('/api/session'), staleTime: Infinity });
+
+export function useSignIn() {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: (credentials: { email: string; password: string } | 'demo') =>
+            credentials === 'demo' ? api.post<Session>('/api/session/demo') : api.post<Session>('/api/session', credentials),
+        onSuccess: (session) => client.setQueryData(['session'], session),
+    });
+}
+
+export function useSignOut() {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: () => api.delete<Session>('/api/session'),
+        onSuccess: (session) => {
+            client.clear();
+            client.setQueryData(['session'], session);
+        },
+    });
+}
+
+export const useProjects = () => useQuery({ queryKey: ['projects'], queryFn: () => api.get<Project[]>('/api/projects') });
+
+export const useProject = (id: number) => useQuery({ queryKey: ['project', id], queryFn: () => api.get<Project>(`/api/projects/${id}`) });
+
+export function useImportProject() {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: (text: string) => api.post<Project>('/api/projects', text),
+        onSuccess: () => client.invalidateQueries({ queryKey: ['projects'] }),
+    });
+}
+
+export const useMaterials = () => useQuery({ queryKey: ['materials'], queryFn: () => api.get<Material[]>('/api/materials'), staleTime: Infinity });
+
+export const revisionKey = (variant: number) => ['revision', variant];
+
+export const useRevision = (variant: number) =>
+    useQuery({ queryKey: revisionKey(variant), queryFn: () => api.get<Revision>(`/api/variants/${variant}`), staleTime: Infinity });
+
+export const useGridReport = (variant: number, revision: number, grade: Grade, enabled: boolean) =>
+    useQuery({
+        queryKey: ['grid', variant, revision, grade],
+        queryFn: () => api.get<GridReport>(`/api/variants/${variant}/grid?grade=${grade}`),
+        staleTime: Infinity,
+        enabled,
+    });
+
+/** The last runs of a variant; asked for often while one is active. */
+export const useRuns = (variant: number) =>
+    useQuery({ queryKey: ['runs', variant], queryFn: () => api.get<Run[]>(`/api/variants/${variant}/runs`) });
+
+/** One run, followed while it is active. */
+export const useFollowedRun = (id: number | undefined) =>
+    useQuery({
+        queryKey: ['run', id],
+        queryFn: () => api.get<Run>(`/api/runs/${id}`),
+        enabled: id !== undefined,
+        refetchInterval: (query) => (isActive(query.state.data) ? 300 : false),
+    });
+
+export function useStartRun(variant: number) {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: (grade: Grade) => api.post<Run>(`/api/variants/${variant}/runs`, { grade }),
+        onSuccess: (run) => {
+            client.setQueryData(['run', run.id], run);
+            return client.invalidateQueries({ queryKey: ['runs', variant] });
+        },
+    });
+}
+
+export function useStopRun() {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: (id: number) => api.post<Run>(`/api/runs/${id}/stop`),
+        onSuccess: (run) => client.setQueryData(['run', run.id], run),
+    });
+}
+
+export const useResult = (run: number | undefined) =>
+    useQuery({ queryKey: ['result', run], queryFn: () => api.get<Result>(`/api/runs/${run}/result`), enabled: run !== undefined, staleTime: Infinity });
+
+export const useField = (run: number | undefined, name: 'temperature' | 'parts') =>
+    useQuery({ queryKey: ['field', run, name], queryFn: () => api.bytes(`/api/runs/${run}/fields/${name}`), enabled: run !== undefined, staleTime: Infinity, gcTime: 60_000 });

@@ -1,0 +1,21 @@
+import type { components } from './schema';
+
+type Schemas = components['schemas'];
+
+export type Session = Schemas['Session'];
+export type Project = Schemas['Project'];
+export type Revision = Schemas['Revision'];
+export type Outline = Schemas['Outline'];
+export type OutlinePart = Schemas['OutlinePart'];
+export type OutlineLimit = Schemas['OutlineLimit'];
+export type Drawing = Schemas['Drawing'];
+export type GridReport = Schemas['GridReport'];
+export type Run = Schemas['Run'];
+export type Result = Schemas['Result'];
+export type ResultPart = Schemas['ResultPart'];
+export type ResultLimit = Schemas['ResultLimit'];
+export type Material = Schemas['Material'];
+export type ProbeValue = Schemas['ProbeValue'];
+export type Problem = Schemas['Problem'];
+export type Conflict = Schemas['Conflict'];
+export type Grade = Run['grade'];

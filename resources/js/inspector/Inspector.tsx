@@ -1,0 +1,167 @@
+import Close from '@mui/icons-material/Close';
+import Box from '@mui/material/Box';
+import IconButton from '@mui/material/IconButton';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState, type ReactNode } from 'react';
+import type { Outline, OutlinePart, Result, ResultPart, Revision } from '../api/types';
+import { partEntry, withLimit, withPartFields, limitEntry, type ModelDocument } from '../model/document';
+import type { ModelEditor } from '../model/useModelEditor';
+import { usePreferences, useScreen } from '../project/screenState';
+import { difference, differenceUnit, number, size, temperatureWithUnit, typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
+
+function Line({ label, children }: { label: string; children: ReactNode }) {
+    return (
+        <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 2, py: 0.35 }}>
+            <Box component="dt" sx={{ color: 'text.secondary' }}>{label}</Box>
+            <Box component="dd" sx={{ m: 0, fontWeight: 550, textAlign: 'right' }}>{children}</Box>
+        </Stack>
+    );
+}
+
+function Chapter({ title, children }: { title: string; children: ReactNode }) {
+    return (
+        <Box sx={{ mt: 2 }}>
+            <Typography component="h3" sx={{ fontSize: 12, color: 'text.secondary', mb: 0.5 }}>{title}</Typography>
+            <Box component="dl" sx={{ m: 0 }}>{children}</Box>
+        </Box>
+    );
+}
+
+/** A field that is saved with Enter or when it is left. */
+function EditField({ label, value, disabled, save }: { label: string; value: string; disabled: boolean; save: (text: string) => Promise<unknown> }) {
+    const [text, setText] = useState(value);
+    useEffect(() => setText(value), [value]);
+    const commit = () => {
+        if (text.trim() !== value) save(text.trim()).catch(() => setText(value));
+    };
+    return (
+        <TextField
+            size="small"
+            fullWidth
+            label={label}
+            value={text}
+            disabled={disabled}
+            onChange={(e) => setText(e.target.value)}
+            onBlur={commit}
+            onKeyDown={(e) => {
+                if (e.key === 'Enter') commit();
+                if (e.key === 'Escape') setText(value);
+            }}
+            sx={{ mb: 1.25 }}
+        />
+    );
+}
+
+function nameOf(target: string, outline: Outline): string {
+    const part = outline.parts.find((p) => p.id === target);
+    if (part) return part.name;
+    if (target.startsWith('side ')) return `side ${target.slice(5)} of the space`;
+    return target === 'surroundings' ? 'surroundings (film)' : target;
+}
+
+function Routes({ part, outline }: { part: ResultPart; outline: Outline }) {
+    const routes = Object.entries(part.routes).filter(([, heat]) => Math.abs(heat) > 5e-4).sort((a, b) => Math.abs(b[1]) - Math.abs(a[1]));
+    const largest = Math.max(...routes.map(([, heat]) => Math.abs(heat)), 1e-9);
+    if (routes.length === 0) return null;
+    return (
+        <Chapter title="Where its heat goes">
+            {routes.map(([target, heat]) => (
+                <Box key={target} sx={{ py: 0.35 }}>
+                    <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 1 }}>
+                        <Box component="dt">{heat >= 0 ? 'to' : 'from'} {nameOf(target, outline)}</Box>
+                        <Box component="dd" sx={{ m: 0, fontWeight: 550, whiteSpace: 'nowrap' }}>{watts(Math.abs(heat))} W</Box>
+                    </Stack>
+                    <Box sx={{ height: 4, width: `${(100 * Math.abs(heat)) / largest}%`, bgcolor: heat >= 0 ? '#c9785f' : '#3b7c96', borderRadius: 0.5 }} />
+                </Box>
+            ))}
+        </Chapter>
+    );
+}
+
+function Temperatures({ part, result, units }: { part: ResultPart; result: Result; units: UnitSet }) {
+    const limit = result.limits.find((l) => l.part === part.id);
+    return (
+        <Chapter title="Temperatures">
+            {part.nodes && <Line label="Junction">{temperatureWithUnit(part.nodes.junction, units)}</Line>}
+            {part.nodes && <Line label="Case">{temperatureWithUnit(part.nodes.case, units)}</Line>}
+            {part.nodes && <Line label="Board below">{temperatureWithUnit(part.nodes.board, units)}</Line>}
+            {part.temperature && !part.nodes && <Line label="Hottest">{temperatureWithUnit(part.temperature.max, units)}</Line>}
+            {part.temperature && !part.nodes && <Line label="Mean">{temperatureWithUnit(part.temperature.mean, units)}</Line>}
+            {part.temperature && !part.nodes && <Line label="Coldest">{temperatureWithUnit(part.temperature.min, units)}</Line>}
+            {limit?.margin !== null && limit?.margin !== undefined && (
+                <Line label={`Margin to ${temperatureWithUnit((limit.atMost ?? limit.atLeast)!, units)}`}>
+                    <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main' }}>{difference(limit.margin, units)} {differenceUnit(units)}</Box>
+                </Line>
+            )}
+        </Chapter>
+    );
+}
+
+function Properties({ part, units }: { part: OutlinePart; units: UnitSet }) {
+    const k = part.conductivity;
+    return (
+        <Chapter title="Properties">
+            <Line label="Size">{size([0, 1, 2].map((i) => part.max[i]! - part.min[i]!), units)}</Line>
+            <Line label="Place">{size(part.min, units)}</Line>
+            {part.materialTitle && <Line label="Material">{part.materialTitle}</Line>}
+            {k && <Line label="Conductivity">{new Set(k).size === 1 ? `${number(k[0]!, 2)} W/m/K` : `${k.map((v) => number(v, 2)).join(' · ')} W/m/K (x · y · z)`}</Line>}
+        </Chapter>
+    );
+}
+
+interface Props {
+    revision: Revision;
+    result: Result | undefined;
+    stale: boolean;
+    editor: ModelEditor;
+    mayEdit: boolean;
+}
+
+/** Properties of the selection, nothing else. */
+export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
+    const { selection, select } = useScreen();
+    const units = usePreferences((s) => s.units);
+    const document = revision.document as ModelDocument;
+    const parts = revision.outline.parts.filter((part) => selection.includes(part.id));
+    const part = parts[0];
+    if (!part) return null;
+    const single = parts.length === 1;
+    const partResult = result?.parts.find((p) => p.id === part.id);
+    const entry = partEntry(document, part.id);
+    return (
+        <Box component="aside" aria-label="Inspector" sx={{ width: 268, flexShrink: 0, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
+            <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'start' }}>
+                <Box>
+                    <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>{single ? part.name : `${parts.length} parts`}</Typography>
+                    <Typography variant="body2" color="text.secondary">
+                        {single ? `${part.kind === 'plateFins' ? 'heat sink' : part.kind === 'shell' ? 'box' : part.kind} · ${watts(part.power)} W` : `${watts(parts.reduce((sum, p) => sum + p.power, 0))} W together`}
+                    </Typography>
+                </Box>
+                <IconButton size="small" aria-label="Close the inspector" onClick={() => select(null)}><Close fontSize="small" /></IconButton>
+            </Stack>
+            <Box sx={{ mt: 1.75 }}>
+                {single && (
+                    <EditField label="Name" value={part.name} disabled={!mayEdit} save={(name) => editor.edit(`Rename ${part.name} to ${name}`, (d) => withPartFields(d, [part.id], { name }))} />
+                )}
+                <EditField
+                    label={single ? 'Watts' : 'Watts, each'}
+                    value={single ? String(entry?.power ?? '') : ''}
+                    disabled={!mayEdit}
+                    save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: ${typed(text, 'W') || 'no watts'}`, (d) => withPartFields(d, parts.map((p) => p.id), { power: typed(text, 'W') || undefined }))}
+                />
+                <EditField
+                    label={single ? 'Limit' : 'Limit, each'}
+                    value={single ? String(limitEntry(document, part.id)?.atMost ?? '') : ''}
+                    disabled={!mayEdit}
+                    save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) => parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d))}
+                />
+            </Box>
+            {single && partResult && !stale && result && <Temperatures part={partResult} result={result} units={units} />}
+            {single && partResult && !stale && <Routes part={partResult} outline={revision.outline} />}
+            {single && stale && <Typography color="text.secondary" sx={{ mt: 2 }}>The model has changed since the last run; run again to see temperatures.</Typography>}
+            {single && <Properties part={part} units={units} />}
+        </Box>
+    );
+}

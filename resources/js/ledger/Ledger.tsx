@@ -1,0 +1,132 @@
+import SearchIcon from '@mui/icons-material/Search';
+import Box from '@mui/material/Box';
+import InputAdornment from '@mui/material/InputAdornment';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import { DataGrid, type GridSortModel } from '@mui/x-data-grid';
+import { useEffect, useMemo, useState } from 'react';
+import { useGridReport, useMaterials } from '../api/queries';
+import type { OutlinePart, Result, Revision } from '../api/types';
+import { withLimit, withPartFields, type ModelDocument } from '../model/document';
+import type { ModelEditor } from '../model/useModelEditor';
+import { usePreferences, useScreen } from '../project/screenState';
+import { typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
+import { columnsOf } from './columns';
+import { partRows, withHeadings, type LedgerRow } from './rows';
+
+interface Props {
+    revision: Revision;
+    editor: ModelEditor;
+    result: Result | undefined;
+    stale: boolean;
+    mayEdit: boolean;
+}
+
+/** What a changed row means for the model: a named step and the change, or null when nothing changed. */
+function changeOf(before: LedgerRow, after: LedgerRow, part: OutlinePart, units: UnitSet): { label: string; change: (d: ModelDocument) => ModelDocument } | null {
+    if (after.name !== before.name) {
+        return { label: `Rename ${before.name} to ${after.name.trim()}`, change: (d) => withPartFields(d, [part.id], { name: after.name.trim() }) };
+    }
+    if (after.powerText !== before.powerText) {
+        const power = typed(after.powerText, 'W');
+        return { label: `${part.name}: ${power || 'no watts'}`, change: (d) => withPartFields(d, [part.id], { power: power || undefined }) };
+    }
+    if (after.material !== before.material) {
+        return { label: `${part.name}: material ${after.material}`, change: (d) => withPartFields(d, [part.id], { material: after.material }) };
+    }
+    if (after.limitText !== before.limitText) {
+        const limit = typed(after.limitText, typedTemperatureUnit(units));
+        return { label: limit ? `${part.name}: limit ${limit}` : `${part.name}: no limit`, change: (d) => withLimit(d, part, limit) };
+    }
+    return null;
+}
+
+/** The table of all parts; its columns follow the stage. */
+export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
+    const { stage, selection, set, grade } = useScreen();
+    const units = usePreferences((s) => s.units);
+    const materials = useMaterials();
+    const grid = useGridReport(revision.variant.id, revision.number, grade, stage === 'Solve');
+    const [search, setSearch] = useState('');
+    const [sort, setSort] = useState<GridSortModel>([]);
+    useEffect(() => setSort(stage === 'Judge' && result ? [{ field: 'margin', sort: 'asc' }] : []), [stage, result === undefined]);
+
+    const rows = useMemo(() => {
+        const all = partRows(revision.document as ModelDocument, revision.outline, result, grid.data);
+        const wanted = search.trim().toLowerCase();
+        const found = wanted ? all.filter((row) => `${row.name} ${row.material} ${row.part?.group ?? ''}`.toLowerCase().includes(wanted)) : all;
+        // Rows without a margin come last when the worst is wanted first.
+        if (sort[0]?.field === 'margin') return [...found].sort((a, b) => (a.margin ?? Infinity) - (b.margin ?? Infinity));
+        return sort.length > 0 ? found : withHeadings(found);
+    }, [revision, result, grid.data, search, sort]);
+    const columns = useMemo(() => columnsOf(stage, units, materials.data ?? [], mayEdit), [stage, units, materials.data, mayEdit]);
+    const missed = result?.verdict.missed ?? 0;
+
+    return (
+        <Stack sx={{ height: '100%', minHeight: 0 }}>
+            <Stack direction="row" sx={{ px: 1.75, py: 1, gap: 1, alignItems: 'center', borderBottom: 1, borderColor: 'divider' }}>
+                <TextField
+                    size="small"
+                    placeholder="Find part"
+                    value={search}
+                    onChange={(e) => setSearch(e.target.value)}
+                    sx={{ width: 180 }}
+                    slotProps={{
+                        htmlInput: { 'aria-label': 'Find part', style: { padding: '5px 0' } },
+                        input: { startAdornment: <InputAdornment position="start"><SearchIcon fontSize="small" /></InputAdornment> },
+                    }}
+                />
+                <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
+                    {selection.length > 1 ? `${selection.length} selected` : mayEdit ? 'Double-click or Enter edits a cell' : 'You may look, not edit'}
+                </Box>
+            </Stack>
+            <Box sx={{ flex: 1, minHeight: 0, opacity: stale && stage === 'Judge' ? 0.62 : 1 }}>
+                <DataGrid
+                    aria-label="Ledger of parts"
+                    density="compact"
+                    rowHeight={27}
+                    columnHeaderHeight={30}
+                    rows={rows}
+                    columns={columns}
+                    hideFooter
+                    disableColumnMenu
+                    disableColumnFilter
+                    checkboxSelection={false}
+                    sortingMode={sort[0]?.field === 'margin' ? 'server' : 'client'}
+                    sortModel={sort}
+                    onSortModelChange={setSort}
+                    isRowSelectable={({ row }) => row.heading === null}
+                    isCellEditable={({ row, field }) => row.heading === null && !(field === 'material' && ['package', 'board'].includes(row.part?.kind ?? ''))}
+                    rowSelectionModel={{ type: 'include', ids: new Set(selection.filter((id) => rows.some((row) => row.id === id))) }}
+                    onRowSelectionModelChange={(model) => set({ selection: model.type === 'include' ? [...model.ids].map(String) : rows.filter((r) => r.part).map((r) => r.id) })}
+                    processRowUpdate={async (after, before) => {
+                        const change = before.part && changeOf(before, after, before.part, units);
+                        if (change) await editor.edit(change.label, change.change);
+                        return after;
+                    }}
+                    onProcessRowUpdateError={() => undefined}
+                    getRowClassName={({ row }) => (row.heading === null ? '' : 'heading')}
+                    localeText={{ noRowsLabel: search ? `No part is called "${search}"` : 'No parts yet' }}
+                    sx={{
+                        border: 0,
+                        borderRadius: 0,
+                        fontSize: 13,
+                        '& .MuiDataGrid-columnHeaderTitle': { fontSize: 12, fontWeight: 500, color: 'text.secondary' },
+                        '& .MuiDataGrid-cell, & .MuiDataGrid-columnHeader': { px: 0.75 },
+                        '& .MuiDataGrid-cell:first-of-type, & .MuiDataGrid-columnHeader:first-of-type': { pl: 1.75 },
+                        '& .heading': { bgcolor: 'action.hover' },
+                        '& .MuiDataGrid-cell--editable': { cursor: 'text' },
+                        '& .MuiDataGrid-row.Mui-selected': { bgcolor: (t) => (t.palette.mode === 'light' ? '#fbe9cc' : '#4a3a20') },
+                        '& .MuiDataGrid-row.Mui-selected:hover': { bgcolor: (t) => (t.palette.mode === 'light' ? '#f8e0b8' : '#55431f') },
+                    }}
+                />
+            </Box>
+            <Stack direction="row" sx={{ px: 1.75, height: 32, gap: 2.5, alignItems: 'center', borderTop: 1, borderColor: 'divider', fontSize: 13, whiteSpace: 'nowrap' }}>
+                <span>In <b>{watts(revision.outline.watts)} W</b></span>
+                {result && !stale && <span>Out <b>{watts(result.balance.out)} W</b></span>}
+                {result && !stale && <Box component="span" sx={{ color: missed > 0 ? 'error.main' : 'text.primary' }}><b>{missed}</b> of {result.verdict.limits} over their limit</Box>}
+                <Box component="span" sx={{ color: 'text.secondary' }}>{revision.outline.parts.length} parts</Box>
+            </Stack>
+        </Stack>
+    );
+}

@@ -1,0 +1,61 @@
+import type { OutlinePart } from '../api/types';
+
+/** The model document as the screen needs it; everything else in it is kept untouched. */
+export interface PartEntry {
+    id: string;
+    name?: string;
+    material?: string;
+    power?: string | number;
+    shape: { kind: string };
+    [field: string]: unknown;
+}
+
+export interface LimitEntry {
+    id: string;
+    name?: string;
+    of: { part?: string; node?: string; face?: string; side?: string };
+    atMost?: string | number;
+    [field: string]: unknown;
+}
+
+export interface ModelDocument {
+    parts?: PartEntry[];
+    limits?: LimitEntry[];
+    [field: string]: unknown;
+}
+
+export const partEntry = (document: ModelDocument, id: string): PartEntry | undefined => document.parts?.find((part) => part.id === id);
+
+export const limitEntry = (document: ModelDocument, part: string): LimitEntry | undefined => document.limits?.find((limit) => limit.of.part === part);
+
+/** Sets or, with undefined, removes fields of the given parts. */
+export function withPartFields(document: ModelDocument, ids: readonly string[], fields: Partial<PartEntry>): ModelDocument {
+    return {
+        ...document,
+        parts: document.parts?.map((part) => {
+            if (!ids.includes(part.id)) return part;
+            const changed: PartEntry = { ...part, ...fields };
+            for (const key of Object.keys(fields)) if (fields[key] === undefined) delete changed[key];
+            return changed;
+        }),
+    };
+}
+
+/** Sets the upper limit of a part (of its junction when it is a package); an empty text removes it. */
+export function withLimit(document: ModelDocument, part: Pick<OutlinePart, 'id' | 'name' | 'kind'>, text: string): ModelDocument {
+    const limits = document.limits ?? [];
+    if (text === '') return { ...document, limits: limits.filter((limit) => limit.of.part !== part.id) };
+    if (limitEntry(document, part.id)) {
+        return { ...document, limits: limits.map((limit) => (limit.of.part === part.id ? { ...limit, atMost: text } : limit)) };
+    }
+    const isPackage = part.kind === 'package';
+    const added: LimitEntry = {
+        id: `limit-${part.id}`,
+        name: isPackage ? `${part.name} junction` : part.name,
+        of: isPackage ? { part: part.id, node: 'junction' } : { part: part.id },
+        quantity: 'temperature',
+        reduce: 'max',
+        atMost: text,
+    };
+    return { ...document, limits: [...limits, added] };
+}

@@ -1,0 +1,29 @@
+import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Stack from '@mui/material/Stack';
+
+const keys: [string, string][] = [
+    ['1 – 5', 'Stages Build to Judge'],
+    ['Enter', 'Edit the cell of the ledger; again to save'],
+    ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo'],
+    ['H', 'Hide or show the selected parts'],
+    ['Esc', 'Clear the selection, end probing'],
+    ['?', 'This list'],
+];
+
+export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+    return (
+        <Dialog open={open} onClose={onClose}>
+            <DialogTitle>Keys</DialogTitle>
+            <DialogContent>
+                {keys.map(([key, meaning]) => (
+                    <Stack key={key} direction="row" sx={{ gap: 2, py: 0.5 }}>
+                        <kbd style={{ minWidth: 160, fontFamily: 'inherit', fontWeight: 600 }}>{key}</kbd>
+                        <span>{meaning}</span>
+                    </Stack>
+                ))}
+            </DialogContent>
+        </Dialog>
+    );
+}

@@ -1,0 +1,136 @@
+import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
+import KeyboardOutlined from '@mui/icons-material/KeyboardOutlined';
+import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
+import Redo from '@mui/icons-material/Redo';
+import Undo from '@mui/icons-material/Undo';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import MenuItem from '@mui/material/MenuItem';
+import Select from '@mui/material/Select';
+import Skeleton from '@mui/material/Skeleton';
+import Snackbar from '@mui/material/Snackbar';
+import Stack from '@mui/material/Stack';
+import Tooltip from '@mui/material/Tooltip';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { useProject } from '../api/queries';
+import { Inspector } from '../inspector/Inspector';
+import { Ledger } from '../ledger/Ledger';
+import { useModelEditor, type ModelEditor } from '../model/useModelEditor';
+import { RunStrip } from '../runs/RunStrip';
+import { useRunState } from '../runs/useRunState';
+import { Bar } from '../theme/Bar';
+import { bar } from '../theme/theme';
+import { Wordmark } from '../theme/Wordmark';
+import { unitSetNames, type UnitSet } from '../units/units';
+import { ConflictDialog } from './ConflictDialog';
+import { KeysDialog } from './KeysDialog';
+import { StageRail } from './StageRail';
+import { usePreferences, useScreen } from './screenState';
+import { useKeys } from './useKeys';
+import { VerdictLine } from './VerdictLine';
+
+const View = lazy(() => import('../view/View'));
+
+function BarTools({ editor, showKeys }: { editor: ModelEditor; showKeys: () => void }) {
+    const { units, setUnits, scheme, setScheme } = usePreferences();
+    return (
+        <Stack direction="row" sx={{ alignItems: 'center', gap: 0.25, flex: 1, justifyContent: 'flex-end', '& .MuiIconButton-root': { color: bar.text }, '& .Mui-disabled': { color: '#7d8a90 !important' } }}>
+            <Tooltip title={editor.undoLabel ? `Undo: ${editor.undoLabel}` : 'Nothing to undo'}>
+                <span><IconButton size="small" aria-label="Undo" disabled={!editor.undoLabel} onClick={editor.undo}><Undo fontSize="small" /></IconButton></span>
+            </Tooltip>
+            <Tooltip title={editor.redoLabel ? `Redo: ${editor.redoLabel}` : 'Nothing to redo'}>
+                <span><IconButton size="small" aria-label="Redo" disabled={!editor.redoLabel} onClick={editor.redo}><Redo fontSize="small" /></IconButton></span>
+            </Tooltip>
+            <Select
+                variant="standard"
+                disableUnderline
+                value={units}
+                inputProps={{ 'aria-label': 'Units' }}
+                onChange={(e) => setUnits(e.target.value as UnitSet)}
+                sx={{ color: bar.text, fontSize: 13, mx: 1, '& .MuiSelect-icon': { color: bar.quiet } }}
+            >
+                {(Object.keys(unitSetNames) as UnitSet[]).map((u) => <MenuItem key={u} value={u}>{unitSetNames[u]}</MenuItem>)}
+            </Select>
+            <Tooltip title={scheme === 'light' ? 'Dark surfaces' : 'Light surfaces'}>
+                <IconButton size="small" aria-label="Light or dark" onClick={() => setScheme(scheme === 'light' ? 'dark' : 'light')}>
+                    {scheme === 'light' ? <DarkModeOutlined fontSize="small" /> : <LightModeOutlined fontSize="small" />}
+                </IconButton>
+            </Tooltip>
+            <Tooltip title="Keys (?)"><IconButton size="small" aria-label="Keys" onClick={showKeys}><KeyboardOutlined fontSize="small" /></IconButton></Tooltip>
+        </Stack>
+    );
+}
+
+function Refusal({ editor }: { editor: ModelEditor }) {
+    const error = editor.error;
+    return (
+        <Snackbar open={error !== null} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }} sx={{ mb: 5 }}>
+            <Alert severity="error" onClose={editor.clearError} sx={{ maxWidth: 620 }}>
+                {error?.problems.length ? error.problems.slice(0, 4).map((p) => <div key={p.pointer + p.message}>{p.message}</div>) : error?.message}
+                {error?.status === 422 && <div>The edit was not saved; the model is as before.</div>}
+            </Alert>
+        </Snackbar>
+    );
+}
+
+export default function ProjectScreen() {
+    const params = useParams();
+    const variant = Number(params.variant);
+    const project = useProject(Number(params.project));
+    const editor = useModelEditor(variant);
+    const runs = useRunState(variant, editor.revision?.number);
+    const { stage, selection, set } = useScreen();
+    const [keysShown, setKeysShown] = useState(false);
+    const showKeys = () => setKeysShown(true);
+    useKeys(editor, showKeys);
+    useEffect(() => set({ selection: [], hidden: [], section: null, probing: false }), [variant, set]);
+
+    const mayEdit = project.data !== undefined && project.data.role !== 'viewer';
+    if (editor.error && !editor.revision) {
+        return (
+            <Stack component="main" sx={{ height: '100%', alignItems: 'center', justifyContent: 'center', gap: 2 }}>
+                <h1 style={{ fontSize: 18 }}>This project cannot be shown</h1>
+                <Alert severity="error">{editor.error.message}</Alert>
+                <Button component={Link} to="/" variant="outlined">Back to the projects</Button>
+            </Stack>
+        );
+    }
+    const revision = editor.revision;
+    const variantName = project.data?.variants.find((v) => v.id === variant)?.name;
+    return (
+        <Stack sx={{ height: '100%', overflow: 'hidden' }}>
+            <Bar>
+                <Stack direction="row" sx={{ flex: 1, gap: 1.5, alignItems: 'center', minWidth: 0, whiteSpace: 'nowrap' }}>
+                    <Link to="/" style={{ color: 'inherit', textDecoration: 'none', fontSize: 15 }} title="All projects"><Wordmark onDark /></Link>
+                    <Box component="h1" sx={{ m: 0, fontSize: 13, fontWeight: 450, color: bar.quiet, overflow: 'hidden', textOverflow: 'ellipsis' }}>
+                        {project.data?.name}{variantName && <> › <span style={{ color: bar.text }}>{variantName}</span></>}
+                    </Box>
+                    <Box sx={{ color: bar.quiet, fontSize: 12 }} role="status">{editor.saving ? 'Saving' : revision ? `Saved, revision ${revision.number}` : ''}</Box>
+                </Stack>
+                <StageRail />
+                <BarTools editor={editor} showKeys={showKeys} />
+            </Bar>
+            <Stack component="main" direction="row" sx={{ flex: 1, minHeight: 0 }}>
+                <Stack component="section" aria-label="Ledger" sx={{ width: 452, flexShrink: 0, borderRight: 1, borderColor: 'divider', bgcolor: 'background.paper' }}>
+                    {stage === 'Judge' && <Box sx={{ borderBottom: 1, borderColor: 'divider' }}><VerdictLine runs={runs} /></Box>}
+                    {revision ? (
+                        <Box sx={{ flex: 1, minHeight: 0 }}><Ledger revision={revision} editor={editor} result={runs.result} stale={runs.stale} mayEdit={mayEdit} /></Box>
+                    ) : (
+                        <Stack sx={{ p: 2, gap: 1 }}>{[...Array(10).keys()].map((i) => <Skeleton key={i} height={24} />)}</Stack>
+                    )}
+                </Stack>
+                <Box component="section" aria-label="View" sx={{ flex: 1, minWidth: 0, position: 'relative' }}>
+                    <Suspense fallback={null}>{revision && <View outline={revision.outline} runs={runs} />}</Suspense>
+                </Box>
+                {revision && selection.length > 0 && <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />}
+            </Stack>
+            <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} />
+            <ConflictDialog editor={editor} />
+            <Refusal editor={editor} />
+            <KeysDialog open={keysShown} onClose={() => setKeysShown(false)} />
+        </Stack>
+    );
+}

@@ -1,0 +1,65 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import type { Grade } from '../api/types';
+import type { Scheme } from '../theme/theme';
+import type { UnitSet } from '../units/units';
+
+export const stages = ['Build', 'Load', 'Limit', 'Solve', 'Judge'] as const;
+export type Stage = (typeof stages)[number];
+
+export interface Section {
+    axis: 0 | 1 | 2;
+    /** metres */
+    position: number;
+}
+
+interface ScreenState {
+    stage: Stage;
+    selection: string[];
+    hidden: string[];
+    section: Section | null;
+    probing: boolean;
+    grade: Grade;
+    set: (change: Partial<Omit<ScreenState, 'set' | 'select' | 'toggleHidden'>>) => void;
+    select: (id: string | null, adding?: boolean) => void;
+    toggleHidden: (ids: string[]) => void;
+}
+
+/** What is looked at on the project screen; nothing of the model. */
+export const useScreen = create<ScreenState>((set) => ({
+    stage: 'Judge',
+    selection: [],
+    hidden: [],
+    section: null,
+    probing: false,
+    grade: 'scout',
+    set: (change) => set(change),
+    select: (id, adding = false) =>
+        set((state) => {
+            if (id === null) return { selection: [] };
+            if (!adding) return { selection: [id] };
+            return { selection: state.selection.includes(id) ? state.selection.filter((s) => s !== id) : [...state.selection, id] };
+        }),
+    toggleHidden: (ids) =>
+        set((state) => ({ hidden: ids.every((id) => state.hidden.includes(id)) ? state.hidden.filter((h) => !ids.includes(h)) : [...new Set([...state.hidden, ...ids])] })),
+}));
+
+interface Preferences {
+    units: UnitSet;
+    scheme: Scheme;
+    setUnits: (units: UnitSet) => void;
+    setScheme: (scheme: Scheme) => void;
+}
+
+/** Kept in the browser. */
+export const usePreferences = create<Preferences>()(
+    persist(
+        (set) => ({
+            units: 'mm',
+            scheme: 'light',
+            setUnits: (units) => set({ units }),
+            setScheme: (scheme) => set({ scheme }),
+        }),
+        { name: 'foehn-preferences' },
+    ),
+);

@@ -1,0 +1,110 @@
+import ExpandLess from '@mui/icons-material/ExpandLess';
+import ExpandMore from '@mui/icons-material/ExpandMore';
+import PlayArrow from '@mui/icons-material/PlayArrow';
+import Stop from '@mui/icons-material/Stop';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import LinearProgress from '@mui/material/LinearProgress';
+import MenuItem from '@mui/material/MenuItem';
+import Select from '@mui/material/Select';
+import Stack from '@mui/material/Stack';
+import { useState } from 'react';
+import { isActive, useStartRun, useStopRun } from '../api/queries';
+import type { Grade, Run } from '../api/types';
+import { useScreen, usePreferences } from '../project/screenState';
+import { difference, differenceUnit } from '../units/units';
+import { ResidualPlot } from './ResidualPlot';
+import type { RunState } from './useRunState';
+
+const gradeNames: Record<Grade, string> = { scout: 'Scout', working: 'Working', 'sign-off': 'Sign-off' };
+const gradeNotes: Record<Grade, string> = { scout: 'coarse, seconds', working: 'for daily decisions', 'sign-off': 'fine, to sign under' };
+const stageTexts: Record<string, string> = { grid: 'Making the grid', equations: 'Setting up the equations', solving: 'Solving' };
+const colours: Record<Run['state'], string> = { queued: 'text.secondary', running: 'primary.main', solved: 'success.main', stopped: 'text.secondary', failed: 'error.main' };
+
+const thousands = (n: number): string => n.toLocaleString('en').replace(/,/g, ' ');
+
+function headline(run: Run): string {
+    const grade = gradeNames[run.grade];
+    switch (run.state) {
+        case 'queued':
+            return run.message ?? `${grade}: waiting for a worker`;
+        case 'running':
+            return run.stopRequested ? `${grade}: stopping` : `${grade}: ${stageTexts[run.progress?.stage ?? ''] ?? 'Starting'}`;
+        case 'solved':
+            return `Solved, ${grade}`;
+        case 'stopped':
+            return run.message ?? `${grade}: stopped`;
+        case 'failed':
+            return run.message ?? `${grade}: failed`;
+    }
+}
+
+function facts(run: Run): string[] {
+    const progress = run.progress;
+    const solving = run.state === 'running' && progress;
+    const list = [];
+    const cells = run.cells ?? progress?.cells;
+    if (cells) list.push(`${thousands(cells)} cells`);
+    const iterations = run.iterations ?? progress?.iteration;
+    if (iterations) list.push(`${iterations} iterations`);
+    if (solving && progress.iteration > 0) list.push(`residual ${progress.residual.toExponential(1).replace('-', '−')}`);
+    const seconds = run.seconds ?? (solving ? progress.seconds : null);
+    if (seconds !== null) list.push(`${seconds.toFixed(1)} s`);
+    return list;
+}
+
+export function RunStrip({ variant, runs, mayEdit }: { variant: number; runs: RunState; mayEdit: boolean }) {
+    const [open, setOpen] = useState(false);
+    const grade = useScreen((s) => s.grade);
+    const set = useScreen((s) => s.set);
+    const units = usePreferences((s) => s.units);
+    const start = useStartRun(variant);
+    const stop = useStopRun();
+    const run = runs.latest;
+    const active = isActive(run);
+    const margin = run?.state === 'running' ? run.progress?.worstMargin : run?.state === 'solved' ? run.worstMargin : null;
+    return (
+        <Box component="section" aria-label="Run" sx={{ borderTop: 1, borderColor: 'divider', bgcolor: 'background.paper', flexShrink: 0 }}>
+            <Box sx={{ height: 2 }}>{active && <LinearProgress aria-label="Run in progress" sx={{ height: 2 }} />}</Box>
+            <Stack direction="row" sx={{ height: 42, px: 1.75, gap: 2, alignItems: 'center', fontSize: 13 }}>
+                <Stack direction="row" role="status" sx={{ gap: 2, alignItems: 'center', minWidth: 0, flex: 1, whiteSpace: 'nowrap' }}>
+                    <Box component="span" sx={{ width: 9, height: 9, borderRadius: '50%', bgcolor: run ? colours[run.state] : 'divider', flexShrink: 0 }} />
+                    <Box component="span" title={run ? headline(run) : undefined} sx={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>
+                        {run ? headline(run) : 'Not solved yet: press Run'}
+                    </Box>
+                    {run && facts(run).map((fact) => <Box component="span" key={fact} sx={{ color: 'text.secondary' }}>{fact}</Box>)}
+                    {margin !== null && margin !== undefined && (
+                        <Box component="span" sx={{ color: margin < 0 ? 'error.main' : 'text.secondary' }}>worst margin {difference(margin, units)} {differenceUnit(units)}</Box>
+                    )}
+                </Stack>
+                {start.isError && <Box role="alert" sx={{ color: 'error.main' }}>{start.error.message}</Box>}
+                <Select
+                    size="small"
+                    variant="standard"
+                    disableUnderline
+                    value={grade}
+                    inputProps={{ 'aria-label': 'Grade' }}
+                    onChange={(e) => set({ grade: e.target.value as Grade })}
+                    renderValue={(g) => gradeNames[g]}
+                >
+                    {(Object.keys(gradeNames) as Grade[]).map((g) => (
+                        <MenuItem key={g} value={g}>
+                            {gradeNames[g]}
+                            <Box component="span" sx={{ color: 'text.secondary', ml: 1 }}>{gradeNotes[g]}</Box>
+                        </MenuItem>
+                    ))}
+                </Select>
+                {active ? (
+                    <Button variant="outlined" startIcon={<Stop />} disabled={run?.stopRequested || stop.isPending} onClick={() => run && stop.mutate(run.id)}>Stop</Button>
+                ) : (
+                    <Button variant="contained" startIcon={<PlayArrow />} disabled={!mayEdit} loading={start.isPending} onClick={() => start.mutate(grade)}>Run</Button>
+                )}
+                <IconButton size="small" aria-label={open ? 'Close the run strip' : 'Open the run strip'} aria-expanded={open} onClick={() => setOpen(!open)}>
+                    {open ? <ExpandMore /> : <ExpandLess />}
+                </IconButton>
+            </Stack>
+            {open && <ResidualPlot run={run} result={runs.solved?.id === run?.id ? runs.result : undefined} />}
+        </Box>
+    );
+}

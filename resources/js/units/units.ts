@@ -1,0 +1,48 @@
+/** The user's unit set is a matter of display only; the model keeps what was typed. */
+export type UnitSet = 'mm' | 'si' | 'us';
+
+export const unitSetNames: Record<UnitSet, string> = { mm: 'mm · °C', si: 'm · K', us: 'in · °F' };
+
+const lengths: Record<UnitSet, { unit: string; factor: number }> = {
+    mm: { unit: 'mm', factor: 1e3 },
+    si: { unit: 'm', factor: 1 },
+    us: { unit: 'in', factor: 1 / 0.0254 },
+};
+
+const temperatures: Record<UnitSet, { unit: string; typed: string; from: (kelvin: number) => number; perKelvin: number }> = {
+    mm: { unit: '°C', typed: 'degC', from: (k) => k - 273.15, perKelvin: 1 },
+    si: { unit: 'K', typed: 'K', from: (k) => k, perKelvin: 1 },
+    us: { unit: '°F', typed: 'degF', from: (k) => (k * 9) / 5 - 459.67, perKelvin: 9 / 5 },
+};
+
+const minus = (text: string): string => text.replace('-', '−');
+
+export const temperatureUnit = (set: UnitSet): string => temperatures[set].unit;
+export const temperatureNumber = (kelvin: number, set: UnitSet): number => temperatures[set].from(kelvin);
+export const differenceUnit = (set: UnitSet): string => (set === 'us' ? '°F' : 'K');
+
+export const number = (value: number, digits = 1): string => minus(value.toFixed(digits));
+
+export const temperature = (kelvin: number, set: UnitSet, digits = 1): string => number(temperatures[set].from(kelvin), digits);
+export const temperatureWithUnit = (kelvin: number, set: UnitSet, digits = 1): string => `${temperature(kelvin, set, digits)} ${temperatures[set].unit}`;
+
+/** A difference of temperatures, signed. */
+export function difference(kelvin: number, set: UnitSet, digits = 1): string {
+    const value = kelvin * temperatures[set].perKelvin;
+    return `${value > 0 ? '+' : ''}${number(value, digits)}`;
+}
+
+export function size(metres: readonly number[], set: UnitSet): string {
+    const { unit, factor } = lengths[set];
+    return `${metres.map((m) => Number((m * factor).toPrecision(4)).toString()).join(' × ')} ${unit}`;
+}
+
+export const watts = (value: number): string => number(value, 2);
+
+/** What the user typed as a formula with a unit: a bare number is meant in the unit of the column. */
+export function typed(text: string, unit: string): string {
+    const trimmed = text.trim().replace('−', '-').replace(/^(-?\d+),(\d+)$/, '$1.$2');
+    return /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(trimmed) ? `${trimmed} ${unit}` : trimmed;
+}
+
+export const typedTemperatureUnit = (set: UnitSet): string => temperatures[set].typed;

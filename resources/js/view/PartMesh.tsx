@@ -1,0 +1,45 @@
+import { useEffect, useMemo } from 'react';
+import { BackSide, FrontSide, type Plane } from 'three';
+import type { ThreeEvent } from '@react-three/fiber';
+import type { OutlinePart } from '../api/types';
+import { neutral } from './colours';
+import { fieldMaterial, type FieldTextures } from './fieldMaterial';
+import { edgeGeometry, partGeometry } from './geometry';
+
+interface Props {
+    part: OutlinePart;
+    textures: FieldTextures | null;
+    selected: boolean;
+    clip: Plane | null;
+    dark: boolean;
+    onPick: (event: ThreeEvent<MouseEvent>) => void;
+}
+
+/** A part, coloured by the field where there is one, else by what it is. */
+export function PartMesh({ part, textures, selected, clip, dark, onPick }: Props) {
+    const geometry = useMemo(() => partGeometry(part), [part]);
+    const edges = useMemo(() => edgeGeometry(geometry), [geometry]);
+    const hollow = part.kind === 'shell';
+    const material = useMemo(
+        () => (textures ? fieldMaterial(textures, { side: hollow ? 'back' : 'front', selected, clip, shade: hollow ? 0.25 : 0.5 }) : null),
+        [textures, hollow, selected, clip],
+    );
+    useEffect(() => () => geometry.dispose(), [geometry]);
+    useEffect(() => () => edges.dispose(), [edges]);
+    useEffect(() => () => material?.dispose(), [material]);
+    const planes = clip ? [clip] : [];
+    return (
+        <group>
+            {material ? (
+                <mesh geometry={geometry} material={material} onClick={onPick} />
+            ) : (
+                <mesh geometry={geometry} onClick={onPick}>
+                    <meshLambertMaterial color={selected ? '#f0a03c' : neutral(part.kind, part.power)} side={hollow ? BackSide : FrontSide} clippingPlanes={planes} />
+                </mesh>
+            )}
+            <lineSegments geometry={edges} renderOrder={selected ? 2 : 0}>
+                <lineBasicMaterial color={selected ? (dark ? '#ffc46b' : '#8a4b00') : dark ? '#0d1012' : '#3b4146'} transparent={!selected} opacity={selected ? 1 : 0.45} clippingPlanes={planes} />
+            </lineSegments>
+        </group>
+    );
+}

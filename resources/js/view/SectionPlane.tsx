@@ -1,0 +1,79 @@
+import { useThree, type ThreeEvent } from '@react-three/fiber';
+import { useEffect, useMemo, useRef } from 'react';
+import { DoubleSide, Euler, Line3, Plane, Vector3 } from 'three';
+import type { OrbitControls } from 'three-stdlib';
+import { useScreen, type Section } from '../project/screenState';
+import { fieldMaterial, type FieldTextures } from './fieldMaterial';
+
+const directions = [new Vector3(1, 0, 0), new Vector3(0, 1, 0), new Vector3(0, 0, 1)];
+const turns = [new Euler(0, Math.PI / 2, 0), new Euler(-Math.PI / 2, 0, 0), new Euler(0, 0, 0)];
+
+/** Keeps what lies below the section. */
+export const clipPlane = (section: Section): Plane => new Plane(directions[section.axis]!.clone().negate(), section.position + 1e-6);
+
+interface Props {
+    section: Section;
+    low: Vector3;
+    high: Vector3;
+    textures: FieldTextures | null;
+}
+
+/** The cut itself, coloured by the field, with a handle that is dragged along the axis. */
+export function SectionPlane({ section, low, high, textures }: Props) {
+    const set = useScreen((s) => s.set);
+    const { controls, camera, invalidate } = useThree();
+    const dragging = useRef(false);
+    const axis = section.axis;
+    const size = high.clone().sub(low);
+    const middle = low.clone().add(high).multiplyScalar(0.5).setComponent(axis, section.position);
+    const extent: [number, number] = axis === 0 ? [size.z, size.y] : axis === 1 ? [size.x, size.z] : [size.x, size.y];
+    const material = useMemo(() => (textures ? fieldMaterial(textures, { side: 'both', masked: true, shade: 0 }) : null), [textures]);
+    useEffect(() => () => material?.dispose(), [material]);
+
+    const handle = middle.clone();
+    const across = axis === 0 ? 1 : 0;
+    handle.setComponent(across, high.getComponent(across));
+    const radius = 0.014 * size.length();
+
+    const drag = (event: ThreeEvent<PointerEvent>) => {
+        if (!dragging.current) return;
+        event.stopPropagation();
+        // The point of the handle's line nearest to the ray under the pointer.
+        const reach = size.length() * 4;
+        const line = new Line3(handle.clone().addScaledVector(directions[axis]!, -reach), handle.clone().addScaledVector(directions[axis]!, reach));
+        const facing = new Plane().setFromNormalAndCoplanarPoint(
+            camera.getWorldDirection(new Vector3()).projectOnPlane(directions[axis]!).normalize(), handle,
+        );
+        const hit = event.ray.intersectPlane(facing, new Vector3());
+        if (!hit) return;
+        const position = line.closestPointToPoint(hit, true, new Vector3()).getComponent(axis);
+        set({ section: { axis, position: Math.min(Math.max(position, low.getComponent(axis)), high.getComponent(axis)) } });
+        invalidate();
+    };
+    const hold = (event: ThreeEvent<PointerEvent>, down: boolean) => {
+        event.stopPropagation();
+        dragging.current = down;
+        const orbit = controls as OrbitControls | null;
+        if (orbit) orbit.enabled = !down;
+        const target = event.target as Element;
+        if (down) target.setPointerCapture(event.pointerId);
+        else target.releasePointerCapture(event.pointerId);
+    };
+
+    return (
+        <group>
+            {material ? (
+                <mesh position={middle} rotation={turns[axis]} material={material}><planeGeometry args={extent} /></mesh>
+            ) : (
+                <mesh position={middle} rotation={turns[axis]} raycast={() => undefined}>
+                    <planeGeometry args={extent} />
+                    <meshBasicMaterial color="#d98a1c" transparent opacity={0.12} side={DoubleSide} depthWrite={false} />
+                </mesh>
+            )}
+            <mesh position={handle} onPointerDown={(e) => hold(e, true)} onPointerUp={(e) => hold(e, false)} onPointerMove={drag}>
+                <sphereGeometry args={[radius, 20, 14]} />
+                <meshBasicMaterial color="#d98a1c" />
+            </mesh>
+        </group>
+    );
+}

@@ -1,0 +1,133 @@
+import Box from '@mui/material/Box';
+import Paper from '@mui/material/Paper';
+import { useTheme } from '@mui/material/styles';
+import { Html, OrbitControls, OrthographicCamera } from '@react-three/drei';
+import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber';
+import { useEffect, useMemo, useState } from 'react';
+import { Vector3, type OrthographicCamera as Camera } from 'three';
+import type { OrbitControls as Controls } from 'three-stdlib';
+import { api } from '../api/client';
+import { useField } from '../api/queries';
+import type { Outline, OutlinePart, ProbeValue } from '../api/types';
+import { usePreferences, useScreen } from '../project/screenState';
+import type { RunState } from '../runs/useRunState';
+import { temperatureWithUnit } from '../units/units';
+import { makeField, type Field } from './field';
+import { makeTextures, type FieldTextures } from './fieldMaterial';
+import { Legend } from './Legend';
+import { PartMesh } from './PartMesh';
+import { clipPlane, SectionPlane } from './SectionPlane';
+import { ViewTools, type Facing } from './ViewTools';
+
+const directionOf: Record<Facing, [number, number, number]> = { home: [-0.9, -1.25, 1.05], x: [-1, 0, 0], y: [0, -1, 0], z: [0, -1e-4, 1] };
+
+/** Puts the camera so that the whole space is seen from a direction. */
+function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to: Facing; count: number } }) {
+    const { camera, controls, size, invalidate } = useThree();
+    const sized = size.width > 0;
+    useEffect(() => {
+        const orbit = controls as Controls | null;
+        const middle = low.clone().add(high).multiplyScalar(0.5);
+        const radius = 0.5 * low.distanceTo(high);
+        camera.up.set(0, 0, 1);
+        camera.position.copy(middle).addScaledVector(new Vector3(...directionOf[facing.to]).normalize(), radius * 6);
+        (camera as Camera).zoom = Math.min(size.width, size.height * 1.25) / (2.1 * radius);
+        camera.near = 0.01 * radius;
+        camera.far = 20 * radius;
+        camera.lookAt(middle);
+        camera.updateProjectionMatrix();
+        orbit?.target.copy(middle);
+        orbit?.update();
+        invalidate();
+        // Only when asked: a resize must not undo the user's own view.
+    }, [low, high, facing, controls, sized]);
+    return null;
+}
+
+function Marker({ at, text }: { at: [number, number, number]; text: string }) {
+    return (
+        <Html position={at} zIndexRange={[5, 0]} style={{ pointerEvents: 'none', transform: 'translate(6px, -30px)' }}>
+            <Box sx={{ bgcolor: 'background.paper', color: 'text.primary', border: 1, borderColor: 'text.secondary', borderRadius: 0.75, px: 0.75, fontSize: 12, whiteSpace: 'nowrap' }}>{text}</Box>
+        </Html>
+    );
+}
+
+interface SceneProps {
+    outline: Outline;
+    field: Field | null;
+    textures: FieldTextures | null;
+    run: number | undefined;
+    facing: { to: Facing; count: number };
+}
+
+function Scene({ outline, field, textures, run, facing }: SceneProps) {
+    const { selection, hidden, section, probing, select } = useScreen();
+    const { units, scheme } = usePreferences();
+    const [probe, setProbe] = useState<{ at: [number, number, number]; text: string } | null>(null);
+    const low = useMemo(() => new Vector3(...outline.space.min), [outline]);
+    const high = useMemo(() => new Vector3(...outline.space.max), [outline]);
+    const clip = useMemo(() => (section ? clipPlane(section) : null), [section]);
+    useEffect(() => setProbe(null), [run, probing]);
+
+    const pick = (part: OutlinePart) => (event: ThreeEvent<MouseEvent>) => {
+        // A drag of the camera ends in a click too; a hidden half does not count.
+        if (event.delta > 4 || (clip && clip.distanceToPoint(event.point) < 0)) return;
+        event.stopPropagation();
+        if (probing && run !== undefined && event.face) {
+            const inside = event.point.clone().addScaledVector(event.face.normal, part.kind === 'shell' ? 0 : -1e-5);
+            const at: [number, number, number] = [inside.x, inside.y, inside.z];
+            setProbe({ at, text: 'reading' });
+            api.get<ProbeValue>(`/api/runs/${run}/probe?x=${at[0]}&y=${at[1]}&z=${at[2]}`)
+                .then((value) => setProbe({ at, text: value.temperature === null ? 'nothing is computed here' : `${part.name} ${temperatureWithUnit(value.temperature, units, 2)}` }))
+                .catch((e: Error) => setProbe({ at, text: e.message }));
+        } else select(part.id, event.nativeEvent.ctrlKey || event.nativeEvent.shiftKey);
+    };
+
+    return (
+        <>
+            <OrthographicCamera makeDefault />
+            <OrbitControls makeDefault enableDamping={false} />
+            <Aim low={low} high={high} facing={facing} />
+            <ambientLight intensity={1.9} />
+            <directionalLight position={[-1, -2, 4]} intensity={1.6} />
+            {outline.parts.filter((part) => !hidden.includes(part.id)).map((part) => (
+                <PartMesh key={part.id} part={part} textures={textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} />
+            ))}
+            {section && <SectionPlane section={section} low={low} high={high} textures={textures} />}
+            {field && !section && <Marker at={field.max.at} text={`max ${temperatureWithUnit(field.max.value, units)}`} />}
+            {field && !section && <Marker at={field.min.at} text={`min ${temperatureWithUnit(field.min.value, units)}`} />}
+            {probe && <Marker at={probe.at} text={probe.text} />}
+        </>
+    );
+}
+
+/** The 3-D view: parts coloured by temperature in Judge, by what they are elsewhere. Renders only when something changes. */
+export default function View({ outline, runs }: { outline: Outline; runs: RunState }) {
+    const stage = useScreen((s) => s.stage);
+    const probing = useScreen((s) => s.probing);
+    const select = useScreen((s) => s.select);
+    const units = usePreferences((s) => s.units);
+    const theme = useTheme();
+    const [facing, setFacing] = useState<{ to: Facing; count: number }>({ to: 'home', count: 0 });
+    const judged = stage === 'Judge' && !runs.stale ? runs.solved?.id : undefined;
+    const bytes = useField(judged, 'temperature');
+    const result = judged === undefined ? undefined : runs.result;
+    const field = useMemo(() => (result && bytes.data ? makeField(result.grid.lines, bytes.data) : null), [result, bytes.data]);
+    const textures = useMemo(() => (field ? makeTextures(field) : null), [field]);
+    useEffect(() => () => textures?.dispose(), [textures]);
+    return (
+        <Box
+            sx={{ position: 'absolute', inset: 0, background: theme.palette.mode === 'light' ? 'linear-gradient(#faf8f4, #eae5db)' : 'linear-gradient(#262b2f, #1a1d20)', cursor: probing ? 'crosshair' : undefined }}
+            data-coloured={textures ? 'temperature' : 'kind'}
+        >
+            <Canvas frameloop="demand" dpr={1} gl={{ antialias: false }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
+                <Scene outline={outline} field={field} textures={textures} run={judged} facing={facing} />
+            </Canvas>
+            <ViewTools outline={outline} mayProbe={field !== null} face={(to) => setFacing((f) => ({ to, count: f.count + 1 }))} />
+            {field && <Legend min={field.min.value} max={field.max.value} units={units} />}
+            {stage === 'Judge' && runs.stale && (
+                <Paper variant="outlined" sx={{ position: 'absolute', left: 14, bottom: 14, px: 1.5, py: 1 }}>The model has changed; run again to colour it by temperature.</Paper>
+            )}
+        </Box>
+    );
+}

@@ -1,0 +1,76 @@
+import ContentCut from '@mui/icons-material/ContentCut';
+import ColorizeOutlined from '@mui/icons-material/ColorizeOutlined';
+import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import Slider from '@mui/material/Slider';
+import Stack from '@mui/material/Stack';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Tooltip from '@mui/material/Tooltip';
+import type { Outline } from '../api/types';
+import { usePreferences, useScreen } from '../project/screenState';
+import { size } from '../units/units';
+
+export type Facing = 'home' | 'x' | 'y' | 'z';
+
+interface Props {
+    outline: Outline;
+    mayProbe: boolean;
+    face: (facing: Facing) => void;
+}
+
+const axes = ['x', 'y', 'z'] as const;
+
+/** Section, probe, hidden parts and the standard directions of view. */
+export function ViewTools({ outline, mayProbe, face }: Props) {
+    const { section, probing, hidden, set } = useScreen();
+    const units = usePreferences((s) => s.units);
+    const { min, max } = outline.space;
+    const cut = (axis: 0 | 1 | 2) => set({ section: { axis, position: 0.5 * (min[axis]! + max[axis]!) } });
+    return (
+        <Stack direction="row" sx={{ position: 'absolute', top: 12, left: 14, right: 14, justifyContent: 'space-between', alignItems: 'start', pointerEvents: 'none', '& > *': { pointerEvents: 'auto' } }}>
+            <Paper variant="outlined" sx={{ display: 'flex', alignItems: 'center', px: 0.5, height: 36, gap: 0.5 }}>
+                <Button color="inherit" startIcon={<ContentCut fontSize="small" />} aria-pressed={section !== null} onClick={() => (section ? set({ section: null }) : cut(2))} sx={section ? { color: 'primary.main' } : undefined}>
+                    Section
+                </Button>
+                {section && (
+                    <>
+                        <ToggleButtonGroup exclusive size="small" value={section.axis} aria-label="Axis of the section" onChange={(_e, axis: 0 | 1 | 2 | null) => axis !== null && cut(axis)}>
+                            {axes.map((name, axis) => <ToggleButton key={name} value={axis} sx={{ py: 0, px: 1, textTransform: 'none' }}>{name}</ToggleButton>)}
+                        </ToggleButtonGroup>
+                        <Slider
+                            size="small"
+                            sx={{ width: 110, mx: 1 }}
+                            aria-label="Position of the section"
+                            min={min[section.axis]}
+                            max={max[section.axis]}
+                            step={(max[section.axis]! - min[section.axis]!) / 200}
+                            value={section.position}
+                            onChange={(_e, position) => set({ section: { axis: section.axis, position: position as number } })}
+                        />
+                        <Box sx={{ width: 72, fontSize: 12.5, whiteSpace: 'nowrap' }}>{size([section.position], units)}</Box>
+                    </>
+                )}
+                {mayProbe && (
+                    <Tooltip title="Click a surface to read its temperature">
+                        <Button color="inherit" startIcon={<ColorizeOutlined fontSize="small" />} aria-pressed={probing} onClick={() => set({ probing: !probing })} sx={probing ? { color: 'primary.main' } : undefined}>
+                            Probe
+                        </Button>
+                    </Tooltip>
+                )}
+                {hidden.length > 0 && (
+                    <Button color="inherit" startIcon={<VisibilityOutlined fontSize="small" />} onClick={() => set({ hidden: [] })}>
+                        Show {hidden.length} hidden
+                    </Button>
+                )}
+            </Paper>
+            <Paper variant="outlined" sx={{ display: 'flex', alignItems: 'center', height: 36, px: 0.5 }} role="group" aria-label="Look along">
+                {(['home', 'x', 'y', 'z'] as const).map((facing) => (
+                    <Button key={facing} color="inherit" sx={{ minWidth: 30, px: 1 }} onClick={() => face(facing)}>{facing === 'home' ? 'Home' : facing.toUpperCase()}</Button>
+                ))}
+            </Paper>
+        </Stack>
+    );
+}

@@ -1,0 +1,29 @@
+import { BoxGeometry, CylinderGeometry, EdgesGeometry, type BufferGeometry } from 'three';
+import { mergeGeometries } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
+import type { Drawing, OutlinePart } from '../api/types';
+
+type Triple = [number, number, number];
+
+function boxGeometry(min: readonly number[], max: readonly number[]): BufferGeometry {
+    const [a, b] = [min as Triple, max as Triple];
+    return new BoxGeometry(b[0] - a[0], b[1] - a[1], b[2] - a[2]).translate(0.5 * (a[0] + b[0]), 0.5 * (a[1] + b[1]), 0.5 * (a[2] + b[2]));
+}
+
+function cylinderGeometry(drawing: Drawing): BufferGeometry {
+    const length = drawing.to! - drawing.from!;
+    const geometry = new CylinderGeometry(drawing.radius, drawing.radius, length, 32);
+    const [u, v] = drawing.centre as [number, number];
+    const middle = drawing.from! + 0.5 * length;
+    // The cylinder of the library stands along y.
+    if (drawing.axis === 0) return geometry.rotateZ(-Math.PI / 2).translate(middle, u, v);
+    if (drawing.axis === 1) return geometry.translate(u, middle, v);
+    return geometry.rotateX(Math.PI / 2).translate(u, v, middle);
+}
+
+/** One merged mesh per part. A hollow box is its outline: drawn from the inside, so that its near walls do not hide what it holds. */
+export function partGeometry(part: OutlinePart): BufferGeometry {
+    if (part.kind === 'shell') return boxGeometry(part.min, part.max);
+    return mergeGeometries(part.drawing.map((d) => (d.kind === 'cylinder' ? cylinderGeometry(d) : boxGeometry(d.min!, d.max!))));
+}
+
+export const edgeGeometry = (geometry: BufferGeometry): EdgesGeometry => new EdgesGeometry(geometry, 30);
