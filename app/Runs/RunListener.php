@@ -30,7 +30,7 @@ final class RunListener implements ProgressListener
         Run::query()->whereKey($this->run->id)->update([
             'progress' => json_encode([...$progress->toArray(), 'seconds' => $elapsed]), 'cells' => $progress->cells, 'heartbeat_at' => now(),
         ]);
-        if ($progress->iteration > 0) {
+        if ($progress->stage === 'solving') {
             $this->run->samples()->create([
                 'iteration' => $progress->iteration, 'residual' => $progress->residual, 'worst_margin' => $progress->worstMargin, 'seconds' => $elapsed,
             ]);

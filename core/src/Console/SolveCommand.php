@@ -80,6 +80,9 @@ final class SolveCommand
         $balance = $result['balance'];
         printf("\nHeat in %.4f W, out %.4f W, balance error %.1e.\n", $balance['in'], $balance['out'], $balance['error']);
         printf("%s: %d cells (%s), %d iterations, %.1f s.\n", $model->name, $result['grid']['cells'], $result['grid']['grade'], $result['solver']['iterations'], $result['solver']['seconds']);
+        foreach ($result['warnings'] as $warning) {
+            echo "Warning: $warning.\n";
+        }
         printf("%d of %d limits missed.\n", $result['verdict']['missed'], $result['verdict']['limits']);
     }
 }

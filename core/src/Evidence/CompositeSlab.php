@@ -74,7 +74,7 @@ final class CompositeSlab extends VerificationCase
                 self::watch('l3-bottom', ['part' => 'l3', 'face' => 'z-']), self::watch('l4-top', ['part' => 'l4', 'face' => 'z+']),
                 self::watch('bottom', ['side' => 'z-']), self::watch('bottom-flux', ['side' => 'z-'], 'heatFlux'),
             ],
-            'analysis' => ['grid' => ['grade' => 'working']],
+            'analysis' => ['grid' => ['grade' => 'working', 'lines' => ['x' => [0, self::WIDTH / 2, self::WIDTH], 'y' => [0, self::WIDTH / 2, self::WIDTH]]]],
         ]);
     }
 }

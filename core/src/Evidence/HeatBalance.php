@@ -36,7 +36,7 @@ final class HeatBalance extends VerificationCase
                 ['id' => 'die', 'shape' => ['kind' => 'block', 'size' => [0.008, 0.008, 0.001]], 'at' => [0.07, 0.03, 0.00764], 'material' => 'silicon', 'power' => 3],
                 ['id' => 'sink', 'shape' => ['kind' => 'plateFins', 'size' => [0.03, 0.03], 'base' => 0.003, 'height' => 0.02, 'count' => 6, 'thickness' => 0.0012], 'at' => [0.025, 0.025, 0.00964], 'material' => 'aluminium-6063'],
             ],
-            'analysis' => ['grid' => ['grade' => 'scout']],
+            'analysis' => ['grid' => ['grade' => 'scout', 'maxCells' => 25000]],
         ]);
 
         return [

@@ -37,6 +37,7 @@ final class TwoResistanceComponent extends VerificationCase
                     'power' => 5, 'faces' => ['z+' => ['heat' => ['kind' => 'contact', 'resistance' => 0.2 * self::AREA]]]],
                 ['id' => 'sink', 'shape' => $block(0.005), 'at' => [0, 0, 0.005], 'material' => 'stiff'],
             ],
+            'analysis' => ['grid' => ['lines' => ['x' => [0, 0.005, 0.01, 0.015, 0.02], 'y' => [0, 0.005, 0.01, 0.015, 0.02]]]],
             'watches' => [self::watch('sink', ['part' => 'sink']), self::watch('board', ['part' => 'board', 'face' => 'z+']),
                 self::watch('junction', ['part' => 'chip', 'node' => 'junction']), self::watch('case', ['part' => 'chip', 'node' => 'case']),
                 self::watch('up', ['side' => 'z+'], 'heat'), self::watch('down', ['side' => 'z-'], 'heat')],

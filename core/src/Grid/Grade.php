@@ -9,10 +9,10 @@ final readonly class Grade
 {
     /**
      * @param int $acrossSpace largest cell: this many fit along the longest side of the space
-     * @param int $perInterval fewest cells between two neighbouring key planes
+     * @param int $acrossFeature fewest cells across a fin, gap, wall or layer
      * @param float $growth largest ratio of neighbouring cell widths
      */
-    private function __construct(public int $acrossSpace, public int $perInterval, public float $growth, public int $maxCells)
+    private function __construct(public int $acrossSpace, public int $acrossFeature, public float $growth, public int $maxCells)
     {
     }
 

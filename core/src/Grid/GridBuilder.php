@@ -18,28 +18,28 @@ final class GridBuilder
         $planes = [self::planes($model, 0), self::planes($model, 1), self::planes($model, 2)];
         $longest = max($model->space->box->size(0), $model->space->box->size(1), $model->space->box->size(2));
         $coarser = 1.0;
-        $perInterval = $grade->perInterval;
+        $across = $grade->acrossFeature;
         while (true) {
             $lines = [];
             foreach ($planes as $axis => $axisPlanes) {
                 $lines[] = $settings->lines[$axis] ?? (
                     $settings->cells !== null
                         ? self::uniform($model, $axis, $settings->cells[$axis])
-                        : LineSpacing::lines($axisPlanes, $coarser * $longest / $grade->acrossSpace, $perInterval, 1.0 + ($grade->growth - 1.0) * $coarser)
+                        : LineSpacing::lines($axisPlanes, $coarser * $longest / $grade->acrossSpace, self::fewest($model, $axis, $axisPlanes, $across), 1.0 + ($grade->growth - 1.0) * $coarser)
                 );
             }
             $grid = new Grid([$lines[0], $lines[1], $lines[2]]);
             if ($grid->count() <= $most || $settings->cells !== null || count($settings->lines) === 3) {
                 return $grid;
             }
-            if ($coarser > 8.0 && $perInterval === 1) {
+            if ($coarser > 8.0 && $across === 1) {
                 throw new GridException(sprintf(
                     'the parts of this model have so many different edges that even the coarsest grid has %d cells, more than the %d allowed; align parts, merge small ones, or allow more cells',
                     $grid->count(), $most,
                 ));
             }
             $coarser *= 1.15;
-            $perInterval = $coarser > 1.5 ? max(1, $perInterval - 1) : $perInterval;
+            $across = $coarser > 2.0 ? max(1, $across - 1) : $across;
         }
     }
 
@@ -70,6 +70,34 @@ final class GridBuilder
         $merged[] = $box->max[$axis];
 
         return $merged;
+    }
+
+    /**
+     * Fewest cells between neighbouring planes: those of the features that cover the interval, shared out by width.
+     *
+     * @param non-empty-list<float> $planes
+     * @return list<int>
+     */
+    private static function fewest(Model $model, int $axis, array $planes, int $across): array
+    {
+        $fewest = array_fill(0, count($planes) - 1, 1);
+        if ($across === 1) {
+            return $fewest;
+        }
+        $index = new Grid([$planes, $planes, $planes]);
+        foreach ($model->parts as $part) {
+            foreach ($part->shape->features() as $feature) {
+                if ($feature->axis !== $axis) {
+                    continue;
+                }
+                [$from, $to] = $index->range(0, $feature->from, $feature->to);
+                for ($i = $from; $i < $to; $i++) {
+                    $fewest[$i] = max($fewest[$i], (int) ceil($across * $index->widths[0][$i] / $feature->width() - 1e-6));
+                }
+            }
+        }
+
+        return $fewest;
     }
 
     /** @return list<float> */

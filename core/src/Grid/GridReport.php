@@ -23,10 +23,14 @@ final class GridReport
         foreach ($model->parts as $part) {
             foreach ($part->shape->features() as $feature) {
                 [$from, $to] = $grid->range($feature->axis, $feature->from, $feature->to);
-                $features[] = ['part' => $part->id, 'feature' => $feature->name, 'width' => $feature->width(), 'cells' => $to - $from];
+                $key = "$part->id $feature->name";
+                // Equal features of a part (its fins) are one line: the one with the fewest cells.
+                if (! isset($features[$key]) || $to - $from < $features[$key]['cells']) {
+                    $features[$key] = ['part' => $part->id, 'feature' => $feature->name, 'width' => $feature->width(), 'cells' => $to - $from];
+                }
             }
         }
 
-        return ['cells' => $grid->count(), 'shape' => $grid->cells, 'smallest' => $smallest, 'largest' => $largest, 'aspect' => $largest / $smallest, 'features' => $features];
+        return ['cells' => $grid->count(), 'shape' => $grid->cells, 'smallest' => $smallest, 'largest' => $largest, 'aspect' => $largest / $smallest, 'features' => array_values($features)];
     }
 }

@@ -13,14 +13,15 @@ final class LineSpacing
 {
     /**
      * @param non-empty-list<float> $planes rising
+     * @param list<int> $fewest cells of each interval between two planes
      * @return list<float>
      */
-    public static function lines(array $planes, float $largest, int $perInterval, float $growth): array
+    public static function lines(array $planes, float $largest, array $fewest, float $growth): array
     {
         $count = count($planes) - 1;
         $own = [];
         for ($i = 0; $i < $count; $i++) {
-            $own[] = min($largest, ($planes[$i + 1] - $planes[$i]) / $perInterval);
+            $own[] = min($largest, ($planes[$i + 1] - $planes[$i]) / $fewest[$i]);
         }
         $slope = $growth - 1.0;
         $left = [INF];
@@ -33,32 +34,43 @@ final class LineSpacing
         }
         $lines = [$planes[0]];
         for ($i = 0; $i < $count; $i++) {
-            array_push($lines, ...self::fill($planes[$i], $planes[$i + 1], $own[$i], $left[$i], $right[$i + 1], $slope, $perInterval));
+            array_push($lines, ...self::fill($planes[$i], $planes[$i + 1], $own[$i], $left[$i], $right[$i + 1], $slope, $fewest[$i]));
         }
 
         return $lines;
     }
 
-    /** @return list<float> lines after $from up to and including $to */
+    /**
+     * Lines after $from up to and including $to. The width wanted rises from $left, is at most $own, and falls to $right;
+     * the integral of dx/h over a slope is a logarithm, so lines are found exactly whatever the ratio of the widths.
+     *
+     * @return list<float>
+     */
     private static function fill(float $from, float $to, float $own, float $left, float $right, float $slope, int $fewest): array
     {
-        $samples = 256;
-        $step = ($to - $from) / $samples;
-        $cumulative = [0.0];
-        for ($s = 0; $s < $samples; $s++) {
-            $x = ($s + 0.5) * $step;
-            $h = min($own, $left + $slope * $x, $right + $slope * ($to - $from - $x));
-            $cumulative[] = $cumulative[$s] + $step / $h;
+        $length = $to - $from;
+        $left = min($left, $own);
+        $right = min($right, $own);
+        $rise = min(($own - $left) / $slope, $length);
+        $fall = min(($own - $right) / $slope, $length);
+        if ($rise + $fall > $length) {
+            $rise = min(max(0.5 * ($length + ($right - $left) / $slope), 0.0), $length);
+            $fall = $length - $rise;
         }
-        $cells = max($fewest, (int) ceil($cumulative[$samples] - 0.05));
+        $top = min($left + $slope * $rise, $right + $slope * $fall);
+        $onRise = log(1.0 + $slope * $rise / $left) / $slope;
+        $onTop = ($length - $rise - $fall) / $top;
+        $onFall = log(1.0 + $slope * $fall / $right) / $slope;
+        $total = $onRise + $onTop + $onFall;
+        $cells = max($fewest, (int) ceil($total - 0.05));
         $lines = [];
-        $s = 0;
         for ($cell = 1; $cell < $cells; $cell++) {
-            $wanted = $cumulative[$samples] * $cell / $cells;
-            while ($cumulative[$s + 1] < $wanted) {
-                $s++;
-            }
-            $lines[] = $from + $step * ($s + ($wanted - $cumulative[$s]) / ($cumulative[$s + 1] - $cumulative[$s]));
+            $wanted = $total * $cell / $cells;
+            $lines[] = match (true) {
+                $wanted <= $onRise => $from + $left * (exp($slope * $wanted) - 1.0) / $slope,
+                $wanted <= $onRise + $onTop => $from + $rise + ($wanted - $onRise) * $top,
+                default => $to - $right * (exp($slope * ($total - $wanted)) - 1.0) / $slope,
+            };
         }
         $lines[] = $to;
 

@@ -6,6 +6,7 @@ namespace Foehn\Results;
 
 use Foehn\Grid\GridReport;
 use Foehn\Model\Limit;
+use Foehn\Model\Part;
 use Foehn\Model\Space;
 use Foehn\Model\Target;
 use Foehn\Model\Watch;
@@ -57,6 +58,7 @@ final class ResultBuilder
             'limits' => $limits,
             'verdict' => self::verdict($limits),
             'balance' => $builder->balance(),
+            'warnings' => $builder->warnings(),
         ];
     }
 
@@ -159,6 +161,19 @@ final class ResultBuilder
         $scale = max(abs($in), 0.5 * $exchanged, 1e-30);
 
         return ['in' => $in, 'out' => $out, 'error' => abs($in - $out) / $scale];
+    }
+
+    /** @return list<string> what the user must know before trusting the numbers */
+    private function warnings(): array
+    {
+        $warnings = [];
+        foreach ($this->solution->model->parts as $index => $part) {
+            if ($this->solution->voxels->cellsOfPart[$index] === 0 && $part->material !== Part::FLUID) {
+                $warnings[] = sprintf('part "%s" has no cell: it is thinner than the cells of this grid, or later parts cover it', $part->name);
+            }
+        }
+
+        return $warnings;
     }
 
     /**

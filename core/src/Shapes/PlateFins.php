@@ -84,12 +84,14 @@ final readonly class PlateFins implements Shape
 
     public function features(): array
     {
-        $features = [new Feature('fin', $this->across, $this->finStart(0), $this->finStart(0) + $this->thickness)];
-        if ($this->count > 1) {
-            $features[] = new Feature('gap', $this->across, $this->finStart(0) + $this->thickness, $this->finStart(1));
-        }
         $ends = [$this->baseTop(), $this->upSign > 0 ? $this->box->min[$this->up] : $this->box->max[$this->up]];
-        $features[] = new Feature('base', $this->up, min($ends), max($ends));
+        $features = [new Feature('base', $this->up, min($ends), max($ends))];
+        for ($fin = 0; $fin < $this->count; $fin++) {
+            $features[] = new Feature('fin', $this->across, $this->finStart($fin), $this->finStart($fin) + $this->thickness);
+            if ($fin > 0) {
+                $features[] = new Feature('gap', $this->across, $this->finStart($fin - 1) + $this->thickness, $this->finStart($fin));
+            }
+        }
 
         return $features;
     }

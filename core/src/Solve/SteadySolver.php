@@ -33,6 +33,9 @@ final class SteadySolver
     /** Largest change of a temperature between two passes, K. */
     private const STEADY = 1e-4;
 
+    /** Between two reports, s. */
+    private const REPORT_PAUSE = 0.1;
+
     private Grid $grid;
 
     private Voxels $voxels;
@@ -86,7 +89,7 @@ final class SteadySolver
             $system->watts > 0.0 && $tolerance === self::RESIDUAL ? self::BALANCE * $system->watts : INF,
             progress: function (int $iteration, float $residual, array $x) use ($before, $system): bool {
                 $this->iterations = $before + $iteration;
-                if (hrtime(true) / 1e9 - $this->lastReport > 0.3) {
+                if (hrtime(true) / 1e9 - $this->lastReport > self::REPORT_PAUSE) {
                     $this->report('solving', $residual, LimitCheck::worstMargin($this->model, $this->voxels, $system, self::absolute($x, $system->reference)));
                 }
 

@@ -12,7 +12,7 @@ import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
 import { columnsOf } from './columns';
-import { partRows, withHeadings, type LedgerRow } from './rows';
+import { partRows, sorted, withHeadings, type LedgerRow } from './rows';
 
 interface Props {
     revision: Revision;
@@ -55,9 +55,7 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
         const all = partRows(revision.document as ModelDocument, revision.outline, result, grid.data);
         const wanted = search.trim().toLowerCase();
         const found = wanted ? all.filter((row) => `${row.name} ${row.material} ${row.part?.group ?? ''}`.toLowerCase().includes(wanted)) : all;
-        // Rows without a margin come last when the worst is wanted first.
-        if (sort[0]?.field === 'margin') return [...found].sort((a, b) => (a.margin ?? Infinity) - (b.margin ?? Infinity));
-        return sort.length > 0 ? found : withHeadings(found);
+        return sort[0] ? sorted(found, sort[0].field, sort[0].sort === 'desc' ? -1 : 1) : withHeadings(found);
     }, [revision, result, grid.data, search, sort]);
     const columns = useMemo(() => columnsOf(stage, units, materials.data ?? [], mayEdit), [stage, units, materials.data, mayEdit]);
     const missed = result?.verdict.missed ?? 0;
@@ -83,16 +81,15 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
             <Box sx={{ flex: 1, minHeight: 0, opacity: stale && stage === 'Judge' ? 0.62 : 1 }}>
                 <DataGrid
                     aria-label="Ledger of parts"
-                    density="compact"
                     rowHeight={27}
-                    columnHeaderHeight={30}
+                    columnHeaderHeight={32}
                     rows={rows}
                     columns={columns}
                     hideFooter
                     disableColumnMenu
                     disableColumnFilter
                     checkboxSelection={false}
-                    sortingMode={sort[0]?.field === 'margin' ? 'server' : 'client'}
+                    sortingMode="server"
                     sortModel={sort}
                     onSortModelChange={setSort}
                     isRowSelectable={({ row }) => row.heading === null}
@@ -113,7 +110,10 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                         fontSize: 13,
                         '& .MuiDataGrid-columnHeaderTitle': { fontSize: 12, fontWeight: 500, color: 'text.secondary' },
                         '& .MuiDataGrid-cell, & .MuiDataGrid-columnHeader': { px: 0.75 },
-                        '& .MuiDataGrid-cell:first-of-type, & .MuiDataGrid-columnHeader:first-of-type': { pl: 1.75 },
+                        '& [data-field="name"]': { pl: 1.75 },
+                        '& .MuiDataGrid-iconButtonContainer': { width: 18 },
+                        '& .MuiDataGrid-columnHeader:not(.MuiDataGrid-columnHeader--sorted) .MuiDataGrid-iconButtonContainer': { width: 0 },
+                        '& .MuiDataGrid-columnHeader:not(.MuiDataGrid-columnHeader--sorted):hover .MuiDataGrid-iconButtonContainer': { width: 0 },
                         '& .heading': { bgcolor: 'action.hover' },
                         '& .MuiDataGrid-cell--editable': { cursor: 'text' },
                         '& .MuiDataGrid-row.Mui-selected': { bgcolor: (t) => (t.palette.mode === 'light' ? '#fbe9cc' : '#4a3a20') },

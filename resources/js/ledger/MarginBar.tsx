@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 
-const FULL = 30;
+const FULL = 15;
 
-/** Margin in K on a scale of 30 K each way: to the right of the mark is kept, to the left is missed. */
+/** Margin in K on a scale of 15 K each way: to the right of the mark is kept, to the left is missed. */
 export function MarginBar({ margin }: { margin: number }) {
     const share = Math.min(Math.abs(margin) / FULL, 1) * 50;
     const missed = margin < 0;

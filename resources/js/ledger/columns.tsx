@@ -19,13 +19,12 @@ function numeric(column: Column): Column {
 /** The columns of a stage. The heading of an assembly spans all of them. */
 export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], editable: boolean): Column[] {
     const name: Column = {
-        field: 'name', headerName: 'Part', flex: 1, minWidth: 128, editable, sortable: true,
+        field: 'name', headerName: 'Part', flex: 1, minWidth: 108, editable, sortable: true,
         colSpan: (_value, row) => (row.heading === null ? 1 : 12),
         renderCell: ({ row }) => (row.heading === null ? row.name : <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>{row.heading}</Box>),
     };
     const power = numeric({
         field: 'powerText', headerName: 'W', width: 66, editable,
-        sortComparator: (_a, _b, p, q) => (p.api.getRow(p.id)?.part?.power ?? 0) - (q.api.getRow(q.id)?.part?.power ?? 0),
         renderCell: ({ row }) => (row.part && row.part.power !== 0 ? watts(row.part.power) : dash),
     });
     const material: Column = {
@@ -35,19 +34,18 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], e
     };
     const limit = numeric({
         field: 'limitText', headerName: `Limit ${temperatureUnit(units)}`, width: 84, editable,
-        sortComparator: (_a, _b, p, q) => (p.api.getRow(p.id)?.limit?.atMost ?? 0) - (q.api.getRow(q.id)?.limit?.atMost ?? 0),
         renderCell: ({ row }) => (row.limit?.atMost ? temperature(row.limit.atMost, units) : dash),
     });
     switch (stage) {
         case 'Build':
             return [
                 name,
-                { field: 'shape', headerName: 'Shape', width: 78, valueGetter: (_v, row) => kindNames[row.part?.kind ?? ''] ?? '' },
+                { field: 'shape', headerName: 'Shape', width: 72, valueGetter: (_v, row) => kindNames[row.part?.kind ?? ''] ?? '' },
                 {
-                    field: 'size', headerName: 'Size', width: 138, sortable: false,
+                    field: 'size', headerName: 'Size', width: 134, sortable: false,
                     renderCell: ({ row }) => row.part && size([0, 1, 2].map((i) => row.part!.max[i]! - row.part!.min[i]!), units),
                 },
-                { ...material, width: 150 },
+                { ...material, width: 132 },
             ];
         case 'Load':
             return [name, power, { field: 'model', headerName: 'Heat model', width: 110, valueGetter: (_v, row) => (row.part?.kind === 'package' ? 'two resistances' : row.part?.power ? 'uniform' : '') }, { ...material, width: 140 }];
@@ -63,17 +61,17 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], e
         case 'Judge':
             return [
                 name,
-                { ...power, width: 52 },
-                numeric({ field: 'temperature', headerName: `T max ${temperatureUnit(units)}`, width: 78, renderCell: ({ row }) => (row.temperature === null ? dash : temperature(row.temperature, units)) }),
-                { ...limit, headerName: `Limit ${temperatureUnit(units)}`, width: 70 },
+                { ...power, width: 50 },
+                numeric({ field: 'temperature', headerName: `T max ${temperatureUnit(units)}`, description: 'Junction of a package, hottest place of any other part', width: 68, renderCell: ({ row }) => (row.temperature === null ? dash : temperature(row.temperature, units)) }),
+                { ...limit, headerName: `Limit ${temperatureUnit(units)}`, width: 66 },
                 numeric({
-                    field: 'margin', headerName: `Margin ${differenceUnit(units)}`, width: 76,
+                    field: 'margin', headerName: `Margin ${differenceUnit(units)}`, width: 90,
                     renderCell: ({ row }) =>
                         row.margin === null ? dash : (
                             <Box component="span" sx={row.margin < 0 ? { color: 'error.main', fontWeight: 700 } : undefined}>{difference(row.margin, units)}</Box>
                         ),
                 }),
-                { field: 'bar', headerName: '', width: 64, sortable: false, renderCell: ({ row }) => row.margin !== null && <Box sx={{ width: '100%' }}><MarginBar margin={row.margin} /></Box> },
+                { field: 'bar', headerName: '', width: 52, sortable: false, renderCell: ({ row }) => row.margin !== null && <Box sx={{ width: '100%', height: '100%', display: 'flex', alignItems: 'center' }}><MarginBar margin={row.margin} /></Box> },
             ];
     }
 }

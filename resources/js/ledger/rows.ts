@@ -58,6 +58,43 @@ export function withHeadings(rows: LedgerRow[]): LedgerRow[] {
     return [...groups].flatMap(([group, members]) => [heading(group), ...members]);
 }
 
+/** Sorted by a column, rows without a value last in either direction. */
+export function sorted(rows: LedgerRow[], field: string, sign: 1 | -1): LedgerRow[] {
+    const known = rows.filter((row) => sortValue(row, field) !== null);
+    const unknown = rows.filter((row) => sortValue(row, field) === null);
+    return [
+        ...known.sort((a, b) => {
+            const [p, q] = [sortValue(a, field)!, sortValue(b, field)!];
+            return sign * (typeof p === 'number' && typeof q === 'number' ? p - q : String(p).localeCompare(String(q), undefined, { numeric: true }));
+        }),
+        ...unknown,
+    ];
+}
+
+function sortValue(row: LedgerRow, field: string): number | string | null {
+    switch (field) {
+        case 'powerText':
+            return row.part?.power ?? null;
+        case 'limitText':
+            return row.limit?.atMost ?? null;
+        case 'temperature':
+            return row.temperature;
+        case 'margin':
+            return row.margin;
+        case 'width':
+            return row.thinnest?.width ?? null;
+        case 'cells':
+            return row.thinnest?.cells ?? null;
+        case 'shape':
+        case 'model':
+            return row.part?.kind ?? null;
+        case 'material':
+            return row.part?.materialTitle ?? null;
+        default:
+            return row.name;
+    }
+}
+
 function heading(group: string): LedgerRow {
     const name = group || 'Not in an assembly';
     return {

@@ -38,6 +38,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
             ) : (
                 <Typography color="text.secondary">{grade} · balance {(balance.error * 100).toFixed(2)} % · revision {solved.revision}{solved.grade === 'scout' && ' · confirm on a finer grade'}</Typography>
             )}
+            {!stale && result.warnings.map((warning) => <Typography key={warning} variant="body2" sx={{ color: 'error.main' }}>Warning: {warning}.</Typography>)}
         </Box>
     );
 }

@@ -21,7 +21,7 @@ export function makeTheme(scheme: Scheme): Theme {
             divider: s.line,
         },
         shape: { borderRadius: 6 },
-        typography: { fontFamily: '"Inter Variable", system-ui, sans-serif', fontSize: 13, button: { textTransform: 'none', fontWeight: 550 } },
+        typography: { fontFamily: '"Inter Variable", system-ui, sans-serif', fontSize: 13, body1: { fontSize: 13.5 }, body2: { fontSize: 12.5 }, button: { textTransform: 'none', fontWeight: 550 } },
         components: {
             MuiCssBaseline: { styleOverrides: { body: { fontVariantNumeric: 'tabular-nums' }, 'html, body, #root': { height: '100%' } } },
             MuiButton: { defaultProps: { size: 'small', disableElevation: true } },

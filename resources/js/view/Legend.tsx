@@ -9,7 +9,7 @@ export function Legend({ min, max, units }: { min: number; max: number; units: U
     const ticks = [0, 0.25, 0.5, 0.75, 1].map((share) => temperatureNumber(min + share * (max - min), units));
     return (
         <Paper variant="outlined" sx={{ position: 'absolute', left: 14, bottom: 14, px: 1.5, py: 1, width: 330, fontSize: 12 }}>
-            <Box sx={{ mb: 0.5, color: 'text.secondary' }}>Temperature, {temperatureUnit(units)}</Box>
+            <Box sx={{ mb: 0.5, color: 'text.secondary' }}>Temperature of the parts, {temperatureUnit(units)}</Box>
             <Box sx={{ height: 12, background: gradient, borderRadius: 0.5 }} />
             <Stack direction="row" sx={{ justifyContent: 'space-between', mt: 0.25 }}>
                 {ticks.map((tick, i) => <span key={i}>{number(tick)}</span>)}

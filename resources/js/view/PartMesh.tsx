@@ -6,6 +6,9 @@ import { neutral } from './colours';
 import { fieldMaterial, type FieldTextures } from './fieldMaterial';
 import { edgeGeometry, partGeometry } from './geometry';
 
+/** Walls of a box are seen through, so that a cold, dark housing does not drown what it holds. */
+const HOUSING_OPACITY = 0.35;
+
 interface Props {
     part: OutlinePart;
     textures: FieldTextures | null;
@@ -21,7 +24,7 @@ export function PartMesh({ part, textures, selected, clip, dark, onPick }: Props
     const edges = useMemo(() => edgeGeometry(geometry), [geometry]);
     const hollow = part.kind === 'shell';
     const material = useMemo(
-        () => (textures ? fieldMaterial(textures, { side: hollow ? 'back' : 'front', selected, clip, shade: hollow ? 0.25 : 0.5 }) : null),
+        () => (textures ? fieldMaterial(textures, { side: hollow ? 'back' : 'front', selected, clip, shade: hollow ? 0.25 : 0.5, opacity: hollow ? HOUSING_OPACITY : 1 }) : null),
         [textures, hollow, selected, clip],
     );
     useEffect(() => () => geometry.dispose(), [geometry]);
@@ -31,9 +34,9 @@ export function PartMesh({ part, textures, selected, clip, dark, onPick }: Props
     return (
         <group>
             {material ? (
-                <mesh geometry={geometry} material={material} onClick={onPick} />
+                <mesh key="field" geometry={geometry} material={material} onClick={onPick} />
             ) : (
-                <mesh geometry={geometry} onClick={onPick}>
+                <mesh key="plain" geometry={geometry} onClick={onPick}>
                     <meshLambertMaterial color={selected ? '#f0a03c' : neutral(part.kind, part.power)} side={hollow ? BackSide : FrontSide} clippingPlanes={planes} />
                 </mesh>
             )}

@@ -63,16 +63,16 @@ export function SectionPlane({ section, low, high, textures }: Props) {
     return (
         <group>
             {material ? (
-                <mesh position={middle} rotation={turns[axis]} material={material}><planeGeometry args={extent} /></mesh>
+                <mesh key="field" position={middle} rotation={turns[axis]} material={material}><planeGeometry args={extent} /></mesh>
             ) : (
-                <mesh position={middle} rotation={turns[axis]} raycast={() => undefined}>
+                <mesh key="plain" position={middle} rotation={turns[axis]} raycast={() => undefined}>
                     <planeGeometry args={extent} />
                     <meshBasicMaterial color="#d98a1c" transparent opacity={0.12} side={DoubleSide} depthWrite={false} />
                 </mesh>
             )}
-            <mesh position={handle} onPointerDown={(e) => hold(e, true)} onPointerUp={(e) => hold(e, false)} onPointerMove={drag}>
+            <mesh position={handle} renderOrder={10} onPointerDown={(e) => hold(e, true)} onPointerUp={(e) => hold(e, false)} onPointerMove={drag}>
                 <sphereGeometry args={[radius, 20, 14]} />
-                <meshBasicMaterial color="#d98a1c" />
+                <meshBasicMaterial color="#d98a1c" depthTest={false} transparent />
             </mesh>
         </group>
     );

@@ -3,7 +3,7 @@ import Paper from '@mui/material/Paper';
 import { useTheme } from '@mui/material/styles';
 import { Html, OrbitControls, OrthographicCamera } from '@react-three/drei';
 import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Vector3, type OrthographicCamera as Camera } from 'three';
 import type { OrbitControls as Controls } from 'three-stdlib';
 import { api } from '../api/client';
@@ -31,7 +31,7 @@ function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to:
         const radius = 0.5 * low.distanceTo(high);
         camera.up.set(0, 0, 1);
         camera.position.copy(middle).addScaledVector(new Vector3(...directionOf[facing.to]).normalize(), radius * 6);
-        (camera as Camera).zoom = Math.min(size.width, size.height * 1.25) / (2.1 * radius);
+        (camera as Camera).zoom = Math.min(size.width, size.height * 1.25) / (2.3 * radius);
         camera.near = 0.01 * radius;
         camera.far = 20 * radius;
         camera.lookAt(middle);
@@ -41,12 +41,20 @@ function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to:
         invalidate();
         // Only when asked: a resize must not undo the user's own view.
     }, [low, high, facing, controls, sized]);
+    const width = useRef(size.width);
+    useEffect(() => {
+        // A panel that opens or closes scales the picture instead of cutting it.
+        if (width.current > 0 && size.width > 0) (camera as Camera).zoom *= size.width / width.current;
+        width.current = size.width;
+        camera.updateProjectionMatrix();
+        invalidate();
+    }, [camera, size.width, invalidate]);
     return null;
 }
 
 function Marker({ at, text }: { at: [number, number, number]; text: string }) {
     return (
-        <Html position={at} zIndexRange={[5, 0]} style={{ pointerEvents: 'none', transform: 'translate(6px, -30px)' }}>
+        <Html position={at} zIndexRange={[5, 0]} style={{ pointerEvents: 'none', transform: 'translate(-50%, -34px)' }}>
             <Box sx={{ bgcolor: 'background.paper', color: 'text.primary', border: 1, borderColor: 'text.secondary', borderRadius: 0.75, px: 0.75, fontSize: 12, whiteSpace: 'nowrap' }}>{text}</Box>
         </Html>
     );
@@ -94,8 +102,8 @@ function Scene({ outline, field, textures, run, facing }: SceneProps) {
                 <PartMesh key={part.id} part={part} textures={textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} />
             ))}
             {section && <SectionPlane section={section} low={low} high={high} textures={textures} />}
-            {field && !section && <Marker at={field.max.at} text={`max ${temperatureWithUnit(field.max.value, units)}`} />}
-            {field && !section && <Marker at={field.min.at} text={`min ${temperatureWithUnit(field.min.value, units)}`} />}
+            {field && !section && <Marker at={field.max.at} text={`hottest body ${temperatureWithUnit(field.max.value, units)}`} />}
+            {field && !section && <Marker at={field.min.at} text={`coldest ${temperatureWithUnit(field.min.value, units)}`} />}
             {probe && <Marker at={probe.at} text={probe.text} />}
         </>
     );

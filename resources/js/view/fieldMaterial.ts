@@ -33,6 +33,7 @@ const fragmentShader = /* glsl */ `
     uniform float shade;
     uniform float lift;
     uniform bool masked;
+    uniform float opacity;
     in vec3 vPlace;
     in vec3 vNormal;
     out vec4 colour;
@@ -49,7 +50,7 @@ const fragmentShader = /* glsl */ `
         if (masked && value.g < 0.5) discard;
         vec3 tint = texture(scale, vec2(clamp(value.r, 0.0, 1.0), 0.5)).rgb;
         float light = 1.0 - shade * (0.5 - 0.35 * vNormal.z - 0.15 * vNormal.y);
-        colour = vec4(mix(tint * light, vec3(1.0), lift), 1.0);
+        colour = vec4(mix(tint * light, vec3(1.0), lift), opacity);
     }
 `;
 
@@ -90,15 +91,18 @@ interface Options {
     shade?: number;
     selected?: boolean;
     clip?: Plane | null;
+    opacity?: number;
 }
 
-export function fieldMaterial(textures: FieldTextures, { side, masked = false, shade = 0.5, selected = false, clip = null }: Options): ShaderMaterial {
+export function fieldMaterial(textures: FieldTextures, { side, masked = false, shade = 0.5, selected = false, clip = null, opacity = 1 }: Options): ShaderMaterial {
     const diagonal = textures.high.distanceTo(textures.low);
     return new ShaderMaterial({
         glslVersion: GLSL3,
         vertexShader,
         fragmentShader,
         side: side === 'front' ? FrontSide : side === 'back' ? BackSide : DoubleSide,
+        transparent: opacity < 1,
+        depthWrite: opacity === 1,
         clipping: true,
         clippingPlanes: clip ? [clip] : [],
         uniforms: {
@@ -111,6 +115,7 @@ export function fieldMaterial(textures: FieldTextures, { side, masked = false, s
             shade: { value: shade },
             lift: { value: selected ? 0.28 : 0 },
             masked: { value: masked },
+            opacity: { value: opacity },
         },
     });
 }

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Console;
+
+use Foehn\Tests\Models;
+use PHPUnit\Framework\TestCase;
+
+/** The command line as an outsider uses it: text, files and exit codes. */
+final class CommandLineTest extends TestCase
+{
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir() . '/foehn-test-' . bin2hex(random_bytes(6));
+        mkdir($this->folder);
+    }
+
+    protected function tearDown(): void
+    {
+        array_map(unlink(...), glob("$this->folder/*/*") ?: []);
+        array_map(rmdir(...), glob("$this->folder/*", GLOB_ONLYDIR) ?: []);
+        array_map(unlink(...), glob("$this->folder/*") ?: []);
+        rmdir($this->folder);
+    }
+
+    public function testSolvesAndWritesResultAndFields(): void
+    {
+        [$code, $output] = $this->foehn(Models::block(['analysis' => ['grid' => ['cells' => [4, 4, 4]]]]), '--out', "$this->folder/out");
+
+        self::assertSame(0, $code, $output);
+        self::assertMatchesRegularExpression('/Block +10\.00 +27\d\.\d\d.+200\.00 +-7\d\.\d\d +MISSED/', $output);
+        self::assertStringContainsString('Heat in 10.0000 W, out 10.0000 W', $output);
+        $result = json_decode((string) file_get_contents("$this->folder/out/result.json"), true);
+        self::assertSame('foehn-result', $result['format']);
+        self::assertSame(4 * 64, filesize("$this->folder/out/temperature.f32"));
+    }
+
+    public function testStrictFailsOnAMissedLimit(): void
+    {
+        self::assertSame(1, $this->foehn(Models::block(), '--strict')[0]);
+        self::assertSame(0, $this->foehn(Models::block(['limits' => []]), '--strict')[0]);
+    }
+
+    public function testBadInputIsASentenceAndExitTwo(): void
+    {
+        [$code, $output] = $this->foehn(Models::block(['typo' => 1]));
+        self::assertSame(2, $code);
+        self::assertStringStartsWith('/typo: unknown field "typo"', $output);
+        self::assertStringNotContainsString('Stack trace', $output);
+
+        [$code, $output] = $this->foehn('{"format":');
+        self::assertSame(2, $code);
+        self::assertStringContainsString('not a JSON document', $output);
+    }
+
+    /**
+     * @param array<string, mixed>|string $model
+     * @return array{int, string}
+     */
+    private function foehn(array|string $model, string ...$arguments): array
+    {
+        file_put_contents("$this->folder/model.json", is_string($model) ? $model : json_encode($model));
+        $command = implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, dirname(__DIR__, 2) . '/bin/foehn', 'solve', "$this->folder/model.json", ...$arguments]));
+        exec("$command 2>&1", $lines, $code);
+
+        return [$code, implode("\n", $lines)];
+    }
+}

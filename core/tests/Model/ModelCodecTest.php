@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Model;
+
+use Foehn\Model\ModelCodec;
+use Foehn\Model\ModelException;
+use Foehn\Tests\Models;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class ModelCodecTest extends TestCase
+{
+    public function testEvaluatesParametersUnitsAndMaterials(): void
+    {
+        $model = Models::read(Models::demo());
+
+        self::assertCount(15, $model->parts);
+        self::assertEqualsWithDelta(318.15, $model->surroundings->temperature, 1e-9);
+        self::assertEqualsWithDelta(0.025, $model->parts[14]->shape->bounds()->size(2), 1e-12, 'base 3 mm and parameter fin_height 22 mm');
+        self::assertEqualsWithDelta(28.0, array_sum(array_map(fn ($p) => $p->power, $model->parts)), 1e-12);
+    }
+
+    /** @param callable(array<string, mixed>): array<string, mixed> $spoil */
+    #[DataProvider('mistakes')]
+    public function testSaysWhereAndWhat(callable $spoil, string $pointer, string $message): void
+    {
+        try {
+            Models::read($spoil(Models::block()));
+            self::fail('was accepted');
+        } catch (ModelException $e) {
+            $found = array_filter($e->problems, fn ($p) => $p->pointer === $pointer && str_contains($p->message, $message));
+            self::assertNotEmpty($found, $e->getMessage());
+        }
+    }
+
+    /** @return iterable<string, array{callable, string, string}> */
+    public static function mistakes(): iterable
+    {
+        $part = fn (array $fields) => fn (array $m): array => array_replace_recursive($m, ['parts' => [$fields]]);
+        yield 'unknown field' => [$part(['powr' => '3 W']), '/parts/0/powr', 'unknown field "powr"; known here'];
+        yield 'wrong dimension' => [$part(['shape' => ['size' => ['12 W', '20 mm', '20 mm']]]), '/parts/0/shape/size/0', '"12 W" is a heat flow (e.g. "12 W"), but here a length'];
+        yield 'zero thickness' => [$part(['shape' => ['size' => [0, '20 mm', '20 mm']]]), '/parts/0/shape/size/0', 'must be above 0'];
+        yield 'outside the space' => [$part(['at' => ['5 mm', 0, 0]]), '/parts/0', 'reaches outside the space: along x it goes from 5 mm to 25 mm'];
+        yield 'unknown material' => [$part(['material' => 'aluminium-606']), '/parts/0/material', 'unknown material "aluminium-606"; did you mean aluminium'];
+        yield 'turned part' => [$part(['turn' => [0, 0, 30]]), '/parts/0/turn', 'not available'];
+        yield 'unknown face' => [$part(['faces' => ['top' => []]]), '/parts/0/faces/top', 'unknown field "top"; known here: x-'];
+        yield 'negative film' => [$part(['faces' => ['z+' => ['heat' => ['kind' => 'film', 'coefficient' => -3]]]]), '/parts/0/faces/z+/heat/coefficient', 'must be at least 0'];
+        yield 'formula cycle' => [fn ($m) => $m + ['parameters' => ['a' => 'b', 'b' => 'a']], '/parameters/a', 'in a circle'];
+        yield 'parameter like a unit' => [fn ($m) => $m + ['parameters' => ['mm' => 3]], '/parameters/mm', 'is a unit'];
+        yield 'floating' => [fn ($m) => array_replace($m, ['space' => ['box' => $m['space']['box'], 'fluid' => null]]), '', 'heat has no way out of this model: 10 W go in'];
+        yield 'flow' => [fn ($m) => $m + ['physics' => ['flow' => 'auto']], '/physics/flow', 'not computed by this version'];
+        yield 'inlet' => [fn ($m) => array_replace_recursive($m, ['space' => ['sides' => ['x-' => ['kind' => 'inlet']]]]), '/space/sides/x-/kind', 'needs moving air'];
+        yield 'empty space' => [fn ($m) => array_replace_recursive($m, ['space' => ['box' => ['max' => [0, 1, 1]]]]), '/space/box/max', 'no extent along x'];
+        yield 'limit on nothing' => [fn ($m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'chip'], 'atMost' => '90 degC']]]), '/limits/0/of/part', 'no part with the id "chip"'];
+        yield 'junction of a block' => [fn ($m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'block', 'node' => 'junction'], 'atMost' => '90 degC']]]), '/limits/0/of/node', 'only a package has a junction'];
+        yield 'id twice' => [fn ($m) => array_replace($m, ['parts' => [$m['parts'][0], $m['parts'][0]]]), '/parts/1/id', 'used twice'];
+        yield 'too many parts' => [fn ($m) => array_replace($m, ['parts' => array_fill(0, 10_000, $m['parts'][0])]), '/parts', '10000 parts are given; at most 4000'];
+        yield 'parts as object' => [fn ($m) => array_replace($m, ['parts' => ['a' => 1]]), '/parts', 'a list [ ] of parts'];
+        yield 'wrong format' => [fn ($m) => array_replace($m, ['format' => 'text']), '/format', '"foehn-model"'];
+        yield 'fins that do not fit' => [fn ($m) => array_replace($m, ['parts' => [['id' => 'f', 'material' => 'copper', 'shape' => ['kind' => 'plateFins', 'size' => ['10 mm', '10 mm'], 'base' => '2 mm', 'height' => '5 mm', 'count' => 20, 'thickness' => '1 mm']]]]), '/parts/0/shape/count', '20 fins of 1 mm do not fit into 10 mm'];
+        yield 'package with material' => [fn ($m) => array_replace($m, ['parts' => [['id' => 'p', 'material' => 'copper', 'shape' => ['kind' => 'package', 'size' => ['10 mm', '10 mm', '2 mm'], 'junctionToCase' => 1, 'junctionToBoard' => 2]]]]), '/parts/0/material', 'has no material'];
+        yield 'wall too thick' => [$part(['shape' => ['kind' => 'shell', 'wall' => '10 mm']]), '/parts/0/shape/wall', 'leave no room'];
+    }
+
+    #[DataProvider('notDocuments')]
+    public function testRefusesWhatIsNoDocument(string $text): void
+    {
+        $this->expectException(ModelException::class);
+        ModelCodec::fromJson($text);
+    }
+
+    /** @return iterable<array{string}> */
+    public static function notDocuments(): iterable
+    {
+        yield [''];
+        yield ['{"format": "foehn-model",'];
+        yield ['<html></html>'];
+        yield ['[1, 2]'];
+        yield ['7'];
+        yield [str_repeat(' ', ModelCodec::MOST_BYTES + 1)];
+    }
+
+    public function testReportsEveryMistakeAtOnce(): void
+    {
+        try {
+            Models::read(Models::block(['typo' => 1, 'parts' => [['id' => 'a', 'shape' => ['kind' => 'ball']]]]));
+            self::fail('was accepted');
+        } catch (ModelException $e) {
+            self::assertGreaterThanOrEqual(3, count($e->problems));
+        }
+    }
+}

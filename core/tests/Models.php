@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests;
+
+use Foehn\Model\Model;
+use Foehn\Model\ModelCodec;
+
+/** Small models for tests. */
+final class Models
+{
+    /**
+     * A 10 W block of 20 mm with a film on top, all else adiabatic: rise = 10 W / (100 W/m2K * 4e-4 m2) = 250 K at the top face.
+     *
+     * @param array<string, mixed> $changes replaces top-level fields
+     * @return array<string, mixed>
+     */
+    public static function block(array $changes = []): array
+    {
+        return [
+            'format' => 'foehn-model', 'version' => 1, 'name' => 'Block',
+            'surroundings' => ['temperature' => '20 degC'],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => ['20 mm', '20 mm', '20 mm']], 'fluid' => null,
+                'sides' => ['z+' => ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => '100 W/m^2/K']]]],
+            'parts' => [['id' => 'block', 'name' => 'Block', 'shape' => ['kind' => 'block', 'size' => ['20 mm', '20 mm', '20 mm']], 'material' => 'aluminium-6061', 'power' => '10 W']],
+            'limits' => [['id' => 'l1', 'of' => ['part' => 'block'], 'atMost' => '200 degC']],
+            'analysis' => ['grid' => ['cells' => [6, 6, 24]]],
+            ...$changes,
+        ];
+    }
+
+    /** @param array<string, mixed> $document */
+    public static function read(array $document): Model
+    {
+        return ModelCodec::fromJson(json_encode($document, JSON_THROW_ON_ERROR));
+    }
+
+    /** @return array<string, mixed> */
+    public static function demo(): array
+    {
+        return json_decode((string) file_get_contents(__DIR__ . '/../../examples/ridge-radar-processor.json'), true, 64, JSON_THROW_ON_ERROR);
+    }
+}

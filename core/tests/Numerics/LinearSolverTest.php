@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Numerics;
+
+use Foehn\Numerics\Aggregation;
+use Foehn\Numerics\ConjugateGradient;
+use Foehn\Numerics\DenseCholesky;
+use Foehn\Numerics\Multigrid;
+use Foehn\Numerics\SymmetricMatrix;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class LinearSolverTest extends TestCase
+{
+    public function testAMatrixFromLinksMultipliesAsTheDenseOne(): void
+    {
+        $matrix = SymmetricMatrix::fromLinks([0, 2, 1], [1, 0, 2], [2.0, 3.0, 5.0], [1.0, 0.0, 0.5]);
+
+        self::assertEqualsWithDelta([6 * 1 - 2 * 2 - 3 * 3, 7 * 2 - 2 * 1 - 5 * 3, 8.5 * 3 - 3 * 1 - 5 * 2], $matrix->times([1.0, 2.0, 3.0]), 1e-14);
+    }
+
+    public function testTheGalerkinMatrixKeepsRowSums(): void
+    {
+        $matrix = self::brick(6, 5, 4, [1.0, 10.0, 0.1]);
+        [$aggregate, $count] = Aggregation::pairs($matrix);
+        $coarse = Aggregation::galerkin($matrix, $aggregate, $count);
+        $fineSums = $matrix->times(array_fill(0, $matrix->size, 1.0));
+        $expected = array_fill(0, $count, 0.0);
+        foreach ($aggregate as $i => $a) {
+            $expected[$a] += $fineSums[$i];
+        }
+
+        self::assertLessThan(0.6 * $matrix->size, $count);
+        self::assertEqualsWithDelta($expected, $coarse->times(array_fill(0, $count, 1.0)), 1e-10);
+    }
+
+    public function testCholeskySolvesExactly(): void
+    {
+        $matrix = self::brick(4, 3, 3, [1.0, 2.0, 3.0]);
+        $x = array_map(fn (int $i) => sin($i), range(0, $matrix->size - 1));
+
+        self::assertEqualsWithDelta($x, (new DenseCholesky($matrix))->solve($matrix->times($x)), 1e-10);
+    }
+
+    /** @param array{float, float, float} $couplings along x, y, z */
+    #[DataProvider('bricks')]
+    public function testConvergesFastWhateverTheAspectOfTheCells(array $couplings, int $mostIterations): void
+    {
+        $matrix = self::brick(24, 22, 20, $couplings);
+        $x = array_map(fn (int $i) => sin(0.37 * $i) + 2.0, range(0, $matrix->size - 1));
+        $solution = ConjugateGradient::solve($matrix, new Multigrid($matrix), $matrix->times($x), array_fill(0, $matrix->size, 0.0), 1e-10);
+
+        self::assertTrue($solution->converged);
+        self::assertLessThanOrEqual($mostIterations, $solution->iterations);
+        self::assertEqualsWithDelta($x, $solution->x, 1e-5);
+    }
+
+    /** @return iterable<string, array{array{float, float, float}, int}> */
+    public static function bricks(): iterable
+    {
+        yield 'cubes' => [[1.0, 1.0, 1.0], 20];
+        yield 'thin layers' => [[1.0, 1.0, 1e5], 25];
+        yield 'needles' => [[1e-4, 1.0, 1e3], 30];
+    }
+
+    public function testSolvesAThinNetWithLoops(): void
+    {
+        // A serpentine trace with a few strong bridges: what defeats smoothers on a structured grid.
+        [$from, $to, $g] = [[], [], []];
+        $n = 4000;
+        for ($i = 1; $i < $n; $i++) {
+            array_push($from, $i - 1);
+            array_push($to, $i);
+            array_push($g, 1.0 + 0.5 * sin($i));
+            if ($i % 50 === 0 && $i > 200) {
+                array_push($from, $i);
+                array_push($to, $i - 199);
+                array_push($g, 1e-3);
+            }
+        }
+        $extra = array_fill(0, $n, 0.0);
+        $extra[0] = 1.0;
+        $matrix = SymmetricMatrix::fromLinks($from, $to, $g, $extra);
+        $b = array_fill(0, $n, 0.0);
+        $b[$n - 1] = 1.0;
+        $solution = ConjugateGradient::solve($matrix, new Multigrid($matrix), $b, $b, 1e-8);
+
+        self::assertTrue($solution->converged);
+        self::assertLessThanOrEqual(60, $solution->iterations);
+        self::assertEqualsWithDelta(1.0, $solution->x[0], 1e-5, 'all that goes in leaves at the earthed end');
+    }
+
+    public function testStopsWhenAsked(): void
+    {
+        $matrix = self::brick(10, 10, 10, [1.0, 1.0, 1.0]);
+        $b = array_fill(0, 1000, 1.0);
+        $solution = ConjugateGradient::solve($matrix, new Multigrid($matrix), $b, array_fill(0, 1000, 0.0), 1e-12, progress: fn (int $i) => $i < 2);
+
+        self::assertTrue($solution->stopped);
+        self::assertSame(2, $solution->iterations);
+    }
+
+    /** @param array{float, float, float} $couplings */
+    private static function brick(int $nx, int $ny, int $nz, array $couplings): SymmetricMatrix
+    {
+        [$from, $to, $g] = [[], [], []];
+        $extra = [];
+        for ($k = 0; $k < $nz; $k++) {
+            for ($j = 0; $j < $ny; $j++) {
+                for ($i = 0; $i < $nx; $i++) {
+                    $c = $i + $nx * ($j + $ny * $k);
+                    $extra[] = $i === 0 ? 2 * $couplings[0] : 0.0;
+                    foreach ([[$i + 1 < $nx, 1], [$j + 1 < $ny, $nx], [$k + 1 < $nz, $nx * $ny]] as $axis => [$inside, $stride]) {
+                        if ($inside) {
+                            $from[] = $c;
+                            $to[] = $c + $stride;
+                            $g[] = $couplings[$axis];
+                        }
+                    }
+                }
+            }
+        }
+
+        return SymmetricMatrix::fromLinks($from, $to, $g, $extra);
+    }
+}

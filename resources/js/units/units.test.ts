@@ -1,0 +1,26 @@
+import { describe, expect, it } from 'vitest';
+import { difference, size, temperature, temperatureWithUnit, typed } from './units';
+
+describe('units', () => {
+    it('shows temperatures and differences in the chosen set', () => {
+        expect(temperature(378.15, 'mm')).toBe('105.0');
+        expect(temperatureWithUnit(378.15, 'us')).toBe('221.0 °F');
+        expect(temperatureWithUnit(253.15, 'mm')).toBe('−20.0 °C');
+        expect(difference(-1.5, 'mm')).toBe('−1.5');
+        expect(difference(10, 'us')).toBe('+18.0');
+    });
+
+    it('shows sizes with one unit', () => {
+        expect(size([0.2, 0.14, 0.0016], 'mm')).toBe('200 × 140 × 1.6 mm');
+        expect(size([0.0254], 'us')).toBe('1 in');
+    });
+
+    it('reads a bare number in the unit of its column and leaves formulas alone', () => {
+        expect(typed(' 14 ', 'W')).toBe('14 W');
+        expect(typed('2,5', 'W')).toBe('2.5 W');
+        expect(typed('−3', 'degC')).toBe('-3 degC');
+        expect(typed('95 degF', 'degC')).toBe('95 degF');
+        expect(typed('total / 4', 'W')).toBe('total / 4');
+        expect(typed('', 'W')).toBe('');
+    });
+});

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Role;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+final class MembershipTest extends TestCase
+{
+    #[DataProvider('roles')]
+    public function testWhoMayDoWhat(?Role $role, int $look, int $save, int $stop): void
+    {
+        $variant = $this->variantOf($this->user('Owner'));
+        $user = $this->user('Guest');
+        if ($role !== null) {
+            $variant->project->members()->attach($user->id, ['role' => $role->value]);
+        }
+        $document = json_decode($variant->head()->firstOrFail()->document, true);
+        $made = $variant->runs()->create(['revision_id' => $variant->head()->firstOrFail()->id, 'grade' => 'scout']);
+
+        $this->actingAs($user);
+        $this->getJson("/api/projects/$variant->project_id")->assertStatus($look);
+        $this->getJson("/api/variants/$variant->id")->assertStatus($look);
+        $this->getJson("/api/runs/$made->id")->assertStatus($look);
+        $this->putJson("/api/variants/$variant->id/model", ['document' => $document, 'base' => 1, 'step' => 'Edit'])->assertStatus($save);
+        $this->postJson("/api/runs/$made->id/stop")->assertStatus($stop);
+        $this->postJson("/api/variants/$variant->id/runs", ['grade' => 'scout'])->assertStatus($save);
+        $this->getJson('/api/projects')->assertOk()->assertJsonCount($role === null ? 0 : 1);
+    }
+
+    /** @return iterable<string, array{?Role, int, int, int}> */
+    public static function roles(): iterable
+    {
+        yield 'owner' => [Role::Owner, 200, 201, 200];
+        yield 'editor' => [Role::Editor, 200, 201, 200];
+        yield 'viewer' => [Role::Viewer, 200, 403, 403];
+        yield 'stranger' => [null, 403, 403, 403];
+    }
+}

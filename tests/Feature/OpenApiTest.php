@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Support\Facades\Route;
+use Tests\TestCase;
+
+final class OpenApiTest extends TestCase
+{
+    public function testTheFileAndTheRoutesAgree(): void
+    {
+        $document = json_decode((string) file_get_contents(base_path('docs/openapi.json')), true, 64, JSON_THROW_ON_ERROR);
+        $described = [];
+        foreach ($document['paths'] as $path => $methods) {
+            foreach (array_keys($methods) as $method) {
+                $described[] = strtoupper($method) . ' ' . $path;
+            }
+        }
+        $served = [];
+        foreach (Route::getRoutes() as $route) {
+            if (str_starts_with($route->uri(), 'api/')) {
+                $served[] = $route->methods()[0] . ' /' . $route->uri();
+            }
+        }
+        sort($described);
+        sort($served);
+
+        self::assertSame($served, $described);
+    }
+}

@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Jobs\SolveRun;
+use App\Models\Run;
+use App\Models\RunState;
+use App\Models\User;
+use App\Runs\RunFiles;
+use App\Runs\WorkerIdentity;
+use Foehn\Tests\Models;
+use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Facades\Storage;
+use Tests\TestCase;
+
+final class RunTest extends TestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Queue::fake();
+    }
+
+    public function testSolvesAndServesResultFieldAndProbe(): void
+    {
+        $run = $this->startedRun();
+        $this->work($run);
+
+        $this->getJson("/api/runs/$run->id")->assertOk()->assertJsonPath('state', 'solved')->assertJsonPath('missed', 1)->assertJsonPath('cells', 864)->assertJsonPath('attempts', 1);
+        $this->getJson("/api/runs/$run->id/result")->assertOk();
+        $field = $this->get("/api/runs/$run->id/fields/temperature")->assertOk()->assertHeader('Content-Type', 'application/octet-stream');
+        self::assertSame(4 * 864, strlen((string) $field->streamedContent()));
+        $this->get("/api/runs/$run->id/fields/temperature", ['If-None-Match' => $field->headers->get('ETag')])->assertStatus(304);
+        $this->get("/api/runs/$run->id/fields/temperature", ['Range' => 'bytes=0-15'])->assertStatus(206)->assertHeader('Content-Length', '16');
+        $this->get("/api/runs/$run->id/fields/pressure")->assertNotFound();
+
+        $probe = $this->getJson("/api/runs/$run->id/probe?x=0.01&y=0.01&z=0.0199")->assertOk()->assertJsonPath('part', 'block');
+        self::assertEqualsWithDelta(543.15, $probe->json('temperature'), 0.1);
+        $this->getJson("/api/runs/$run->id/probe?x=a&y=0&z=0")->assertUnprocessable();
+        $this->getJson('/api/projects')->assertJsonPath('0.variants.0.verdict.missed', 1)->assertJsonPath('0.variants.0.verdict.current', true);
+    }
+
+    public function testAJobDeliveredTwiceComputesOnce(): void
+    {
+        $run = $this->startedRun();
+        $this->work($run);
+        $this->work($run);
+
+        self::assertSame(1, $run->refresh()->attempts);
+    }
+
+    public function testAskingTwiceGivesTheSameRunAndAnotherGradeReplacesIt(): void
+    {
+        $run = $this->startedRun();
+        $variant = $run->variant_id;
+        $this->postJson("/api/variants/$variant/runs", ['grade' => 'scout'])->assertCreated()->assertJsonPath('id', $run->id);
+        $this->postJson("/api/variants/$variant/runs", ['grade' => 'working'])->assertCreated();
+
+        self::assertSame(RunState::Stopped, $run->refresh()->state);
+    }
+
+    public function testStopsAQueuedRunAtOnceAndARunningOneAtItsNextStep(): void
+    {
+        $run = $this->startedRun();
+        $this->postJson("/api/runs/$run->id/stop")->assertOk()->assertJsonPath('state', 'stopped');
+
+        $second = $this->startedRun(Models::demo());
+        $second->update(['stop_requested' => true]);
+        $this->work($second);
+        self::assertSame(RunState::Stopped, $second->refresh()->state);
+        $this->getJson("/api/runs/$second->id/result")->assertNotFound()->assertJsonPath('message', 'This run has no result yet.');
+    }
+
+    public function testALostWorkerIsNoticedAndTheRunStartsAgainAtMostTwice(): void
+    {
+        $run = $this->startedRun();
+        foreach ([1, 2] as $attempt) {
+            $run->refresh()->update(['state' => RunState::Running, 'worker' => gethostname() . ':999999:1', 'attempts' => $attempt]);
+            $this->getJson("/api/runs/$run->id")->assertOk()->assertJsonPath('state', 'queued')->assertJsonPath('message', 'Its worker ended unexpectedly; the run starts again.');
+        }
+        Queue::assertPushed(SolveRun::class, 3);
+        $run->refresh()->update(['state' => RunState::Running, 'worker' => gethostname() . ':999999:1', 'attempts' => 3]);
+        $this->getJson("/api/runs/$run->id")->assertOk()->assertJsonPath('state', 'failed');
+        $this->postJson("/api/variants/$run->variant_id/runs", ['grade' => 'scout'])->assertCreated()->assertJsonPath('state', 'queued');
+    }
+
+    public function testALivingWorkerIsLeftAlone(): void
+    {
+        $run = $this->startedRun();
+        $run->update(['state' => RunState::Running, 'worker' => WorkerIdentity::current(), 'attempts' => 1]);
+
+        $this->getJson("/api/runs/$run->id")->assertJsonPath('state', 'running');
+    }
+
+    public function testAModelWithoutAnswerFailsWithItsReason(): void
+    {
+        $document = Models::block();
+        $document['parts'][] = [...$document['parts'][0], 'id' => 'cover', 'name' => 'Cover', 'power' => 0];
+        $run = $this->startedRun($document);
+        $this->work($run);
+
+        $this->getJson("/api/runs/$run->id")->assertJsonPath('state', 'failed')->assertJsonPath('message', 'part "Block" has 10 W but no volume left: parts after it in the ledger cover it');
+    }
+
+    public function testAFullDiskFailsTheRunAndNothingElse(): void
+    {
+        $run = $this->startedRun();
+        // A file where the folder of the run should be: nothing can be written.
+        Storage::disk('fields')->put("runs/$run->id/temperature.f32.partial/x", '');
+        $this->work($run);
+
+        self::assertSame(RunState::Failed, $run->refresh()->state);
+        self::assertStringContainsString('temperature.f32 could not be written', (string) $run->message);
+        $this->getJson("/api/variants/$run->variant_id")->assertOk();
+    }
+
+    public function testAResultOfAnOlderRevisionIsNotCalledCurrent(): void
+    {
+        $run = $this->startedRun();
+        $this->work($run);
+        $this->putJson("/api/variants/$run->variant_id/model", ['document' => Models::block(['name' => 'Changed']), 'base' => 1, 'step' => 'Edit'])->assertCreated();
+
+        $this->getJson('/api/projects')->assertJsonPath('0.variants.0.verdict.current', false);
+        $this->getJson("/api/variants/$run->variant_id/runs")->assertJsonPath('0.revision', 1);
+    }
+
+    /** @param array<string, mixed>|null $document */
+    private function startedRun(?array $document = null): Run
+    {
+        $user = User::query()->first() ?? $this->user();
+        $variant = $this->variantOf($user, $document);
+        $id = $this->actingAs($user)->postJson("/api/variants/$variant->id/runs", ['grade' => 'scout'])->assertCreated()->json('id');
+
+        return Run::query()->findOrFail($id);
+    }
+
+    private function work(Run $run): void
+    {
+        (new SolveRun($run->id))->handle(new RunFiles());
+    }
+}
