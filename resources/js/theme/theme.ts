@@ -4,7 +4,7 @@ export type Scheme = 'light' | 'dark';
 
 const surfaces = {
     light: { default: '#f6f4ef', paper: '#fdfcfa', line: '#ded9ce', text: '#232a2e', quiet: '#5a6166' },
-    dark: { default: '#1b1f22', paper: '#23282c', line: '#3a4147', text: '#eceae4', quiet: '#a9afb3' },
+    dark: { default: '#1b1f22', paper: '#23282c', line: '#3a4147', text: '#eceae4', quiet: '#c3c8cb' },
 };
 
 /** Calm, warm-neutral surfaces with one amber accent; numbers in tabular figures. */

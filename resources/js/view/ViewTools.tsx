@@ -54,7 +54,7 @@ export function ViewTools({ outline, mayProbe, face }: Props) {
                     </>
                 )}
                 {mayProbe && (
-                    <Tooltip title="Click a surface to read its temperature">
+                    <Tooltip describeChild title="Click a surface to read its temperature">
                         <Button color="inherit" startIcon={<ColorizeOutlined fontSize="small" />} aria-pressed={probing} onClick={() => set({ probing: !probing })} sx={probing ? { color: 'primary.main' } : undefined}>
                             Probe
                         </Button>

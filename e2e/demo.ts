@@ -1,0 +1,42 @@
+import { expect, type Page } from '@playwright/test';
+
+/** Opens the demo project and waits for the verdict of its first run. */
+export async function openDemo(page: Page): Promise<void> {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Enter as the demo engineer' }).click();
+    await page.getByRole('link', { name: /Signal processing box of the avalanche radar/ }).click();
+    await expect(page.getByRole('region', { name: 'Run' })).toContainText('Solved', { timeout: 60_000 });
+}
+
+export const ledger = (page: Page) => page.getByRole('region', { name: 'Ledger' });
+export const runStrip = (page: Page) => page.getByRole('region', { name: 'Run' });
+
+/** A cell of the ledger by the name of the part and the field of the column. */
+export const cell = (page: Page, part: string, field: string) =>
+    ledger(page).getByRole('row').filter({ has: page.getByRole('gridcell', { name: part, exact: true }) }).locator(`[data-field="${field}"]`);
+
+/** Types into a cell as a user does: double click, replace, Enter; waits until it is saved. */
+export async function typeInto(page: Page, part: string, field: string, text: string): Promise<void> {
+    const before = await revision(page);
+    await cell(page, part, field).dblclick();
+    await cell(page, part, field).getByRole('textbox').fill(text);
+    await page.keyboard.press('Enter');
+    await expect.poll(() => revision(page)).toBe(before + 1);
+}
+
+export async function revision(page: Page): Promise<number> {
+    const text = (await page.getByText(/^Saved, revision \d+$/).textContent({ timeout: 10_000 }).catch(() => null)) ?? '0';
+    return Number(/\d+/.exec(text)?.[0]);
+}
+
+/** Presses Run at a grade and waits until a result of the present revision is there. */
+export async function run(page: Page, grade?: string): Promise<void> {
+    if (grade) {
+        await page.getByLabel('Grade').locator('..').getByRole('combobox').click();
+        await page.getByRole('option', { name: grade }).click();
+    }
+    await runStrip(page).getByRole('button', { name: 'Run', exact: true }).click();
+    await expect(page.getByText(`revision ${await revision(page)}`, { exact: false }).last()).toBeVisible();
+    await expect(ledger(page).getByText('the model has changed since')).toBeHidden({ timeout: 60_000 });
+    await expect(runStrip(page)).toContainText('Solved', { timeout: 60_000 });
+}
