@@ -62,7 +62,7 @@ final class ModelCodec
         $space = self::space($root->object('space', true), $materials, $surroundings);
         $parts = [];
         foreach ($root->objects('parts', Model::MOST_PARTS, 'parts') as $reader) {
-            [$parts[], $materials] = self::part($reader, $materials, $surroundings);
+            [$materials, $parts[]] = self::part($reader, $materials, $surroundings);
         }
         $targets = new TargetReader($parts, $problems);
         $watches = array_map($targets->watch(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches'));
@@ -197,7 +197,7 @@ final class ModelCodec
         return new Side($kind, $heat, $patches);
     }
 
-    /** @return array{Part, Library} the part and the library, extended by the laminate of a board */
+    /** @return array{Library, Part} the materials, extended by the laminate of a board, and the part */
     private static function part(Reader $reader, Library $materials, Surroundings $surroundings): array
     {
         $id = $reader->string('id');
@@ -242,7 +242,7 @@ final class ModelCodec
         );
         $reader->close();
 
-        return [$part, $materials];
+        return [$materials, $part];
     }
 
     private static function checkMaterial(Reader $reader, string $kind, ?string $material, Library $materials): void

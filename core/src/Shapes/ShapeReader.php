@@ -43,9 +43,9 @@ final class ShapeReader
      * Effective material of a layer stack: in the plane the layers conduct side by side, through it one after the other;
      * a partly covered copper layer conducts as copper and dielectric side by side.
      */
-    public static function laminate(Reader $part, Library $materials, string $id): ?Material
+    public static function laminate(Reader $entry, Library $materials, string $id): ?Material
     {
-        $reader = $part->object('shape');
+        $reader = $entry->object('shape');
         if ($reader->raw('kind') !== 'board') {
             return null;
         }
