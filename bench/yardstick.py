@@ -20,5 +20,5 @@ def step(_):
     count += 1
 
 
-x, info = cg(matrix, b, rtol=1e-8, maxiter=30000, M=jacobi, callback=step)
+x, info = cg(matrix, b, tol=1e-8, maxiter=30000, M=jacobi, callback=step)
 print(time.perf_counter() - began, count, np.linalg.norm(b - matrix @ x) / np.linalg.norm(b))

@@ -20,7 +20,7 @@ final readonly class Grade
     {
         return match ($grade) {
             'scout' => new self(32, 1, 1.8, 60_000),
-            'sign-off' => new self(110, 3, 1.3, 1_200_000),
+            'sign-off' => new self(110, 3, 1.3, 1_000_000),
             default => new self(64, 2, 1.4, 300_000),
         };
     }

@@ -9,12 +9,18 @@ use Foehn\Model\Model;
 /** Makes the grid of a model from the key planes of its parts and patches, at the grade the model asks for. */
 final class GridBuilder
 {
+    private const MORE_WHEN_EMPTY = 2;
+
+    /** Beyond this the wish for cells across features is lowered instead. */
+    private const COARSEST_WITH_FEATURES = 2.5;
+
     /** @throws GridException */
     public static function build(Model $model): Grid
     {
         $settings = $model->grid;
         $grade = Grade::named($settings->grade);
-        $most = $settings->maxCells ?? $grade->maxCells;
+        // Cells in which nothing is computed cost next to nothing.
+        $most = $settings->maxCells ?? $grade->maxCells * ($model->space->fluid === null ? self::MORE_WHEN_EMPTY : 1);
         $planes = [self::planes($model, 0), self::planes($model, 1), self::planes($model, 2)];
         $longest = max($model->space->box->size(0), $model->space->box->size(1), $model->space->box->size(2));
         $coarser = 1.0;
@@ -32,14 +38,16 @@ final class GridBuilder
             if ($grid->count() <= $most || $settings->cells !== null || count($settings->lines) === 3) {
                 return $grid;
             }
-            if ($coarser > 8.0 && $across === 1) {
+            $coarser *= 1.12;
+            if ($across > 0 && $coarser > self::COARSEST_WITH_FEATURES) {
+                $across--;
+                $coarser = 1.0;
+            } elseif ($coarser > 10.0) {
                 throw new GridException(sprintf(
                     'the parts of this model have so many different edges that even the coarsest grid has %d cells, more than the %d allowed; align parts, merge small ones, or allow more cells',
                     $grid->count(), $most,
                 ));
             }
-            $coarser *= 1.15;
-            $across = $coarser > 2.0 ? max(1, $across - 1) : $across;
         }
     }
 
@@ -81,9 +89,6 @@ final class GridBuilder
     private static function fewest(Model $model, int $axis, array $planes, int $across): array
     {
         $fewest = array_fill(0, count($planes) - 1, 1);
-        if ($across === 1) {
-            return $fewest;
-        }
         $index = new Grid([$planes, $planes, $planes]);
         foreach ($model->parts as $part) {
             foreach ($part->shape->features() as $feature) {
@@ -92,7 +97,7 @@ final class GridBuilder
                 }
                 [$from, $to] = $index->range(0, $feature->from, $feature->to);
                 for ($i = $from; $i < $to; $i++) {
-                    $fewest[$i] = max($fewest[$i], (int) ceil($across * $index->widths[0][$i] / $feature->width() - 1e-6));
+                    $fewest[$i] = max($fewest[$i], (int) ceil($feature->cells * $across * $index->widths[0][$i] / $feature->width() - 1e-6));
                 }
             }
         }

@@ -109,14 +109,15 @@ final class Multigrid
      */
     private static function forward(int $n, array $start, array $middle, array $column, array $coupling, array $diagonal, array $b): array
     {
-        $x = [];
+        // Filled beforehand: writing in place is cheaper than appending.
+        $x = $b;
         for ($i = 0; $i < $n; $i++) {
             $sum = $b[$i];
             $end = $middle[$i];
             for ($p = $start[$i]; $p < $end; $p++) {
                 $sum += $coupling[$p] * $x[$column[$p]];
             }
-            $x[] = $sum / $diagonal[$i];
+            $x[$i] = $sum / $diagonal[$i];
         }
 
         return $x;

@@ -102,7 +102,7 @@ final class SymmetricMatrix
      */
     private static function product(int $n, array $start, array $column, array $coupling, array $diagonal, array $x): array
     {
-        $y = [];
+        $y = $x;
         $end = 0;
         for ($i = 0; $i < $n; $i++) {
             $p = $end;
@@ -111,7 +111,7 @@ final class SymmetricMatrix
             for (; $p < $end; $p++) {
                 $sum -= $coupling[$p] * $x[$column[$p]];
             }
-            $y[] = $sum;
+            $y[$i] = $sum;
         }
 
         return $y;

@@ -11,6 +11,8 @@ final readonly class TwoResistancePackage implements Shape
 {
     use BoxFaces;
 
+    private const CELLS_ACROSS = 4;
+
     private Block $body;
 
     /** @param int $boardSign -1 when the board lies on the lower side of $boardAxis, +1 on the upper */
@@ -50,9 +52,15 @@ final readonly class TwoResistancePackage implements Shape
         return $this->body->contains($x, $y, $z);
     }
 
+    /** Heat spreads from the footprint into the board: too few cells there make it too hot. */
     public function features(): array
     {
-        return [];
+        $features = [];
+        foreach (array_diff([0, 1, 2], [$this->boardAxis]) as $axis) {
+            $features[] = new Feature('footprint', $axis, $this->bounds()->min[$axis], $this->bounds()->max[$axis], self::CELLS_ACROSS);
+        }
+
+        return $features;
     }
 
     public function drawing(): array

@@ -34,7 +34,7 @@ final class SteadySolver
     private const STEADY = 1e-4;
 
     /** Between two reports, s. */
-    private const REPORT_PAUSE = 0.1;
+    private const REPORT_PAUSE = 0.2;
 
     private Grid $grid;
 

@@ -62,7 +62,7 @@ final class GridTest extends TestCase
 
         self::assertLessThan($counts[1], $counts[0]);
         self::assertLessThan($counts[2], $counts[1]);
-        self::assertLessThanOrEqual(60_000, $counts[0]);
+        self::assertLessThanOrEqual(180_000, $counts[0]);
     }
 
     public function testReportsCellsAcrossThinFeatures(): void

@@ -123,7 +123,7 @@ export default function ProjectScreen() {
                     )}
                 </Stack>
                 <Box component="section" aria-label="View" sx={{ flex: 1, minWidth: 0, position: 'relative' }}>
-                    <Suspense fallback={null}>{revision && <View outline={revision.outline} runs={runs} />}</Suspense>
+                    <Suspense fallback={null}>{revision && <View outline={revision.outline} run={runs.solved?.id} result={runs.result} stale={runs.stale} />}</Suspense>
                 </Box>
                 {revision && selection.length > 0 && <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />}
             </Stack>

@@ -54,6 +54,12 @@ function facts(run: Run): string[] {
     return list;
 }
 
+/** How far the residual has come on its way to 1e-8, in %. A standing bar: a moving one would cost as much as the run where pictures are drawn without a graphics card. */
+function share(run: Run | undefined): number {
+    const progress = run?.state === 'running' ? run.progress : null;
+    return progress ? Math.min(5 + (-95 * Math.log10(Math.max(progress.residual, 1e-12))) / 8, 100) : 2;
+}
+
 export function RunStrip({ variant, runs, mayEdit }: { variant: number; runs: RunState; mayEdit: boolean }) {
     const [open, setOpen] = useState(false);
     const grade = useScreen((s) => s.grade);
@@ -66,7 +72,7 @@ export function RunStrip({ variant, runs, mayEdit }: { variant: number; runs: Ru
     const margin = run?.state === 'running' ? run.progress?.worstMargin : run?.state === 'solved' ? run.worstMargin : null;
     return (
         <Box component="section" aria-label="Run" sx={{ borderTop: 1, borderColor: 'divider', bgcolor: 'background.paper', flexShrink: 0 }}>
-            <Box sx={{ height: 2 }}>{active && <LinearProgress aria-label="Run in progress" sx={{ height: 2 }} />}</Box>
+            <Box sx={{ height: 2 }}>{active && <LinearProgress variant="determinate" value={share(run)} aria-label="Run in progress" sx={{ height: 2 }} />}</Box>
             <Stack direction="row" sx={{ height: 42, px: 1.75, gap: 2, alignItems: 'center', fontSize: 13 }}>
                 <Stack direction="row" role="status" sx={{ gap: 2, alignItems: 'center', minWidth: 0, flex: 1, whiteSpace: 'nowrap' }}>
                     <Box component="span" sx={{ width: 9, height: 9, borderRadius: '50%', bgcolor: run ? colours[run.state] : 'divider', flexShrink: 0 }} />

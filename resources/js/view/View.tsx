@@ -3,14 +3,13 @@ import Paper from '@mui/material/Paper';
 import { useTheme } from '@mui/material/styles';
 import { Html, OrbitControls, OrthographicCamera } from '@react-three/drei';
 import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { Vector3, type OrthographicCamera as Camera } from 'three';
 import type { OrbitControls as Controls } from 'three-stdlib';
 import { api } from '../api/client';
 import { useField } from '../api/queries';
-import type { Outline, OutlinePart, ProbeValue } from '../api/types';
+import type { Outline, OutlinePart, ProbeValue, Result } from '../api/types';
 import { usePreferences, useScreen } from '../project/screenState';
-import type { RunState } from '../runs/useRunState';
 import { temperatureWithUnit } from '../units/units';
 import { makeField, type Field } from './field';
 import { makeTextures, type FieldTextures } from './fieldMaterial';
@@ -109,17 +108,28 @@ function Scene({ outline, field, textures, run, facing }: SceneProps) {
     );
 }
 
-/** The 3-D view: parts coloured by temperature in Judge, by what they are elsewhere. Renders only when something changes. */
-export default function View({ outline, runs }: { outline: Outline; runs: RunState }) {
+interface Props {
+    outline: Outline;
+    /** The solved run to show, and its result. */
+    run: number | undefined;
+    result: Result | undefined;
+    stale: boolean;
+}
+
+/**
+ * The 3-D view: parts coloured by temperature in Judge, by what they are elsewhere. Renders only when something changes, and
+ * not while the progress of a run comes in: without a graphics card every picture takes time from the run.
+ */
+export default memo(function View({ outline, run, result: latest, stale }: Props) {
     const stage = useScreen((s) => s.stage);
     const probing = useScreen((s) => s.probing);
     const select = useScreen((s) => s.select);
     const units = usePreferences((s) => s.units);
     const theme = useTheme();
     const [facing, setFacing] = useState<{ to: Facing; count: number }>({ to: 'home', count: 0 });
-    const judged = stage === 'Judge' && !runs.stale ? runs.solved?.id : undefined;
+    const judged = stage === 'Judge' && !stale ? run : undefined;
     const bytes = useField(judged, 'temperature');
-    const result = judged === undefined ? undefined : runs.result;
+    const result = judged === undefined ? undefined : latest;
     const field = useMemo(() => (result && bytes.data ? makeField(result.grid.lines, bytes.data) : null), [result, bytes.data]);
     const textures = useMemo(() => (field ? makeTextures(field) : null), [field]);
     useEffect(() => () => textures?.dispose(), [textures]);
@@ -127,15 +137,16 @@ export default function View({ outline, runs }: { outline: Outline; runs: RunSta
         <Box
             sx={{ position: 'absolute', inset: 0, background: theme.palette.mode === 'light' ? 'linear-gradient(#faf8f4, #eae5db)' : 'linear-gradient(#262b2f, #1a1d20)', cursor: probing ? 'crosshair' : undefined }}
             data-coloured={textures ? 'temperature' : 'kind'}
+            data-run={field ? judged : undefined}
         >
             <Canvas frameloop="demand" dpr={1} gl={{ antialias: false }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
                 <Scene outline={outline} field={field} textures={textures} run={judged} facing={facing} />
             </Canvas>
             <ViewTools outline={outline} mayProbe={field !== null} face={(to) => setFacing((f) => ({ to, count: f.count + 1 }))} />
             {field && <Legend min={field.min.value} max={field.max.value} units={units} />}
-            {stage === 'Judge' && runs.stale && (
+            {stage === 'Judge' && stale && (
                 <Paper variant="outlined" sx={{ position: 'absolute', left: 14, bottom: 14, px: 1.5, py: 1 }}>The model has changed; run again to colour it by temperature.</Paper>
             )}
         </Box>
     );
-}
+});

@@ -7,6 +7,7 @@ namespace Foehn\Physics\Heat;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Materials\Material;
+use Foehn\Materials\PropertyLaw;
 use Foehn\Model\HeatCondition;
 use Foehn\Model\Model;
 use Foehn\Model\Space;
@@ -140,7 +141,6 @@ final class ConductionAssembler
             $materials[$index] = $part->material === null ? null : $this->model->materials->get($part->material);
         }
         $ambient = $this->model->surroundings->temperature;
-        [$nx, $ny] = $this->grid->cells;
         for ($axis = 0; $axis < 3; $axis++) {
             $constant = array_map(
                 fn (?Material $m) => $m === null ? INF : $m->conductivity[$axis]->at($ambient),
@@ -151,21 +151,53 @@ final class ConductionAssembler
                 $materials,
             );
             $anyVaries = array_filter($varies) !== [];
-            $widths = $this->grid->widths[$axis];
-            $half = [];
-            foreach ($this->voxels->owner as $cell => $owner) {
-                $at = match ($axis) {
-                    0 => $cell % $nx,
-                    1 => intdiv($cell, $nx) % $ny,
-                    2 => intdiv($cell, $nx * $ny),
-                };
-                $k = $anyVaries && $varies[$owner] !== null && $this->unknownOfCell[$cell] >= 0
-                    ? $varies[$owner]->at($temperature[$this->unknownOfCell[$cell]] ?? $ambient)
-                    : $constant[$owner];
-                $half[] = 0.5 * $widths[$at] / $k;
-            }
-            $this->half[$axis] = $half;
+            $this->half[$axis] = $anyVaries
+                ? $this->varyingHalves($axis, $constant, $varies, $temperature ?? [], $ambient)
+                : self::constantHalves($this->grid->cells, $axis, $this->grid->widths[$axis], $this->voxels->owner, $constant);
         }
+    }
+
+    /**
+     * @param array{int, int, int} $cells
+     * @param list<float> $widths
+     * @param list<int> $owner
+     * @param array<int, float> $conductivity by owner
+     * @return list<float>
+     */
+    private static function constantHalves(array $cells, int $axis, array $widths, array $owner, array $conductivity): array
+    {
+        [$nx, $ny, $nz] = $cells;
+        $half = array_fill(0, $nx * $ny * $nz, 0.0);
+        $c = 0;
+        for ($k = 0; $k < $nz; $k++) {
+            for ($j = 0; $j < $ny; $j++) {
+                $across = 0.5 * $widths[$axis === 2 ? $k : ($axis === 1 ? $j : 0)];
+                for ($i = 0; $i < $nx; $i++, $c++) {
+                    $half[$c] = ($axis === 0 ? 0.5 * $widths[$i] : $across) / $conductivity[$owner[$c]];
+                }
+            }
+        }
+
+        return $half;
+    }
+
+    /**
+     * @param array<int, float> $constant W/m/K by owner
+     * @param array<int, ?PropertyLaw> $varies by owner
+     * @param list<float> $temperature of the unknowns, K
+     * @return list<float>
+     */
+    private function varyingHalves(int $axis, array $constant, array $varies, array $temperature, float $ambient): array
+    {
+        $half = self::constantHalves($this->grid->cells, $axis, $this->grid->widths[$axis], $this->voxels->owner, $constant);
+        $unknown = $this->unknownOfCell;
+        foreach ($this->voxels->owner as $cell => $owner) {
+            if ($varies[$owner] !== null && $unknown[$cell] >= 0) {
+                $half[$cell] *= $constant[$owner] / $varies[$owner]->at($temperature[$unknown[$cell]] ?? $ambient);
+            }
+        }
+
+        return $half;
     }
 
     private function conditionsByDirection(): void
