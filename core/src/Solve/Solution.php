@@ -12,7 +12,10 @@ use Foehn\Physics\Heat\HeatSystem;
 /** A solved (or stopped) steady state with everything results are read from. */
 final readonly class Solution
 {
-    /** @param list<float> $temperature of the unknowns, K */
+    /**
+     * @param list<float> $temperature of the unknowns, K
+     * @param list<float> $residuals relative, after each iteration
+     */
     public function __construct(
         public Model $model,
         public Grid $grid,
@@ -25,6 +28,7 @@ final readonly class Solution
         public bool $converged,
         public bool $stopped,
         public float $seconds,
+        public array $residuals,
     ) {
     }
 

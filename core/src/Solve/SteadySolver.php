@@ -42,6 +42,9 @@ final class SteadySolver
 
     private int $iterations = 0;
 
+    /** @var list<float> */
+    private array $residuals = [];
+
     private float $lastReport = 0.0;
 
     public function __construct(private readonly Model $model, private readonly ProgressListener $listener = new SilentListener())
@@ -75,7 +78,7 @@ final class SteadySolver
 
         return new Solution(
             $this->model, $this->grid, $this->voxels, $system, $temperature, $this->iterations, $pass, $linear->residual,
-            $linear->converged && ! $again, $linear->stopped, (hrtime(true) - $started) / 1e9,
+            $linear->converged && ! $again, $linear->stopped, (hrtime(true) - $started) / 1e9, $this->residuals,
         );
     }
 
@@ -89,6 +92,7 @@ final class SteadySolver
             $system->watts > 0.0 && $tolerance === self::RESIDUAL ? self::BALANCE * $system->watts : INF,
             progress: function (int $iteration, float $residual, array $x) use ($before, $system): bool {
                 $this->iterations = $before + $iteration;
+                $this->residuals[] = $residual;
                 if (hrtime(true) / 1e9 - $this->lastReport > self::REPORT_PAUSE) {
                     $this->report('solving', $residual, LimitCheck::worstMargin($this->model, $this->voxels, $system, self::absolute($x, $system->reference)));
                 }

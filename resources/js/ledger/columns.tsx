@@ -19,7 +19,7 @@ function numeric(column: Column): Column {
 /** The columns of a stage. The heading of an assembly spans all of them. */
 export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], editable: boolean): Column[] {
     const name: Column = {
-        field: 'name', headerName: 'Part', flex: 1, minWidth: 108, editable, sortable: true,
+        field: 'name', headerName: 'Part', flex: 1, minWidth: 106, editable, sortable: true,
         colSpan: (_value, row) => (row.heading === null ? 1 : 12),
         renderCell: ({ row }) => (row.heading === null ? row.name : <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>{row.heading}</Box>),
     };
@@ -61,17 +61,17 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], e
         case 'Judge':
             return [
                 name,
-                { ...power, width: 50 },
+                { ...power, width: 48 },
                 numeric({ field: 'temperature', headerName: `T max ${temperatureUnit(units)}`, description: 'Junction of a package, hottest place of any other part', width: 68, renderCell: ({ row }) => (row.temperature === null ? dash : temperature(row.temperature, units)) }),
                 { ...limit, headerName: `Limit ${temperatureUnit(units)}`, width: 66 },
                 numeric({
-                    field: 'margin', headerName: `Margin ${differenceUnit(units)}`, width: 90,
+                    field: 'margin', headerName: `Margin ${differenceUnit(units)}`, width: 100,
                     renderCell: ({ row }) =>
                         row.margin === null ? dash : (
                             <Box component="span" sx={row.margin < 0 ? { color: 'error.main', fontWeight: 700 } : undefined}>{difference(row.margin, units)}</Box>
                         ),
                 }),
-                { field: 'bar', headerName: '', width: 52, sortable: false, renderCell: ({ row }) => row.margin !== null && <Box sx={{ width: '100%', height: '100%', display: 'flex', alignItems: 'center' }}><MarginBar margin={row.margin} /></Box> },
+                { field: 'bar', headerName: '', width: 50, sortable: false, renderCell: ({ row }) => row.margin !== null && <Box sx={{ width: '100%', height: '100%', display: 'flex', alignItems: 'center' }}><MarginBar margin={row.margin} /></Box> },
             ];
     }
 }

@@ -13,7 +13,8 @@ const BOTTOM = 24;
 /** Residual against iteration on a logarithmic axis, and what the balance says. */
 export function ResidualPlot({ run, result }: { run: Run | undefined; result: Result | undefined }) {
     const theme = useTheme();
-    const samples = run?.samples ?? [];
+    // The result has every iteration; while a run goes on there are moments of it.
+    const samples = result?.solver.residuals.map((residual, i) => ({ iteration: i + 1, residual })) ?? run?.samples ?? [];
     if (!run || samples.length === 0) {
         return <Typography color="text.secondary" sx={{ px: 2, pb: 2 }}>{run ? 'This run was over before a residual was noted.' : 'Residuals and the heat balance appear here during a run.'}</Typography>;
     }
@@ -28,11 +29,11 @@ export function ResidualPlot({ run, result }: { run: Run | undefined; result: Re
                 {decades.map((d) => (
                     <g key={d}>
                         <line x1={LEFT} x2={WIDTH - 8} y1={y(10 ** d)} y2={y(10 ** d)} stroke={theme.palette.divider} />
-                        <text x={LEFT - 6} y={y(10 ** d) + 4} textAnchor="end" fontSize={11} fill={theme.palette.text.secondary}>1e{d}</text>
+                        <text x={LEFT - 6} y={y(10 ** d) + 4} textAnchor="end" fontSize={11} fill={theme.palette.text.secondary}>{d === 0 ? '1' : `1e−${-d}`}</text>
                     </g>
                 ))}
                 <polyline fill="none" stroke={theme.palette.primary.main} strokeWidth={1.6} points={samples.map((s) => `${x(s.iteration)},${y(s.residual)}`).join(' ')} />
-                {samples.map((s, i) => <circle key={i} cx={x(s.iteration)} cy={y(s.residual)} r={2} fill={theme.palette.primary.main} />)}
+                {samples.map((s, i) => <circle key={i} cx={x(s.iteration)} cy={y(s.residual)} r={1.7} fill={theme.palette.primary.main} />)}
                 <text x={WIDTH - 8} y={HEIGHT - 6} textAnchor="end" fontSize={11} fill={theme.palette.text.secondary}>iteration {last}</text>
                 <text x={LEFT} y={HEIGHT - 6} fontSize={11} fill={theme.palette.text.secondary}>relative residual</text>
             </svg>

@@ -41,7 +41,7 @@ export function PartMesh({ part, textures, selected, clip, dark, onPick }: Props
                 </mesh>
             )}
             <lineSegments geometry={edges} renderOrder={selected ? 2 : 0}>
-                <lineBasicMaterial color={selected ? (dark ? '#ffc46b' : '#8a4b00') : dark ? '#0d1012' : '#3b4146'} transparent={!selected} opacity={selected ? 1 : 0.45} clippingPlanes={planes} />
+                <lineBasicMaterial color={selected ? (dark ? '#ffc46b' : '#8a4b00') : dark ? '#9aa5ab' : '#3b4146'} transparent={!selected} opacity={selected ? 1 : 0.45} clippingPlanes={planes} />
             </lineSegments>
         </group>
     );

@@ -51,10 +51,12 @@ function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to:
     return null;
 }
 
-function Marker({ at, text }: { at: [number, number, number]; text: string }) {
+/** A label in space. It is outside the theme's reach, so it takes its colours by scheme. */
+function Marker({ at, text, dark }: { at: [number, number, number]; text: string; dark: boolean }) {
+    const [ground, ink] = dark ? ['#23282c', '#eceae4'] : ['#fdfcfa', '#232a2e'];
     return (
         <Html position={at} zIndexRange={[5, 0]} style={{ pointerEvents: 'none', transform: 'translate(-50%, -34px)' }}>
-            <Box sx={{ bgcolor: 'background.paper', color: 'text.primary', border: 1, borderColor: 'text.secondary', borderRadius: 0.75, px: 0.75, fontSize: 12, whiteSpace: 'nowrap' }}>{text}</Box>
+            <div style={{ background: ground, color: ink, border: '1px solid #8a9196', borderRadius: 4, padding: '0 6px', fontSize: 12, whiteSpace: 'nowrap' }}>{text}</div>
         </Html>
     );
 }
@@ -101,9 +103,9 @@ function Scene({ outline, field, textures, run, facing }: SceneProps) {
                 <PartMesh key={part.id} part={part} textures={textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} />
             ))}
             {section && <SectionPlane section={section} low={low} high={high} textures={textures} />}
-            {field && !section && <Marker at={field.max.at} text={`hottest body ${temperatureWithUnit(field.max.value, units)}`} />}
-            {field && !section && <Marker at={field.min.at} text={`coldest ${temperatureWithUnit(field.min.value, units)}`} />}
-            {probe && <Marker at={probe.at} text={probe.text} />}
+            {field && !section && <Marker dark={scheme === 'dark'} at={field.max.at} text={`hottest body ${temperatureWithUnit(field.max.value, units)}`} />}
+            {field && !section && <Marker dark={scheme === 'dark'} at={field.min.at} text={`coldest ${temperatureWithUnit(field.min.value, units)}`} />}
+            {probe && <Marker dark={scheme === 'dark'} at={probe.at} text={probe.text} />}
         </>
     );
 }
