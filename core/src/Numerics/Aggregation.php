@@ -5,19 +5,41 @@ declare(strict_types=1);
 namespace Foehn\Numerics;
 
 /**
- * Pairwise aggregation by strength of coupling, and the Galerkin matrix of an aggregation.
+ * Aggregation by strength of coupling, pair by pair, and the Galerkin matrix of an aggregation.
  * After Notay, An aggregation-based algebraic multigrid method, ETNA 37 (2010) 123-146.
  */
 final class Aggregation
 {
+    /** A block of cells couples across by more than along a line of the same cells. */
+    private const BLOCK = 1.5;
+
+    /** A further pass is worth it when it leaves at most this share of the unknowns. */
+    private const WORTH = 0.75;
+
     /**
-     * Joins each unknown with its strongest free neighbour; a leftover joins the aggregate of its strongest neighbour.
+     * Aggregates of two, and of four or eight where these are compact blocks: a pair joins another pair only when their
+     * coupling is well above the ones inside, which a line of cells never reaches. So thick parts coarsen fast, and thin
+     * layers by two with smoothing on every level.
      *
-     * @return array{list<int>, int} aggregate of each unknown, and how many there are
+     * @return array{list<int>, SymmetricMatrix} aggregate of each unknown, and the Galerkin matrix
      */
-    public static function pairs(SymmetricMatrix $matrix, float $threshold = 0.25): array
+    public static function coarsen(SymmetricMatrix $matrix): array
     {
-        return self::match($matrix->size, $matrix->start, $matrix->column, $matrix->coupling, $threshold);
+        [$aggregate, $count, $inside] = self::match($matrix->size, $matrix->start, $matrix->column, $matrix->coupling, 0.25, [], 0.0);
+        $coarse = self::galerkin($matrix, $aggregate, $count);
+        for ($pass = 2; $pass <= 3; $pass++) {
+            [$again, $fewer, $newInside] = self::match($coarse->size, $coarse->start, $coarse->column, $coarse->coupling, 0.25, $inside, self::BLOCK);
+            if ($fewer > self::WORTH * $count) {
+                break;
+            }
+            $coarse = self::galerkin($coarse, $again, $fewer);
+            foreach ($aggregate as $i => $a) {
+                $aggregate[$i] = $again[$a];
+            }
+            [$count, $inside] = [$fewer, $newInside];
+        }
+
+        return [$aggregate, $coarse];
     }
 
     /**
@@ -33,14 +55,19 @@ final class Aggregation
     }
 
     /**
+     * Joins each unknown with its strongest free neighbour. In the first pass ($block 0) a leftover joins the aggregate of its
+     * strongest neighbour; later it stays alone, and two join only when their coupling is $block times the one inside either.
+     *
      * @param list<int> $start
      * @param list<int> $column
      * @param list<float> $coupling
-     * @return array{list<int>, int}
+     * @param list<float> $inside coupling inside each unknown of a later pass
+     * @return array{list<int>, int, list<float>} aggregate of each unknown, how many, and the coupling inside each
      */
-    private static function match(int $n, array $start, array $column, array $coupling, float $threshold): array
+    private static function match(int $n, array $start, array $column, array $coupling, float $threshold, array $inside, float $block): array
     {
         $aggregate = array_fill(0, $n, -1);
+        $newInside = [];
         $count = 0;
         for ($i = 0; $i < $n; $i++) {
             if ($aggregate[$i] >= 0) {
@@ -62,18 +89,24 @@ final class Aggregation
                     $partner = $column[$p];
                 }
             }
-            if ($partner >= 0 && $free >= $threshold * $strongest) {
+            $joins = $partner >= 0 && $free >= $threshold * $strongest;
+            if ($joins && $block > 0.0) {
+                $joins = $free >= $block * $inside[$i] && $free >= $block * $inside[$partner];
+            }
+            if ($joins) {
                 $aggregate[$i] = $count;
                 $aggregate[$partner] = $count;
+                $newInside[] = $free;
                 $count++;
-            } elseif ($neighbour >= 0 && $aggregate[$neighbour] >= 0) {
+            } elseif ($block === 0.0 && $neighbour >= 0 && $aggregate[$neighbour] >= 0) {
                 $aggregate[$i] = $aggregate[$neighbour];
             } else {
                 $aggregate[$i] = $count++;
+                $newInside[] = $block > 0.0 ? $inside[$i] : 0.0;
             }
         }
 
-        return [$aggregate, $count];
+        return [$aggregate, $count, $newInside];
     }
 
     /**

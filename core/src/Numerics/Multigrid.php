@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace Foehn\Numerics;
 
 /**
- * Aggregation multigrid as a preconditioner: pairwise coarsening with symmetric Gauss-Seidel on every level, and a K-cycle
- * (at most two inner flexible-CG steps, the second skipped when the first has reduced the residual to a quarter) on every
- * second one. After Notay, ETNA 37 (2010); smoothing on the levels between keeps long aggregates of thin layers good.
+ * Aggregation multigrid as a preconditioner: symmetric Gauss-Seidel on every level and a K-cycle (at most two inner
+ * flexible-CG steps, the second skipped when the first has reduced the residual to a quarter) wherever the unknowns have
+ * become few enough to pay for it. After Notay, ETNA 37 (2010); see Aggregation for what becomes one unknown.
  */
 final class Multigrid
 {
     private const COARSEST = 120;
 
-    /** Levels at which the coarse problem gets a second step. */
-    private const SECOND_STEP_EVERY = 2;
+    /** A level gets a second step when it has this many times fewer unknowns than the last one that does. */
+    private const FEWER_FOR_SECOND_STEP = 3.2;
 
     /** @var list<SymmetricMatrix> finest first */
     private array $matrices;
@@ -22,18 +22,26 @@ final class Multigrid
     /** @var list<list<int>> aggregate of each unknown of a level on the next */
     private array $aggregates = [];
 
+    /** @var list<bool> whether the coarse problem of each level (the first coarse one first) gets a second step */
+    private array $secondStep = [];
+
     private DenseCholesky $direct;
 
     public function __construct(SymmetricMatrix $matrix)
     {
         $this->matrices = [$matrix];
+        $last = $matrix->size;
         while ($matrix->size > self::COARSEST) {
-            [$aggregate, $count] = Aggregation::pairs($matrix);
-            if ($count > 0.9 * $matrix->size) {
+            [$aggregate, $coarse] = Aggregation::coarsen($matrix);
+            if ($coarse->size > 0.9 * $matrix->size) {
                 break;
             }
             $this->aggregates[] = $aggregate;
-            $this->matrices[] = $matrix = Aggregation::galerkin($matrix, $aggregate, $count);
+            $this->matrices[] = $matrix = $coarse;
+            // Two steps cost twice the level and all below it; a quarter of the unknowns pays for that.
+            $again = $coarse->size <= $last / self::FEWER_FOR_SECOND_STEP;
+            $this->secondStep[] = $again;
+            $last = $again ? $coarse->size : $last;
         }
         $this->direct = new DenseCholesky($matrix);
     }
@@ -80,7 +88,7 @@ final class Multigrid
             return $c;
         }
         $rest = Vectors::plus($b, -$alpha1 / $rho1, $v);
-        if ($level % self::SECOND_STEP_EVERY !== 0 || Vectors::norm($rest) <= 0.25 * Vectors::norm($b)) {
+        if (! $this->secondStep[$level - 1] || Vectors::norm($rest) <= 0.25 * Vectors::norm($b)) {
             return Vectors::combine($alpha1 / $rho1, $c, 0.0, $c);
         }
         $d = $this->cycle($rest, $level);

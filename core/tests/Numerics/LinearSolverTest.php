@@ -24,8 +24,8 @@ final class LinearSolverTest extends TestCase
     public function testTheGalerkinMatrixKeepsRowSums(): void
     {
         $matrix = self::brick(6, 5, 4, [1.0, 10.0, 0.1]);
-        [$aggregate, $count] = Aggregation::pairs($matrix);
-        $coarse = Aggregation::galerkin($matrix, $aggregate, $count);
+        [$aggregate, $coarse] = Aggregation::coarsen($matrix);
+        $count = $coarse->size;
         $fineSums = $matrix->times(array_fill(0, $matrix->size, 1.0));
         $expected = array_fill(0, $count, 0.0);
         foreach ($aggregate as $i => $a) {
