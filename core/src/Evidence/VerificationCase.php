@@ -42,7 +42,10 @@ abstract class VerificationCase
         return $result;
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * @param array<string, mixed> $of
+     * @return array<string, mixed>
+     */
     protected static function watch(string $id, array $of, string $quantity = 'temperature', ?string $reduce = null): array
     {
         return array_filter(['id' => $id, 'of' => $of, 'quantity' => $quantity, 'reduce' => $reduce]);
