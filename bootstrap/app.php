@@ -1,5 +1,6 @@
 <?php
 
+use App\Models\RevisionConflict;
 use Foehn\FoehnException;
 use Foehn\Model\ModelException;
 use Foehn\Model\Problem;
@@ -17,7 +18,7 @@ $application = Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request) => $request->is('api/*'));
-        $exceptions->dontReport([FoehnException::class]);
+        $exceptions->dontReport([FoehnException::class, RevisionConflict::class]);
         $exceptions->render(fn (ModelException $e) => response()->json([
             'message' => 'The model cannot be used as it stands.',
             'problems' => array_map(fn (Problem $p) => $p->toArray(), $e->problems),

@@ -62,10 +62,10 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], e
             return [
                 name,
                 { ...power, width: 48 },
-                numeric({ field: 'temperature', headerName: `T max ${temperatureUnit(units)}`, description: 'Junction of a package, hottest place of any other part', width: 68, renderCell: ({ row }) => (row.temperature === null ? dash : temperature(row.temperature, units)) }),
-                { ...limit, headerName: `Limit ${temperatureUnit(units)}`, width: 66 },
+                numeric({ field: 'temperature', headerName: `T max ${temperatureUnit(units)}`, description: 'Junction of a package, hottest place of any other part', width: 66, renderCell: ({ row }) => (row.temperature === null ? dash : temperature(row.temperature, units)) }),
+                { ...limit, headerName: `Limit ${temperatureUnit(units)}`, width: 62 },
                 numeric({
-                    field: 'margin', headerName: `Margin ${differenceUnit(units)}`, width: 100,
+                    field: 'margin', headerName: `Margin ${differenceUnit(units)}`, width: 94,
                     renderCell: ({ row }) =>
                         row.margin === null ? dash : (
                             <Box component="span" sx={row.margin < 0 ? { color: 'error.main', fontWeight: 700 } : undefined}>{difference(row.margin, units)}</Box>
