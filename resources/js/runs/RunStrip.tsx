@@ -30,7 +30,7 @@ function headline(run: Run): string {
         case 'queued':
             return run.message ?? `${grade}: waiting for a worker`;
         case 'running':
-            return run.stopRequested ? `${grade}: stopping` : `${grade}: ${stageTexts[run.progress?.stage ?? ''] ?? 'Starting'}`;
+            return run.stopRequested ? `${grade}: stopping` : `${grade}: ${stageTexts[run.progress?.stage ?? ''] ?? 'Starting'}${run.attempts > 1 ? ', again after its worker was lost' : ''}`;
         case 'solved':
             return `Solved, ${grade}`;
         case 'stopped':
