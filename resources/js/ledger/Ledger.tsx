@@ -98,10 +98,10 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                     onRowSelectionModelChange={(model) => set({ selection: model.type === 'include' ? [...model.ids].map(String) : rows.filter((r) => r.part).map((r) => r.id) })}
                     processRowUpdate={async (after, before) => {
                         const change = before.part && changeOf(before, after, before.part, units);
-                        if (change) await editor.edit(change.label, change.change);
-                        return after;
+                        if (!change) return after;
+                        // A refused edit ends here with its reason shown; left open, the cell would save again when it loses focus.
+                        return editor.edit(change.label, change.change).then(() => after, () => before);
                     }}
-                    onProcessRowUpdateError={() => undefined}
                     getRowClassName={({ row }) => (row.heading === null ? '' : 'heading')}
                     localeText={{ noRowsLabel: search ? `No part is called "${search}"` : 'No parts yet' }}
                     sx={{

@@ -24,7 +24,7 @@ const colours: Record<Run['state'], string> = { queued: 'text.secondary', runnin
 
 const thousands = (n: number): string => n.toLocaleString('en').replace(/,/g, ' ');
 
-function headline(run: Run): string {
+function headline(run: Run, stale: boolean): string {
     const grade = gradeNames[run.grade];
     switch (run.state) {
         case 'queued':
@@ -32,7 +32,7 @@ function headline(run: Run): string {
         case 'running':
             return run.stopRequested ? `${grade}: stopping` : `${grade}: ${stageTexts[run.progress?.stage ?? ''] ?? 'Starting'}${run.attempts > 1 ? ', again after its worker was lost' : ''}`;
         case 'solved':
-            return `Solved, ${grade}`;
+            return stale ? `Solved, ${grade}, for revision ${run.revision}; the model has changed since` : `Solved, ${grade}`;
         case 'stopped':
             return run.message ?? `${grade}: stopped`;
         case 'failed':
@@ -69,15 +69,15 @@ export function RunStrip({ variant, runs, mayEdit }: { variant: number; runs: Ru
     const stop = useStopRun();
     const run = runs.latest;
     const active = isActive(run);
-    const margin = run?.state === 'running' ? run.progress?.worstMargin : run?.state === 'solved' ? run.worstMargin : null;
+    const margin = run?.state === 'running' ? run.progress?.worstMargin : run?.state === 'solved' && !runs.stale ? run.worstMargin : null;
     return (
         <Box component="section" aria-label="Run" sx={{ borderTop: 1, borderColor: 'divider', bgcolor: 'background.paper', flexShrink: 0 }}>
             <Box sx={{ height: 2 }}>{active && <LinearProgress variant="determinate" value={share(run)} aria-label="Run in progress" sx={{ height: 2 }} />}</Box>
             <Stack direction="row" sx={{ height: 42, px: 1.75, gap: 2, alignItems: 'center', fontSize: 13 }}>
                 <Stack direction="row" role="status" sx={{ gap: 2, alignItems: 'center', minWidth: 0, flex: 1, whiteSpace: 'nowrap' }}>
                     <Box component="span" sx={{ width: 9, height: 9, borderRadius: '50%', bgcolor: run ? colours[run.state] : 'divider', flexShrink: 0 }} />
-                    <Box component="span" title={run ? headline(run) : undefined} sx={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>
-                        {run ? headline(run) : 'Not solved yet: press Run'}
+                    <Box component="span" title={run ? headline(run, runs.stale) : undefined} sx={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>
+                        {run ? headline(run, runs.stale) : 'Not solved yet: press Run'}
                     </Box>
                     {run && facts(run).map((fact) => <Box component="span" key={fact} sx={{ color: 'text.secondary' }}>{fact}</Box>)}
                     {margin !== null && margin !== undefined && (
