@@ -7,7 +7,6 @@ namespace Foehn\Console;
 use Foehn\Grid\GridBuilder;
 use Foehn\Grid\GridReport;
 use Foehn\Model\ModelCodec;
-use Foehn\Model\ModelException;
 
 /** `check MODEL.json`: reads a model and reports its grid without computing anything. */
 final class CheckCommand
@@ -16,10 +15,7 @@ final class CheckCommand
     public static function run(array $arguments): int
     {
         $path = Options::parse($arguments, [], [])->only('the model document');
-        $json = @file_get_contents($path);
-        if ($json === false) {
-            throw ModelException::at('', "$path cannot be read");
-        }
+        $json = Options::read($path);
         $model = ModelCodec::fromJson($json);
         $report = GridReport::of($model, GridBuilder::build($model));
         printf("%s: %d parts, %d limits, %d cells (%s), widths %.3g to %.3g mm.\n", $model->name, count($model->parts), count($model->limits),

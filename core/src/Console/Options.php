@@ -64,4 +64,12 @@ final readonly class Options
 
         return $this->rest[0];
     }
+
+    /** The text of a file named on the command line. */
+    public static function read(string $path): string
+    {
+        $text = @file_get_contents($path);
+
+        return $text === false ? throw ModelException::at('', "$path cannot be read") : $text;
+    }
 }

@@ -23,10 +23,7 @@ final class SolveCommand
     {
         $options = Options::parse($arguments, ['out', 'grade'], ['strict']);
         $path = $options->only('the model document');
-        $json = @file_get_contents($path);
-        if ($json === false) {
-            throw ModelException::at('', "$path cannot be read");
-        }
+        $json = Options::read($path);
         $model = ModelCodec::fromJson($json);
         $grade = $options->value('grade');
         if ($grade !== null && ! in_array($grade, GridSettings::GRADES, true)) {
