@@ -7,14 +7,15 @@ use Foehn\Grid\Voxels;
 use Foehn\Model\ModelCodec;
 use Foehn\Numerics\SymmetricMatrix;
 use Foehn\Physics\Heat\ConductionAssembler;
+use Foehn\Physics\Heat\HeatSystem;
 
-/** The matrices that the benchmark of the linear solver uses; each is [matrix, right-hand side]. */
+/** The models that the benchmark of the linear solver uses. */
 final class BenchModels
 {
     private const FILM = ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => '10 W/m^2/K', 'temperature' => '20 degC']];
 
-    /** @return array{SymmetricMatrix, list<float>} */
-    public static function make(string $name, int $cells): array
+    /** @return HeatSystem|array{SymmetricMatrix, list<float>} a heat model, or a matrix and its right-hand side */
+    public static function make(string $name, int $cells): HeatSystem|array
     {
         return match ($name) {
             'cube' => self::cube($cells),
@@ -25,8 +26,7 @@ final class BenchModels
         };
     }
 
-    /** @return array{SymmetricMatrix, list<float>} */
-    private static function cube(int $cells): array
+    private static function cube(int $cells): HeatSystem
     {
         $n = (int) round($cells ** (1 / 3));
 
@@ -37,9 +37,8 @@ final class BenchModels
     /**
      * @param list<float> $size
      * @param list<array<string, mixed>> $parts
-     * @return array{SymmetricMatrix, list<float>}
      */
-    private static function solid(int $cells, array $size, ?string $fluid, array $parts): array
+    private static function solid(int $cells, array $size, ?string $fluid, array $parts): HeatSystem
     {
         // The finest grid of the product's own grading that fits; the spacing is searched for, so that the size is near the wish.
         return self::assemble(['space' => ['box' => ['min' => [0, 0, 0], 'max' => $size], 'fluid' => $fluid, 'sides' => ['z-' => self::FILM, 'z+' => self::FILM]],
@@ -182,14 +181,12 @@ final class BenchModels
 
     /**
      * @param array<string, mixed> $document
-     * @return array{SymmetricMatrix, list<float>}
      */
-    private static function assemble(array $document): array
+    private static function assemble(array $document): HeatSystem
     {
         $model = ModelCodec::fromDocument(['format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => '20 degC'], ...$document]);
         $grid = GridBuilder::build($model);
-        $system = ConductionAssembler::assemble($model, $grid, Voxels::of($model, $grid));
 
-        return [$system->matrix, $system->source];
+        return ConductionAssembler::assemble($model, $grid, Voxels::of($model, $grid));
     }
 }

@@ -1,12 +1,13 @@
 #!/usr/bin/env bash
-# Iterations and time per cell of the linear solver, as ratios to SciPy's Jacobi-CG on the same matrices, and growth with size.
+# Iterations and time per cell of the linear solver, as ratios to SciPy's Jacobi-CG and a compiled algebraic multigrid on the same matrices, and growth with size.
 set -euo pipefail
 cd "$(dirname "$0")/.."
-export PHP_INI_SCAN_DIR=":$PWD/etc/php"
+export PHP_INI_SCAN_DIR=":$PWD/etc/php" USE_ZEND_ALLOC_HUGE_PAGES=1
 work=$(mktemp -d)
 trap 'rm -rf "$work"' EXIT
 python=/usr/bin/python3
-$python -c 'import scipy' 2>/dev/null || { echo 'Installing python3-scipy for the yardstick'; apt-get -o DPkg::Lock::Timeout=400 install -y -qq --no-install-recommends python3-scipy >/dev/null; }
+export PETSC_DIR=/usr/lib/petscdir/petsc3.18/x86_64-linux-gnu-real OMP_NUM_THREADS=1
+$python -c 'import scipy, petsc4py' 2>/dev/null || { echo 'Installing python3-scipy and python3-petsc4py for the yardsticks'; apt-get -o DPkg::Lock::Timeout=400 install -y -qq --no-install-recommends python3-scipy python3-petsc4py >/dev/null; }
 
 field() { sed -E "s/.*\"$1\":\"?([^,\"}]+).*/\1/" <<<"$2"; }
 row() {
@@ -15,13 +16,14 @@ row() {
     printf '%-11s %9d %6d %8.2f %8.2f %8.0f' "$(field model "$out")" "$unknowns" "$(field iterations "$out")" "$seconds" "$(awk "BEGIN{print 1e6*$seconds/$unknowns}")" "$(field megabytes "$out")"
 }
 
-printf '%-11s %9s %6s %8s %8s %8s %10s %8s\n' model unknowns iter. s us/cell MB 'SciPy it.' 'SciPy/us'
+printf '%-11s %9s %6s %8s %8s %8s %10s %8s %7s %7s\n' model unknowns iter. s us/cell MB 'SciPy it.' 'SciPy/us' 'AMG it.' AMG/us
 for model in cube board stack 'thin board' net; do
     cells=200000; [ "$model" = net ] && cells=28000
     out=$(php bench/conduction.php "$model" "$cells" "$work/m")
-    read -r seconds iterations _ < <($python bench/yardstick.py "$work/m")
+    { read -r seconds iterations; read -r amgSeconds amgIterations; } < <($python bench/yardstick.py "$work/m")
     row "$out"
-    printf ' %10d %8.1f\n' "$iterations" "$(awk "BEGIN{print $seconds/$(field seconds "$out")}")"
+    own=$(field seconds "$out")
+    printf ' %10d %8.1f %7d %7.1f\n' "$iterations" "$(awk "BEGIN{print $seconds/$own}")" "$amgIterations" "$(awk "BEGIN{print $amgSeconds/$own}")"
 done
 echo
 echo 'Growth on the board:'

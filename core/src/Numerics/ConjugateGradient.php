@@ -16,8 +16,8 @@ final class ConjugateGradient
      * @param ?callable(int, float, list<float>): bool $progress iteration, relative residual, iterate; false stops
      */
     public static function solve(
-        SymmetricMatrix $matrix,
-        Multigrid $preconditioner,
+        Matrix $matrix,
+        Preconditioner $preconditioner,
         array $b,
         array $x,
         float $tolerance,
@@ -27,7 +27,7 @@ final class ConjugateGradient
     ): LinearSolution {
         $scale = Vectors::norm($b);
         if ($scale === 0.0) {
-            return new LinearSolution(array_fill(0, $matrix->size, 0.0), 0, 0.0, true, false);
+            return new LinearSolution(array_fill(0, count($b), 0.0), 0, 0.0, true, false);
         }
         $r = Vectors::combine(1.0, $b, -1.0, $matrix->times($x));
         $residual = Vectors::norm($r) / $scale;
@@ -38,7 +38,7 @@ final class ConjugateGradient
             if ($residual <= $tolerance && abs(array_sum($r)) <= $sumTolerance) {
                 return new LinearSolution($x, $iteration, $residual, true, false);
             }
-            $z = $preconditioner->cycle($r);
+            $z = $preconditioner->apply($r);
             $p = $p === [] ? $z : Vectors::plus($z, -Vectors::dot($z, $q) / $pq, $p);
             $q = $matrix->times($p);
             $pq = Vectors::dot($p, $q);

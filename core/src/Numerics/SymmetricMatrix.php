@@ -8,7 +8,7 @@ namespace Foehn\Numerics;
  * A sparse symmetric matrix with non-positive off-diagonal entries, as conduction gives it: (A x)_i = d_i x_i - sum_j g_ij x_j.
  * Rows hold their lower couplings first, then the upper ones: entries start[i] .. middle[i]-1 have column < i, the rest > i.
  */
-final class SymmetricMatrix
+final class SymmetricMatrix implements Matrix
 {
     /**
      * @param list<int> $start n + 1 row starts

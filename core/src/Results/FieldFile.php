@@ -14,11 +14,10 @@ final class FieldFile
     public static function temperature(Solution $solution): string
     {
         $bytes = '';
-        $unknown = $solution->system->unknownOfCell;
-        foreach (array_chunk($unknown, 4096) as $chunk) {
+        foreach (array_chunk($solution->system->live, 4096, true) as $chunk) {
             $values = [];
-            foreach ($chunk as $u) {
-                $values[] = $u < 0 ? NAN : $solution->temperature[$u];
+            foreach ($chunk as $cell => $live) {
+                $values[] = $live ? $solution->temperature[$cell] : NAN;
             }
             $bytes .= pack('g*', ...$values);
         }

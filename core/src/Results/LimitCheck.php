@@ -21,7 +21,7 @@ final class LimitCheck
     /**
      * Worst margin on an iterate, of the limits on whole parts and package nodes; null when there are none.
      *
-     * @param list<float> $temperature of the unknowns, K
+     * @param list<float> $temperature of the cells, K
      */
     public static function worstMargin(Model $model, Voxels $voxels, HeatSystem $system, array $temperature): ?float
     {
@@ -41,7 +41,7 @@ final class LimitCheck
         if ($bounds !== []) {
             foreach ($voxels->owner as $cell => $part) {
                 if ($part >= 0 && isset($bounds[$part])) {
-                    $margin = $bounds[$part] - $temperature[$system->unknownOfCell[$cell]];
+                    $margin = $bounds[$part] - $temperature[$cell];
                     $worst = $worst === null || $margin < $worst ? $margin : $worst;
                 }
             }

@@ -6,7 +6,6 @@ namespace Foehn\Results;
 
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
-use Foehn\Physics\Heat\HeatSystem;
 
 /** Least, mean and greatest cell temperature of every part. */
 final class PartTemperatures
@@ -14,10 +13,10 @@ final class PartTemperatures
     /**
      * K; null for a part without cells. The mean is by volume.
      *
-     * @param list<float> $temperature of the unknowns, K
+     * @param list<float> $temperature of the cells, K
      * @return list<array{min: float, mean: float, max: float}|null>
      */
-    public static function of(Grid $grid, Voxels $voxels, HeatSystem $system, array $temperature): array
+    public static function of(Grid $grid, Voxels $voxels, array $temperature): array
     {
         $parts = count($voxels->cellsOfPart);
         $min = array_fill(0, $parts, INF);
@@ -26,12 +25,11 @@ final class PartTemperatures
         $volume = array_fill(0, $parts, 0.0);
         [$nx, $ny] = $grid->cells;
         [$wx, $wy, $wz] = $grid->widths;
-        $unknown = $system->unknownOfCell;
         foreach ($voxels->owner as $cell => $part) {
             if ($part < 0) {
                 continue;
             }
-            $t = $temperature[$unknown[$cell]];
+            $t = $temperature[$cell];
             $v = $wx[$cell % $nx] * $wy[intdiv($cell, $nx) % $ny] * $wz[intdiv($cell, $nx * $ny)];
             $sum[$part] += $v * $t;
             $volume[$part] += $v;

@@ -32,7 +32,7 @@ final class ResultBuilder
     private function __construct(private readonly Solution $solution)
     {
         $this->surfaces = new SurfaceSums($solution);
-        $this->temperatures = PartTemperatures::of($solution->grid, $solution->voxels, $solution->system, $solution->temperature);
+        $this->temperatures = PartTemperatures::of($solution->grid, $solution->voxels, $solution->temperature);
         $this->indexOf = array_flip(array_map(fn ($part) => $part->id, $solution->model->parts));
     }
 

@@ -13,7 +13,7 @@ use Foehn\Physics\Heat\HeatSystem;
 final readonly class Solution
 {
     /**
-     * @param list<float> $temperature of the unknowns, K
+     * @param list<float> $temperature of the cells, K
      * @param list<float> $residuals relative, after each iteration
      */
     public function __construct(
@@ -35,8 +35,6 @@ final readonly class Solution
     /** Temperature of a cell in K; null where nothing is computed. */
     public function cellTemperature(int $cell): ?float
     {
-        $unknown = $this->system->unknownOfCell[$cell];
-
-        return $unknown < 0 ? null : $this->temperature[$unknown];
+        return $this->system->live[$cell] ? $this->temperature[$cell] : null;
     }
 }

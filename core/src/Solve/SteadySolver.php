@@ -8,9 +8,8 @@ use Foehn\Grid\Grid;
 use Foehn\Grid\GridBuilder;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
-use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\LinearSolution;
-use Foehn\Numerics\Multigrid;
+use Foehn\Numerics\Stencil;
 use Foehn\Physics\Heat\ConductionAssembler;
 use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Results\LimitCheck;
@@ -71,7 +70,7 @@ final class SteadySolver
             $rough = $change > self::ROUGH;
             $linear = $this->linear($system, $temperature, $rough ? self::ROUGH_RESIDUAL : self::RESIDUAL);
             $before = $temperature;
-            $temperature = self::absolute($linear->x, $system->reference);
+            $temperature = self::cells($linear->x, $system);
             $change = $before === null ? INF : self::largestChange($before, $temperature);
             $again = $this->isNonlinear() && ($rough || $change > self::STEADY);
         } while ($again && $linear->converged && ! $linear->stopped && $pass < self::MOST_PASSES);
@@ -85,16 +84,21 @@ final class SteadySolver
     /** @param ?list<float> $guess K */
     private function linear(HeatSystem $system, ?array $guess, float $tolerance): LinearSolution
     {
-        $start = $guess === null ? array_fill(0, $system->matrix->size, 0.0) : self::absolute($guess, -$system->reference);
+        $start = Stencil::zeros($system->stencil->cells);
+        foreach ($guess ?? [] as $cell => $value) {
+            if ($system->live[$cell]) {
+                $start[$system->stencil->pad + $cell] = $value - $system->reference;
+            }
+        }
         $before = $this->iterations;
-        $result = ConjugateGradient::solve(
-            $system->matrix, new Multigrid($system->matrix), $system->source, $start, $tolerance,
+        $result = HeatSolver::solve(
+            $system, $start, $tolerance,
             $system->watts > 0.0 && $tolerance === self::RESIDUAL ? self::BALANCE * $system->watts : INF,
-            progress: function (int $iteration, float $residual, array $x) use ($before, $system): bool {
+            function (int $iteration, float $residual, array $x) use ($before, $system): bool {
                 $this->iterations = $before + $iteration;
                 $this->residuals[] = $residual;
                 if (hrtime(true) / 1e9 - $this->lastReport > self::REPORT_PAUSE) {
-                    $this->report('solving', $residual, LimitCheck::worstMargin($this->model, $this->voxels, $system, self::absolute($x, $system->reference)));
+                    $this->report('solving', $residual, LimitCheck::worstMargin($this->model, $this->voxels, $system, self::cells($x, $system)));
                 }
 
                 return ! $this->listener->shouldStop();
@@ -124,16 +128,17 @@ final class SteadySolver
     }
 
     /**
-     * @param list<float> $x
-     * @return list<float>
+     * @param list<float> $x padded, relative to the reference temperature
+     * @return list<float> K per cell
      */
-    private static function absolute(array $x, float $shift): array
+    private static function cells(array $x, HeatSystem $system): array
     {
-        foreach ($x as $i => $value) {
-            $x[$i] = $value + $shift;
+        $cells = array_slice($x, $system->stencil->pad, $system->stencil->size());
+        foreach ($cells as $c => $value) {
+            $cells[$c] = $value + $system->reference;
         }
 
-        return $x;
+        return $cells;
     }
 
     /**

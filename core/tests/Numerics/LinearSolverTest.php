@@ -8,7 +8,9 @@ use Foehn\Numerics\Aggregation;
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\DenseCholesky;
 use Foehn\Numerics\Multigrid;
+use Foehn\Numerics\Stencil;
 use Foehn\Numerics\SymmetricMatrix;
+use Foehn\Numerics\TiedCells;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -50,7 +52,7 @@ final class LinearSolverTest extends TestCase
     {
         $matrix = self::brick(24, 22, 20, $couplings);
         $x = array_map(fn (int $i) => sin(0.37 * $i) + 2.0, range(0, $matrix->size - 1));
-        $solution = ConjugateGradient::solve($matrix, new Multigrid($matrix), $matrix->times($x), array_fill(0, $matrix->size, 0.0), 1e-10);
+        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $matrix->times($x), array_fill(0, $matrix->size, 0.0), 1e-10);
 
         self::assertTrue($solution->converged);
         self::assertLessThanOrEqual($mostIterations, $solution->iterations);
@@ -85,7 +87,7 @@ final class LinearSolverTest extends TestCase
         $matrix = SymmetricMatrix::fromLinks($from, $to, $g, $extra);
         $b = array_fill(0, $n, 0.0);
         $b[$n - 1] = 1.0;
-        $solution = ConjugateGradient::solve($matrix, new Multigrid($matrix), $b, $b, 1e-8);
+        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $b, $b, 1e-8);
 
         self::assertTrue($solution->converged);
         self::assertLessThanOrEqual(60, $solution->iterations);
@@ -96,10 +98,81 @@ final class LinearSolverTest extends TestCase
     {
         $matrix = self::brick(10, 10, 10, [1.0, 1.0, 1.0]);
         $b = array_fill(0, 1000, 1.0);
-        $solution = ConjugateGradient::solve($matrix, new Multigrid($matrix), $b, array_fill(0, 1000, 0.0), 1e-12, progress: fn (int $i) => $i < 2);
+        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $b, array_fill(0, 1000, 0.0), 1e-12, progress: fn (int $i) => $i < 2);
 
         self::assertTrue($solution->stopped);
         self::assertSame(2, $solution->iterations);
+    }
+
+    /** @return iterable<string, array{array{float, float, float}}> */
+    public static function stiffAxes(): iterable
+    {
+        yield 'isotropic' => [[1.0, 1.0, 1.0]];
+        yield 'along x' => [[50.0, 1.0, 2.0]];
+        yield 'along y' => [[1.0, 50.0, 2.0]];
+        yield 'along z' => [[1.0, 2.0, 200.0]];
+    }
+
+    /** @param array{float, float, float} $couplings */
+    #[DataProvider('stiffAxes')]
+    public function testPlanesAndLinesSolveWhatTheSparseMatrixSays(array $couplings): void
+    {
+        $stencil = self::stencil([13, 11, 9], $couplings);
+        [$matrix, $unknown] = $stencil->toSparse();
+        $exact = array_map(fn (int $u) => $u < 0 ? 0.0 : sin(0.37 * $u), $unknown);
+        $b = $stencil->times($exact);
+
+        self::assertEqualsWithDelta(Stencil::pack($b, $unknown, $matrix->size), $matrix->times(Stencil::pack($exact, $unknown, $matrix->size)), 1e-9);
+        $solution = ConjugateGradient::solve($stencil, Multigrid::box($stencil), $b, Stencil::zeros($stencil->cells), 1e-11);
+        self::assertTrue($solution->converged);
+        self::assertLessThan(25, $solution->iterations);
+        self::assertEqualsWithDelta($exact, $solution->x, 1e-7);
+    }
+
+    public function testCellsThatTakeNoPartStayZeroAndTiedCellsShareOneValue(): void
+    {
+        $whole = self::stencil([6, 5, 4], [1.0, 1.0, 1.0]);
+        $coupling = $whole->coupling;
+        $extra = $whole->extra;
+        $lone = $whole->pad + 2 + 6 * (2 + 5 * 1);
+        foreach ($whole->strides() as $axis => $stride) {
+            $coupling[$axis][$lone] = $coupling[$axis][$lone - $stride] = 0.0;
+        }
+        $stencil = new Stencil([6, 5, 4], $coupling, $extra);
+        $ties = [[$whole->pad + 4, $whole->pad + 5, $whole->pad + 11]];
+        $b = $stencil->times(array_map(fn (int $c) => $c === $lone ? 0.0 : cos($c), array_keys($extra)));
+        foreach (range(0, $whole->pad - 1) as $c) {
+            $b[$c] = $b[count($b) - 1 - $c] = 0.0;
+        }
+        $b = TiedCells::project($b, $ties);
+        $tied = new TiedCells($stencil, Multigrid::box($stencil), $ties);
+        $x = ConjugateGradient::solve($tied, $tied, $b, Stencil::zeros([6, 5, 4]), 1e-12)->x;
+        [$matrix, $unknown] = $stencil->toSparse($ties);
+        $direct = (new DenseCholesky($matrix))->solve(Stencil::pack($b, $unknown, $matrix->size));
+
+        self::assertSame(0.0, $x[$lone]);
+        self::assertSame($x[$ties[0][0]], $x[$ties[0][2]]);
+        self::assertEqualsWithDelta(Stencil::unpack($direct, $unknown), $x, 1e-9);
+    }
+
+    /**
+     * @param array{int, int, int} $cells
+     * @param array{float, float, float} $couplings
+     */
+    private static function stencil(array $cells, array $couplings): Stencil
+    {
+        $zeros = Stencil::zeros($cells);
+        $g = [$zeros, $zeros, $zeros];
+        $extra = $zeros;
+        for ($n = 0; $n < array_product($cells); $n++) {
+            $at = [$n % $cells[0], intdiv($n, $cells[0]) % $cells[1], intdiv($n, $cells[0] * $cells[1])];
+            foreach ([0, 1, 2] as $axis) {
+                $g[$axis][$cells[0] * $cells[1] + $n] = $at[$axis] + 1 < $cells[$axis] ? $couplings[$axis] * (1 + 0.1 * sin($n)) : 0.0;
+            }
+            $extra[$cells[0] * $cells[1] + $n] = $at[0] === 0 ? 2 * $couplings[0] : 0.0;
+        }
+
+        return new Stencil($cells, $g, $extra);
     }
 
     /** @param array{float, float, float} $couplings */

@@ -11,7 +11,8 @@ use Foehn\Materials\PropertyLaw;
 use Foehn\Model\HeatCondition;
 use Foehn\Model\Model;
 use Foehn\Model\Space;
-use Foehn\Numerics\SymmetricMatrix;
+use Foehn\Numerics\Stencil;
+use Foehn\Numerics\TiedCells;
 use Foehn\Physics\PhysicsException;
 use Foehn\Shapes\TwoResistancePackage;
 
@@ -25,22 +26,29 @@ final class ConductionAssembler
     /** Joins isothermal nodes that touch without resistance, m2K/W: a billionth of a thin grease layer. */
     private const PERFECT_CONTACT = 1e-12;
 
-    private int $unknowns = 0;
+    /** Conductivity inside an isothermal node, W/m/K. It has no part in the answer: the cells are tied. It helps the multigrid. */
+    private const NODE_CONDUCTIVITY = 2000.0;
 
-    /** @var list<int> */
-    private array $unknownOfCell = [];
+    /** Cells of the padding in front (see Stencil). */
+    private int $pad;
+
+    /** @var array{int, int, int} steps to the next cell along each axis */
+    private array $strides;
+
+    /** @var list<bool> whether the cell's temperature is computed */
+    private array $live = [];
 
     /** @var array{list<float>, list<float>, list<float>} half-cell resistance times area per axis, m2K/W */
     private array $half = [[], [], []];
 
-    /** @var list<float> W/K to ambients per unknown */
-    private array $extra = [];
+    /** @var array{list<float>, list<float>, list<float>} W/K towards the next cell along each axis, padded */
+    private array $coupling;
 
-    /** @var list<float> W per unknown */
-    private array $source = [];
+    /** @var list<float> W/K to ambients per cell, padded */
+    private array $extra;
 
-    /** @var array{list<int>, list<int>, list<float>} */
-    private array $links = [[], [], []];
+    /** @var list<float> W per cell, padded */
+    private array $source;
 
     private FaceRecords $faces;
 
@@ -62,16 +70,22 @@ final class ConductionAssembler
     ) {
         $this->faces = new FaceRecords();
         $this->packages = new PackageNodes();
+        $this->pad = $grid->cells[0] * $grid->cells[1];
+        $this->strides = [1, $grid->cells[0], $this->pad];
+        $zeros = Stencil::zeros($grid->cells);
+        $this->coupling = [$zeros, $zeros, $zeros];
+        $this->extra = $zeros;
+        $this->source = $zeros;
     }
 
     /**
-     * @param ?list<float> $temperature of the unknowns, K, for materials that depend on it; null: the ambient everywhere
+     * @param ?list<float> $temperature of the cells, K, for materials that depend on it; null: the ambient everywhere
      * @throws PhysicsException
      */
     public static function assemble(Model $model, Grid $grid, Voxels $voxels, ?array $temperature = null): HeatSystem
     {
         $assembler = new self($model, $grid, $voxels, $model->surroundings->temperature);
-        $assembler->number();
+        $assembler->findLiveCells();
         $assembler->resistances($temperature);
         $assembler->conditionsByDirection();
         for ($axis = 0; $axis < 3; $axis++) {
@@ -79,57 +93,72 @@ final class ConductionAssembler
             $assembler->sideFaces($axis);
         }
         $assembler->givenPowers();
+        $assembler->packages();
         $assembler->sources();
-        $matrix = SymmetricMatrix::fromLinks($assembler->links[0], $assembler->links[1], $assembler->links[2], $assembler->extra);
-        FloatingPieces::check($model, $voxels, $matrix, $assembler->extra, $assembler->unknownOfCell);
+        $source = TiedCells::project($assembler->source, $assembler->packages->ties($assembler->pad));
+        $stencil = new Stencil($grid->cells, $assembler->coupling, $assembler->extra);
+        FloatingPieces::check($model, $voxels, $stencil, $assembler->live);
 
-        return new HeatSystem($matrix, $assembler->source, $assembler->unknownOfCell, $assembler->faces, $assembler->packages, $assembler->reference, $assembler->watts);
+        return new HeatSystem($stencil, $source, $assembler->live, $assembler->faces, $assembler->packages, $assembler->reference, $assembler->watts);
     }
 
-    private function number(): void
+    private function findLiveCells(): void
     {
-        $isPackage = array_map(fn ($part) => $part->shape instanceof TwoResistancePackage, $this->model->parts);
         $hasFluid = $this->model->space->fluid !== null;
-        $unknown = [];
-        $next = 0;
         foreach ($this->voxels->owner as $owner) {
-            if ($owner < 0 ? ! $hasFluid : $isPackage[$owner]) {
-                $unknown[] = -1;
-            } else {
-                $unknown[] = $next++;
-            }
+            $this->live[] = $owner >= 0 || $hasFluid;
         }
-        $this->unknownOfCell = $unknown;
-        $this->unknowns = $next;
         foreach ($this->model->parts as $index => $part) {
-            if ($this->voxels->cellsOfPart[$index] === 0) {
-                if ($part->power !== 0.0) {
-                    throw new PhysicsException(sprintf('part "%s" has %g W but no volume left: parts after it in the ledger cover it', $part->name, $part->power));
-                }
-            } elseif ($part->shape instanceof TwoResistancePackage) {
-                $this->numberPackage($index, $part->shape, $part->power);
+            if ($this->voxels->cellsOfPart[$index] === 0 && $part->power !== 0.0) {
+                throw new PhysicsException(sprintf('part "%s" has %g W but no volume left: parts after it in the ledger cover it', $part->name, $part->power));
             }
         }
-        $this->extra = array_fill(0, $this->unknowns, 0.0);
-        $this->source = array_fill(0, $this->unknowns, 0.0);
     }
 
-    private function numberPackage(int $index, TwoResistancePackage $shape, float $power): void
+    /** Case and board node of every package: two groups of cells with one temperature each, joined through the junction. */
+    private function packages(): void
     {
-        $case = $this->unknowns++;
-        $board = $this->unknowns++;
-        $this->packages->add($index, $shape, $case, $board, $power);
-        $axis = $shape->boardAxis;
-        $stride = [1, $this->grid->cells[0], $this->grid->cells[0] * $this->grid->cells[1]][$axis];
-        foreach ($this->voxels->owner as $cell => $owner) {
-            if ($owner === $index) {
-                $position = $this->grid->centres[$axis][intdiv($cell, $stride) % $this->grid->cells[$axis]];
-                $this->unknownOfCell[$cell] = ($position > $shape->middle()) === ($shape->boardSign > 0) ? $board : $case;
+        foreach ($this->model->parts as $index => $part) {
+            if ($part->shape instanceof TwoResistancePackage && $this->voxels->cellsOfPart[$index] > 0) {
+                $this->package($index, $part->shape, $part->power);
             }
         }
-        $this->links[0][] = $case;
-        $this->links[1][] = $board;
-        $this->links[2][] = 1.0 / ($shape->junctionToCase + $shape->junctionToBoard);
+    }
+
+    private function package(int $index, TwoResistancePackage $shape, float $power): void
+    {
+        $axis = $shape->boardAxis;
+        $owner = $this->voxels->owner;
+        $halves = [[], []];
+        foreach ($owner as $cell => $part) {
+            if ($part === $index) {
+                $isBoard = ($this->grid->centres[$axis][$this->position($cell, $axis)] > $shape->middle()) === ($shape->boardSign > 0);
+                $halves[$isBoard ? 1 : 0][$cell] = true;
+            }
+        }
+        [$case, $board] = $halves;
+        $joints = [];
+        foreach ($case + $board as $cell => $_) {
+            foreach ($this->strides as $direction => $stride) {
+                $next = $cell + $stride;
+                if ($this->position($cell, $direction) + 1 === $this->grid->cells[$direction] || ($owner[$next] ?? -1) !== $index) {
+                    continue;
+                }
+                if (isset($case[$cell]) === isset($case[$next])) {
+                    $distance = $this->grid->centres[$direction][$this->position($next, $direction)] - $this->grid->centres[$direction][$this->position($cell, $direction)];
+                    $this->coupling[$direction][$this->pad + $cell] = self::NODE_CONDUCTIVITY * $this->faceArea($cell, $direction) / $distance;
+                } else {
+                    $joints[$cell] = $this->faceArea($cell, $direction);
+                }
+            }
+        }
+        if ($joints === []) {
+            throw new PhysicsException(sprintf('package "%s" has lost its upper or lower half to parts after it in the ledger; a two-resistance package needs both', $this->model->parts[$index]->name));
+        }
+        foreach ($joints as $cell => $area) {
+            $this->coupling[$axis][$this->pad + $cell] = $area / array_sum($joints) / ($shape->junctionToCase + $shape->junctionToBoard);
+        }
+        $this->packages->add($index, $shape, array_keys($case), array_keys($board), $power);
     }
 
     /** @param ?list<float> $temperature */
@@ -152,7 +181,7 @@ final class ConductionAssembler
             );
             $anyVaries = array_filter($varies) !== [];
             $this->half[$axis] = $anyVaries
-                ? $this->varyingHalves($axis, $constant, $varies, $temperature ?? [], $ambient)
+                ? $this->varyingHalves($axis, $constant, $varies, $temperature ?? [])
                 : self::constantHalves($this->grid->cells, $axis, $this->grid->widths[$axis], $this->voxels->owner, $constant);
         }
     }
@@ -184,16 +213,15 @@ final class ConductionAssembler
     /**
      * @param array<int, float> $constant W/m/K by owner
      * @param array<int, ?PropertyLaw> $varies by owner
-     * @param list<float> $temperature of the unknowns, K
+     * @param list<float> $temperature of the cells, K
      * @return list<float>
      */
-    private function varyingHalves(int $axis, array $constant, array $varies, array $temperature, float $ambient): array
+    private function varyingHalves(int $axis, array $constant, array $varies, array $temperature): array
     {
         $half = self::constantHalves($this->grid->cells, $axis, $this->grid->widths[$axis], $this->voxels->owner, $constant);
-        $unknown = $this->unknownOfCell;
         foreach ($this->voxels->owner as $cell => $owner) {
-            if ($varies[$owner] !== null && $unknown[$cell] >= 0) {
-                $half[$cell] *= $constant[$owner] / $varies[$owner]->at($temperature[$unknown[$cell]] ?? $ambient);
+            if ($varies[$owner] !== null) {
+                $half[$cell] *= $constant[$owner] / $varies[$owner]->at($temperature[$cell]);
             }
         }
 
@@ -221,10 +249,10 @@ final class ConductionAssembler
         [$ni, $nj, $nk] = [$nx - ($axis === 0 ? 1 : 0), $ny - ($axis === 1 ? 1 : 0), $nz - ($axis === 2 ? 1 : 0)];
         [$wx, $wy, $wz] = $this->grid->widths;
         $owner = $this->voxels->owner;
-        $unknown = $this->unknownOfCell;
         $half = $this->half[$axis];
-        [$from, $to, $conductance] = $this->links;
-        $this->links = [[], [], []];
+        $pad = $this->pad;
+        $coupling = $this->coupling[$axis];
+        $this->coupling[$axis] = [];
         $ends = [];
         for ($k = 0; $k < $nk; $k++) {
             for ($j = 0; $j < $nj; $j++) {
@@ -235,15 +263,13 @@ final class ConductionAssembler
                     if ($owner[$c] !== $owner[$d]) {
                         $ends[] = $c;
                         $ends[] = $axis === 0 ? $area0 : $area0 * $wx[$i];
-                    } elseif ($unknown[$c] !== $unknown[$d] && $half[$c] > 0.0) {
-                        $from[] = $unknown[$c];
-                        $to[] = $unknown[$d];
-                        $conductance[] = ($axis === 0 ? $area0 : $area0 * $wx[$i]) / ($half[$c] + $half[$d]);
+                    } elseif ($half[$c] > 0.0) {
+                        $coupling[$pad + $c] = ($axis === 0 ? $area0 : $area0 * $wx[$i]) / ($half[$c] + $half[$d]);
                     }
                 }
             }
         }
-        $this->links = [$from, $to, $conductance];
+        $this->coupling[$axis] = $coupling;
         for ($e = 0, $count = count($ends); $e < $count; $e += 2) {
             $this->interface($axis, $ends[$e], $ends[$e] + $stride, $ends[$e + 1]);
         }
@@ -256,12 +282,10 @@ final class ConductionAssembler
         $q = $this->voxels->owner[$d];
         $up = 2 * $axis + 1;
         $down = 2 * $axis;
-        $uc = $this->unknownOfCell[$c];
-        $ud = $this->unknownOfCell[$d];
-        if ($uc < 0 || $ud < 0) {
-            if ($uc >= 0) {
+        if (! $this->live[$c] || ! $this->live[$d]) {
+            if ($this->live[$c]) {
                 $this->boundary($p, $up, $c, $area, $this->condition($p, $up, true), -1, $axis);
-            } elseif ($ud >= 0) {
+            } elseif ($this->live[$d]) {
                 $this->boundary($q, $down, $d, $area, $this->condition($q, $down, true), -1, $axis);
             }
 
@@ -282,19 +306,15 @@ final class ConductionAssembler
         $conductance = $this->passes($p, $axis) && $this->passes($q, $axis)
             ? $area / max($this->half[$axis][$c] + $this->half[$axis][$d] + $resistance, self::PERFECT_CONTACT)
             : 0.0;
-        if ($conductance > 0.0) {
-            $this->links[0][] = $uc;
-            $this->links[1][] = $ud;
-            $this->links[2][] = $conductance;
-        }
-        foreach ([[$p, $up, $c, $uc, $ud, $q, $conditionC], [$q, $down, $d, $ud, $uc, $p, $conditionD]] as [$part, $direction, $cell, $own, $beyond, $otherPart, $condition]) {
+        $this->coupling[$axis][$this->pad + $c] = $conductance;
+        foreach ([[$p, $up, $c, $d, $q, $conditionC], [$q, $down, $d, $c, $p, $conditionD]] as [$part, $direction, $cell, $beyond, $otherPart, $condition]) {
             if ($part < 0) {
                 continue;
             }
             $given = $this->givenHeat($condition, $cell, $direction, $area);
-            $this->source[$own] += $given;
+            $this->source[$this->pad + $cell] += $given;
             $this->watts += $given;
-            $this->faces->add($part, $direction, $cell, $own, $area, $this->half[$axis][$cell], $conductance, $beyond, $otherPart, 0.0, $given, -1, -1);
+            $this->faces->add($part, $direction, $cell, $area, $this->half[$axis][$cell], $conductance, $beyond, $otherPart, 0.0, $given, -1, -1);
             $this->notePower($condition);
         }
     }
@@ -302,14 +322,14 @@ final class ConductionAssembler
     private function sideFaces(int $axis): void
     {
         [$nx, $ny] = $this->grid->cells;
-        $strides = [1, $nx, $nx * $ny];
+        $strides = $this->strides;
         [$a, $b] = [[1, 2], [0, 2], [0, 1]][$axis];
         foreach ([0, 1] as $end) {
             $side = $this->model->space->sides[Space::SIDES[2 * $axis + $end]];
             for ($jb = 0; $jb < $this->grid->cells[$b]; $jb++) {
                 for ($ja = 0; $ja < $this->grid->cells[$a]; $ja++) {
                     $cell = $ja * $strides[$a] + $jb * $strides[$b] + ($end === 1 ? ($this->grid->cells[$axis] - 1) * $strides[$axis] : 0);
-                    if ($this->unknownOfCell[$cell] < 0) {
+                    if (! $this->live[$cell]) {
                         continue;
                     }
                     $area = $this->grid->widths[$a][$ja] * $this->grid->widths[$b][$jb];
@@ -339,7 +359,6 @@ final class ConductionAssembler
     /** A face beyond which nothing is computed: a bare face or a side of the space. */
     private function boundary(int $part, int $direction, int $cell, float $area, HeatCondition $condition, int $side, int $axis, float $contact = 0.0, int $patch = -1): void
     {
-        $unknown = $this->unknownOfCell[$cell];
         $half = $this->half[$axis][$cell];
         $conductance = 0.0;
         $ambient = $this->reference;
@@ -353,10 +372,10 @@ final class ConductionAssembler
             }
         }
         $given = $this->givenHeat($condition, $cell, $direction, $area);
-        $this->extra[$unknown] += $conductance;
-        $this->source[$unknown] += $conductance * ($ambient - $this->reference) + $given;
+        $this->extra[$this->pad + $cell] += $conductance;
+        $this->source[$this->pad + $cell] += $conductance * ($ambient - $this->reference) + $given;
         $this->watts += $given;
-        $this->faces->add($part, $direction, $cell, $unknown, $area, $half, $conductance, -1, -1, $ambient, $given, $side, $patch);
+        $this->faces->add($part, $direction, $cell, $area, $half, $conductance, -1, -1, $ambient, $given, $side, $patch);
         $this->notePower($condition);
     }
 
@@ -381,7 +400,7 @@ final class ConductionAssembler
             foreach ($records as $f) {
                 $given = $condition->value->constant * $this->faces->area[$f] / $area;
                 $this->faces->heat[$f] += $given;
-                $this->source[$this->faces->unknown[$f]] += $given;
+                $this->source[$this->pad + $this->faces->cell[$f]] += $given;
                 $this->watts += $given;
             }
         }
@@ -420,13 +439,13 @@ final class ConductionAssembler
             if ($part->source !== null) {
                 $given += $v * ($part->source->isConstant() ? $part->source->constant : $part->source->at(...$this->cellCentre($cell)));
             }
-            $this->source[$this->unknownOfCell[$cell]] += $given;
+            $this->source[$this->pad + $cell] += $given;
             $this->watts += $given;
         }
         foreach ($this->packages->all() as ['case' => $case, 'board' => $board, 'shape' => $shape, 'power' => $power]) {
             $sum = $shape->junctionToCase + $shape->junctionToBoard;
-            $this->source[$case] += $power * $shape->junctionToBoard / $sum;
-            $this->source[$board] += $power * $shape->junctionToCase / $sum;
+            $this->source[$this->pad + $case[0]] += $power * $shape->junctionToBoard / $sum;
+            $this->source[$this->pad + $board[0]] += $power * $shape->junctionToCase / $sum;
             $this->watts += $power;
         }
     }
@@ -453,22 +472,34 @@ final class ConductionAssembler
         return ! $shape instanceof TwoResistancePackage || $shape->boardAxis === $axis;
     }
 
+    private function position(int $cell, int $axis): int
+    {
+        return intdiv($cell, $this->strides[$axis]) % $this->grid->cells[$axis];
+    }
+
+    /** Area across the axis, m2. */
+    private function faceArea(int $cell, int $axis): float
+    {
+        $area = 1.0;
+        foreach ([0, 1, 2] as $other) {
+            $area *= $other === $axis ? 1.0 : $this->grid->widths[$other][$this->position($cell, $other)];
+        }
+
+        return $area;
+    }
+
     /** @return array{float, float, float} */
     private function cellCentre(int $cell): array
     {
-        [$nx, $ny] = $this->grid->cells;
-
-        return [$this->grid->centres[0][$cell % $nx], $this->grid->centres[1][intdiv($cell, $nx) % $ny], $this->grid->centres[2][intdiv($cell, $nx * $ny)]];
+        return array_map(fn (int $axis) => $this->grid->centres[$axis][$this->position($cell, $axis)], [0, 1, 2]);
     }
 
     /** @return array{float, float, float} */
     private function faceCentre(int $cell, int $direction): array
     {
-        [$nx, $ny] = $this->grid->cells;
         $axis = $direction >> 1;
-        $index = [$cell % $nx, intdiv($cell, $nx) % $ny, intdiv($cell, $nx * $ny)];
         $centre = $this->cellCentre($cell);
-        $centre[$axis] = $this->grid->lines[$axis][$index[$axis] + $direction % 2];
+        $centre[$axis] = $this->grid->lines[$axis][$this->position($cell, $axis) + $direction % 2];
 
         return $centre;
     }

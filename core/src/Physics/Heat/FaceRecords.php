@@ -19,19 +19,16 @@ final class FaceRecords
     /** @var list<int> */
     public array $cell = [];
 
-    /** @var list<int> */
-    public array $unknown = [];
-
     /** @var list<float> m2 */
     public array $area = [];
 
-    /** @var list<float> resistance times area between the unknown and the surface, m2K/W */
+    /** @var list<float> resistance times area between the cell's centre and the surface, m2K/W */
     public array $half = [];
 
-    /** @var list<float> W/K towards the other unknown or the ambient */
+    /** @var list<float> W/K towards the other cell or the ambient */
     public array $conductance = [];
 
-    /** @var list<int> unknown beyond the face; -1 for an ambient */
+    /** @var list<int> cell beyond the face; -1 for an ambient */
     public array $other = [];
 
     /** @var list<int> part beyond the face; -1 for fluid, nothing or a side */
@@ -49,12 +46,11 @@ final class FaceRecords
     /** @var list<int> patch of that side, or -1 */
     public array $patch = [];
 
-    public function add(int $part, int $direction, int $cell, int $unknown, float $area, float $half, float $conductance, int $other, int $otherPart, float $ambient, float $heat, int $side, int $patch): void
+    public function add(int $part, int $direction, int $cell, float $area, float $half, float $conductance, int $other, int $otherPart, float $ambient, float $heat, int $side, int $patch): void
     {
         $this->part[] = $part;
         $this->direction[] = $direction;
         $this->cell[] = $cell;
-        $this->unknown[] = $unknown;
         $this->area[] = $area;
         $this->half[] = $half;
         $this->conductance[] = $conductance;
@@ -74,22 +70,22 @@ final class FaceRecords
     /**
      * Heat leaving the part through face $f, W.
      *
-     * @param list<float> $temperature of the unknowns, K
+     * @param list<float> $temperature of the cells, K
      */
     public function heatOut(int $f, array $temperature): float
     {
         $beyond = $this->other[$f] >= 0 ? $temperature[$this->other[$f]] : $this->ambient[$f];
 
-        return $this->conductance[$f] * ($temperature[$this->unknown[$f]] - $beyond) - $this->heat[$f];
+        return $this->conductance[$f] * ($temperature[$this->cell[$f]] - $beyond) - $this->heat[$f];
     }
 
     /**
      * Temperature of the part's surface at face $f, K.
      *
-     * @param list<float> $temperature of the unknowns, K
+     * @param list<float> $temperature of the cells, K
      */
     public function surfaceTemperature(int $f, array $temperature): float
     {
-        return $temperature[$this->unknown[$f]] - $this->heatOut($f, $temperature) * $this->half[$f] / $this->area[$f];
+        return $temperature[$this->cell[$f]] - $this->heatOut($f, $temperature) * $this->half[$f] / $this->area[$f];
     }
 }

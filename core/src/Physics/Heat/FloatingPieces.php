@@ -6,25 +6,24 @@ namespace Foehn\Physics\Heat;
 
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
-use Foehn\Numerics\SymmetricMatrix;
+use Foehn\Numerics\Stencil;
 use Foehn\Physics\PhysicsException;
 
 /** Finds a piece of the model that is connected to no given temperature, so that its temperature has no answer. */
 final class FloatingPieces
 {
     /**
-     * @param list<float> $extra W/K to ambients per unknown
-     * @param list<int> $unknownOfCell
+     * @param list<bool> $live whether each cell's temperature is computed
      * @throws PhysicsException naming a part of the first such piece
      */
-    public static function check(Model $model, Voxels $voxels, SymmetricMatrix $matrix, array $extra, array $unknownOfCell): void
+    public static function check(Model $model, Voxels $voxels, Stencil $stencil, array $live): void
     {
-        if ($matrix->size === 0) {
+        if (! in_array(true, $live, true)) {
             throw new PhysicsException('the model has no solid part and no fluid, so there is nothing to compute');
         }
-        $reached = self::reach($matrix->size, $matrix->start, $matrix->column, $matrix->coupling, $extra);
-        foreach ($unknownOfCell as $cell => $unknown) {
-            if ($unknown >= 0 && ! $reached[$unknown]) {
+        $reached = self::reach($stencil->extra, $stencil->coupling, $stencil->strides());
+        foreach ($live as $cell => $isLive) {
+            if ($isLive && ! $reached[$stencil->pad + $cell]) {
                 $part = $model->parts[$voxels->owner[$cell]] ?? null;
                 throw new PhysicsException(sprintf(
                     'heat has no way out of %s: it touches nothing that leads to a given temperature; let it touch another part, or give one of its faces a temperature or a film coefficient',
@@ -35,29 +34,31 @@ final class FloatingPieces
     }
 
     /**
-     * @param list<int> $start
-     * @param list<int> $column
-     * @param list<float> $coupling
-     * @param list<float> $extra
-     * @return list<bool>
+     * @param list<float> $extra W/K to ambients per cell, padded
+     * @param array{list<float>, list<float>, list<float>} $coupling
+     * @param array{int, int, int} $strides
+     * @return list<bool> padded
      */
-    private static function reach(int $n, array $start, array $column, array $coupling, array $extra): array
+    private static function reach(array $extra, array $coupling, array $strides): array
     {
         $reached = [];
         $stack = [];
-        for ($i = 0; $i < $n; $i++) {
-            $reached[] = $extra[$i] > 0.0;
-            if ($extra[$i] > 0.0) {
-                $stack[] = $i;
+        foreach ($extra as $c => $conductance) {
+            $reached[] = $conductance > 0.0;
+            if ($conductance > 0.0) {
+                $stack[] = $c;
             }
         }
         while ($stack !== []) {
-            $i = array_pop($stack);
-            for ($p = $start[$i], $end = $start[$i + 1]; $p < $end; $p++) {
-                $j = $column[$p];
-                if (! $reached[$j] && $coupling[$p] > 0.0) {
-                    $reached[$j] = true;
-                    $stack[] = $j;
+            $c = array_pop($stack);
+            foreach ($strides as $axis => $stride) {
+                if ($coupling[$axis][$c] > 0.0 && ! $reached[$c + $stride]) {
+                    $reached[$c + $stride] = true;
+                    $stack[] = $c + $stride;
+                }
+                if ($coupling[$axis][$c - $stride] > 0.0 && ! $reached[$c - $stride]) {
+                    $reached[$c - $stride] = true;
+                    $stack[] = $c - $stride;
                 }
             }
         }

@@ -1,0 +1,227 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Numerics;
+
+/**
+ * A symmetric matrix that couples each cell of a box of cells to its six neighbours: (A x)_c = d_c x_c - sum g x_neighbour.
+ * Arrays over cells are padded by one x-y plane in front and behind, so that no neighbour is out of range: cell (i, j, k)
+ * stands at pad + i + nx (j + ny k). A cell without couplings and without an own conductance takes no part.
+ */
+final class Stencil implements Matrix
+{
+    public readonly int $pad;
+
+    /** @var list<float> */
+    public readonly array $diagonal;
+
+    /**
+     * @param array{int, int, int} $cells
+     * @param array{list<float>, list<float>, list<float>} $coupling per axis towards the next cell; zero at the last
+     * @param list<float> $extra what the diagonal has beyond the sum of the couplings
+     */
+    public function __construct(public readonly array $cells, public readonly array $coupling, public readonly array $extra)
+    {
+        $this->pad = $cells[0] * $cells[1];
+        $this->diagonal = self::sum($cells, $coupling[0], $coupling[1], $coupling[2], $extra);
+    }
+
+    /**
+     * @param array{int, int, int} $cells
+     * @return list<float> a padded array of zeros
+     */
+    public static function zeros(array $cells): array
+    {
+        return array_fill(0, $cells[0] * $cells[1] * ($cells[2] + 2), 0.0);
+    }
+
+    /** Number of cells. */
+    public function size(): int
+    {
+        return $this->pad * $this->cells[2];
+    }
+
+    /** @return array{int, int, int} steps from a cell to the next one along each axis */
+    public function strides(): array
+    {
+        return [1, $this->cells[0], $this->pad];
+    }
+
+    /**
+     * @param list<float> $x padded
+     * @return list<float> A x, padded
+     */
+    public function times(array $x): array
+    {
+        return self::product($this->cells, $this->coupling[0], $this->coupling[1], $this->coupling[2], $this->diagonal, $x);
+    }
+
+    /**
+     * The Galerkin matrix on groups of planes: sums of what the groups contain.
+     *
+     * @param array{list<int>, list<int>, list<int>} $group per axis the coarse plane of each plane
+     */
+    public function coarsen(array $group): self
+    {
+        $cells = [end($group[0]) + 1, end($group[1]) + 1, end($group[2]) + 1];
+        $coupling = [];
+        foreach ($this->strides() as $axis => $stride) {
+            $coupling[] = self::gather($this->cells, $cells, $group, $this->coupling[$axis], $axis);
+        }
+
+        return new self($cells, $coupling, self::gather($this->cells, $cells, $group, $this->extra, -1));
+    }
+
+    /**
+     * The same matrix without the cells that take no part, and with one unknown for each group of tied cells.
+     *
+     * @param list<non-empty-list<int>> $ties padded indices of cells with one common value
+     * @return array{SymmetricMatrix, list<int>} and the unknown of each padded cell, -1 for none
+     */
+    public function toSparse(array $ties = []): array
+    {
+        $tie = [];
+        foreach ($ties as $cells) {
+            foreach ($cells as $c) {
+                $tie[$c] = $cells[0];
+            }
+        }
+        $unknown = [];
+        $extra = [];
+        foreach ($this->diagonal as $c => $d) {
+            $unknown[] = $d > 0.0 && ($tie[$c] ?? $c) === $c ? count($extra) : -1;
+            if ($unknown[$c] >= 0) {
+                $extra[] = $this->extra[$c];
+            }
+        }
+        foreach ($tie as $c => $first) {
+            $unknown[$c] = $unknown[$first];
+            if ($c !== $first) {
+                $extra[$unknown[$c]] += $this->extra[$c];
+            }
+        }
+        [$from, $to, $conductance] = [[], [], []];
+        foreach ($this->strides() as $axis => $stride) {
+            foreach ($this->coupling[$axis] as $c => $g) {
+                if ($g > 0.0 && $unknown[$c] !== $unknown[$c + $stride]) {
+                    $from[] = $unknown[$c];
+                    $to[] = $unknown[$c + $stride];
+                    $conductance[] = $g;
+                }
+            }
+        }
+
+        return [SymmetricMatrix::fromLinks($from, $to, $conductance, $extra), $unknown];
+    }
+
+    /**
+     * Sums over the cells of each unknown of toSparse().
+     *
+     * @param list<float> $x padded
+     * @param list<int> $unknown
+     * @return list<float>
+     */
+    public static function pack(array $x, array $unknown, int $size): array
+    {
+        $packed = array_fill(0, $size, 0.0);
+        foreach ($unknown as $c => $u) {
+            if ($u >= 0) {
+                $packed[$u] += $x[$c];
+            }
+        }
+
+        return $packed;
+    }
+
+    /**
+     * @param list<float> $packed per unknown of toSparse()
+     * @param list<int> $unknown
+     * @return list<float> padded
+     */
+    public static function unpack(array $packed, array $unknown): array
+    {
+        $x = [];
+        foreach ($unknown as $u) {
+            $x[] = $u >= 0 ? $packed[$u] : 0.0;
+        }
+
+        return $x;
+    }
+
+    /**
+     * @param array{int, int, int} $fine
+     * @param array{int, int, int} $cells
+     * @param array{list<int>, list<int>, list<int>} $group
+     * @param list<float> $values
+     * @param int $axis of couplings, of which those inside a group fall away; -1: all are summed
+     * @return list<float>
+     */
+    private static function gather(array $fine, array $cells, array $group, array $values, int $axis): array
+    {
+        [$nx, $ny, $nz] = $fine;
+        [$mx, $my] = $cells;
+        [$gx, $gy, $gz] = $group;
+        $sums = self::zeros($cells);
+        $c = $nx * $ny;
+        for ($k = 0; $k < $nz; $k++) {
+            $insideZ = $axis === 2 && $k + 1 < $nz && $gz[$k + 1] === $gz[$k];
+            for ($j = 0; $j < $ny; $j++) {
+                if ($insideZ || ($axis === 1 && $j + 1 < $ny && $gy[$j + 1] === $gy[$j])) {
+                    $c += $nx;
+
+                    continue;
+                }
+                $row = $mx * $my + $mx * ($gy[$j] + $my * $gz[$k]);
+                for ($i = 0; $i < $nx; $i++, $c++) {
+                    if ($axis !== 0 || $i + 1 === $nx || $gx[$i + 1] !== $gx[$i]) {
+                        $sums[$row + $gx[$i]] += $values[$c];
+                    }
+                }
+            }
+        }
+
+        return $sums;
+    }
+
+    /**
+     * @param array{int, int, int} $cells
+     * @param list<float> $gx
+     * @param list<float> $gy
+     * @param list<float> $gz
+     * @param list<float> $d extra, becomes the diagonal
+     * @return list<float>
+     */
+    private static function sum(array $cells, array $gx, array $gy, array $gz, array $d): array
+    {
+        [$nx, $ny, $nz] = $cells;
+        $pad = $nx * $ny;
+        for ($c = $pad, $end = $pad * ($nz + 1); $c < $end; $c++) {
+            $d[$c] += $gx[$c] + $gx[$c - 1] + $gy[$c] + $gy[$c - $nx] + $gz[$c] + $gz[$c - $pad];
+        }
+
+        return $d;
+    }
+
+    /**
+     * @param array{int, int, int} $cells
+     * @param list<float> $gx
+     * @param list<float> $gy
+     * @param list<float> $gz
+     * @param list<float> $d
+     * @param list<float> $x
+     * @return list<float>
+     */
+    private static function product(array $cells, array $gx, array $gy, array $gz, array $d, array $x): array
+    {
+        [$nx, $ny, $nz] = $cells;
+        $pad = $nx * $ny;
+        $y = $x;
+        for ($c = $pad, $end = $pad * ($nz + 1); $c < $end; $c++) {
+            $y[$c] = $d[$c] * $x[$c] - $gx[$c] * $x[$c + 1] - $gx[$c - 1] * $x[$c - 1] - $gy[$c] * $x[$c + $nx] - $gy[$c - $nx] * $x[$c - $nx]
+                - $gz[$c] * $x[$c + $pad] - $gz[$c - $pad] * $x[$c - $pad];
+        }
+
+        return $y;
+    }
+}
