@@ -5,7 +5,7 @@ declare(strict_types=1);
 use Foehn\Grid\GridBuilder;
 use Foehn\Grid\Voxels;
 use Foehn\Model\ModelCodec;
-use Foehn\Numerics\SymmetricMatrix;
+use Foehn\Numerics\SparseMatrix;
 use Foehn\Physics\Heat\ConductionAssembler;
 use Foehn\Physics\Heat\HeatSystem;
 
@@ -14,7 +14,7 @@ final class BenchModels
 {
     private const FILM = ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => '10 W/m^2/K', 'temperature' => '20 degC']];
 
-    /** @return HeatSystem|array{SymmetricMatrix, list<float>} a heat model, or a matrix and its right-hand side */
+    /** @return HeatSystem|array{SparseMatrix, list<float>} a heat model, or a matrix and its right-hand side */
     public static function make(string $name, int $cells): HeatSystem|array
     {
         return match ($name) {
@@ -128,7 +128,7 @@ final class BenchModels
     /**
      * Copper only: a serpentine of four cells' width on two layers, joined by vias.
      *
-     * @return array{SymmetricMatrix, list<float>}
+     * @return array{SparseMatrix, list<float>}
      */
     private static function net(int $cells): array
     {
@@ -166,7 +166,7 @@ final class BenchModels
         $b = array_fill(0, count($number), 0.0);
         $b[count($number) - 1] = 1.0;
 
-        return [SymmetricMatrix::fromLinks($from, $to, $g, $extra), $b];
+        return [SparseMatrix::fromLinks($from, $to, $g, $extra), $b];
     }
 
     /**

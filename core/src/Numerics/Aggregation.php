@@ -21,9 +21,9 @@ final class Aggregation
      * coupling is well above the ones inside, which a line of cells never reaches. So thick parts coarsen fast, and thin
      * layers by two with smoothing on every level.
      *
-     * @return array{list<int>, SymmetricMatrix} aggregate of each unknown, and the Galerkin matrix
+     * @return array{list<int>, SparseMatrix} aggregate of each unknown, and the Galerkin matrix
      */
-    public static function coarsen(SymmetricMatrix $matrix): array
+    public static function coarsen(SparseMatrix $matrix): array
     {
         [$aggregate, $count, $inside] = self::match($matrix->size, $matrix->start, $matrix->column, $matrix->coupling, 0.25, [], 0.0);
         $coarse = self::galerkin($matrix, $aggregate, $count);
@@ -45,13 +45,13 @@ final class Aggregation
     /**
      * @param list<int> $aggregate
      */
-    public static function galerkin(SymmetricMatrix $matrix, array $aggregate, int $count): SymmetricMatrix
+    public static function galerkin(SparseMatrix $matrix, array $aggregate, int $count): SparseMatrix
     {
         [$start, $middle, $column, $coupling, $diagonal] = self::collapse(
             $matrix->size, $matrix->start, $matrix->column, $matrix->coupling, $matrix->diagonal, $aggregate, $count,
         );
 
-        return new SymmetricMatrix($count, $start, $middle, $column, $coupling, $diagonal);
+        return new SparseMatrix($count, $start, $middle, $column, $coupling, $diagonal);
     }
 
     /**

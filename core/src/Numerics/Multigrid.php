@@ -23,7 +23,7 @@ final class Multigrid implements Preconditioner
     private array $secondStep = [];
 
     /** @param list<Level> $levels finest first */
-    private function __construct(private readonly array $levels, private readonly DenseCholesky $direct, int $coarsest)
+    private function __construct(private readonly array $levels, private readonly DenseFactors $direct, int $coarsest, private readonly bool $symmetric)
     {
         $sizes = [...array_map(fn (Level $level) => $level->size(), $levels), $coarsest];
         $last = $sizes[0];
@@ -36,24 +36,34 @@ final class Multigrid implements Preconditioner
     }
 
     /** For any matrix: unknowns are joined by the strength of their couplings (see Aggregation). */
-    public static function sparse(SymmetricMatrix $matrix): self
+    public static function sparse(SparseMatrix $matrix): self
     {
-        return self::over([], $matrix);
+        return self::over([], $matrix, $matrix, true);
+    }
+
+    /**
+     * For a matrix that is not symmetric: unknowns are joined by the strength of the couplings in $strength, of the same
+     * pattern, and the inner steps are those of generalised conjugate residuals (Notay, SIAM J. Sci. Comput. 34 (2012) A2288).
+     */
+    public static function convective(SparseMatrix $matrix, SparseMatrix $strength): self
+    {
+        return self::over([], $matrix, $strength, false);
     }
 
     /** @param list<Level> $levels */
-    private static function over(array $levels, SymmetricMatrix $matrix): self
+    private static function over(array $levels, SparseMatrix $matrix, SparseMatrix $strength, bool $symmetric): self
     {
         while ($matrix->size > self::COARSEST) {
-            [$aggregate, $coarse] = Aggregation::coarsen($matrix);
+            [$aggregate, $coarse] = Aggregation::coarsen($strength);
             if ($coarse->size > 0.9 * $matrix->size) {
                 break;
             }
             $levels[] = new SparseLevel($matrix, $aggregate, $coarse->size);
-            $matrix = $coarse;
+            $matrix = $symmetric ? $coarse : Aggregation::galerkin($matrix, $aggregate, $coarse->size);
+            $strength = $coarse;
         }
 
-        return new self($levels, new DenseCholesky($matrix), $matrix->size);
+        return new self($levels, new DenseFactors($matrix), $matrix->size, $symmetric);
     }
 
     /**
@@ -72,7 +82,7 @@ final class Multigrid implements Preconditioner
             $stencil = $coarse;
         } while ($next === null);
 
-        return self::over($levels, $next[0]);
+        return self::over($levels, $next[0], $next[0], true);
     }
 
     public function levels(): int
@@ -100,7 +110,8 @@ final class Multigrid implements Preconditioner
     }
 
     /**
-     * Coarse problem by one or two steps of flexible CG preconditioned with the cycle of that level.
+     * Coarse problem by one or two steps preconditioned with the cycle of that level: flexible conjugate gradients, or
+     * generalised conjugate residuals where the matrix is not symmetric.
      *
      * @param list<float> $b
      * @return list<float>
@@ -112,8 +123,9 @@ final class Multigrid implements Preconditioner
             return $c;
         }
         $v = $this->levels[$level]->times($c);
-        $rho1 = Vectors::dot($c, $v);
-        $alpha1 = Vectors::dot($c, $b);
+        $test = $this->symmetric ? $c : $v;
+        $rho1 = Vectors::dot($test, $v);
+        $alpha1 = Vectors::dot($test, $b);
         if ($rho1 <= 0.0) {
             return $c;
         }
@@ -123,9 +135,10 @@ final class Multigrid implements Preconditioner
         }
         $d = $this->cycle($rest, $level);
         $w = $this->levels[$level]->times($d);
-        $gamma = Vectors::dot($d, $v);
-        $beta = Vectors::dot($d, $w);
-        $alpha2 = Vectors::dot($d, $rest);
+        $other = $this->symmetric ? $d : $w;
+        $gamma = Vectors::dot($other, $v);
+        $beta = Vectors::dot($other, $w);
+        $alpha2 = Vectors::dot($other, $rest);
         $rho2 = $beta - $gamma * $gamma / $rho1;
         if ($rho2 <= 0.0) {
             return Vectors::combine($alpha1 / $rho1, $c, 0.0, $c);

@@ -8,7 +8,7 @@ namespace Foehn\Numerics;
 final class SparseLevel implements Level
 {
     /** @param list<int> $aggregate of each unknown on the next level */
-    public function __construct(private readonly SymmetricMatrix $matrix, private readonly array $aggregate, private readonly int $coarseSize)
+    public function __construct(private readonly SparseMatrix $matrix, private readonly array $aggregate, private readonly int $coarseSize)
     {
     }
 

@@ -77,7 +77,7 @@ final class Stencil implements Matrix
      * The same matrix without the cells that take no part, and with one unknown for each group of tied cells.
      *
      * @param list<non-empty-list<int>> $ties padded indices of cells with one common value
-     * @return array{SymmetricMatrix, list<int>} and the unknown of each padded cell, -1 for none
+     * @return array{SparseMatrix, list<int>} and the unknown of each padded cell, -1 for none
      */
     public function toSparse(array $ties = []): array
     {
@@ -112,7 +112,7 @@ final class Stencil implements Matrix
             }
         }
 
-        return [SymmetricMatrix::fromLinks($from, $to, $conductance, $extra), $unknown];
+        return [SparseMatrix::fromLinks($from, $to, $conductance, $extra), $unknown];
     }
 
     /**

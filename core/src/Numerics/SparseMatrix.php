@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Foehn\Numerics;
 
 /**
- * A sparse symmetric matrix with non-positive off-diagonal entries, as conduction gives it: (A x)_i = d_i x_i - sum_j g_ij x_j.
- * Rows hold their lower couplings first, then the upper ones: entries start[i] .. middle[i]-1 have column < i, the rest > i.
+ * A sparse matrix with non-positive off-diagonal entries and a symmetric pattern, as conduction and upwind convection give it:
+ * (A x)_i = d_i x_i - sum_j g_ij x_j. Rows hold their lower couplings first, then the upper ones: entries start[i] ..
+ * middle[i]-1 have column < i, the rest > i.
  */
-final class SymmetricMatrix implements Matrix
+final class SparseMatrix implements Matrix
 {
     /**
      * @param list<int> $start n + 1 row starts
@@ -30,11 +31,13 @@ final class SymmetricMatrix implements Matrix
     /**
      * @param list<int> $from
      * @param list<int> $to a different unknown each
-     * @param list<float> $conductance of the links
-     * @param list<float> $extra what the diagonal has beyond the sum of the links
+     * @param list<float> $conductance of the links: the weight of $to in the row of $from
+     * @param list<float> $extra what the diagonal has beyond the sum of the row's couplings
+     * @param ?list<float> $back the weight of $from in the row of $to, where that is another one
      */
-    public static function fromLinks(array $from, array $to, array $conductance, array $extra): self
+    public static function fromLinks(array $from, array $to, array $conductance, array $extra, ?array $back = null): self
     {
+        $back ??= $conductance;
         $n = count($extra);
         $links = count($from);
         $lower = array_fill(0, $n, 0);
@@ -43,9 +46,8 @@ final class SymmetricMatrix implements Matrix
         for ($l = 0; $l < $links; $l++) {
             $i = $from[$l];
             $j = $to[$l];
-            $g = $conductance[$l];
-            $diagonal[$i] += $g;
-            $diagonal[$j] += $g;
+            $diagonal[$i] += $conductance[$l];
+            $diagonal[$j] += $back[$l];
             if ($i < $j) {
                 $upper[$i]++;
                 $lower[$j]++;
@@ -69,15 +71,12 @@ final class SymmetricMatrix implements Matrix
         for ($l = 0; $l < $links; $l++) {
             $i = $from[$l];
             $j = $to[$l];
-            if ($i > $j) {
-                [$i, $j] = [$j, $i];
-            }
-            $at = $upper[$i]++;
-            $column[$at] = $j;
-            $coupling[$at] = $conductance[$l];
-            $at = $lower[$j]++;
-            $column[$at] = $i;
-            $coupling[$at] = $conductance[$l];
+            $there = $i < $j ? $upper[$i]++ : $lower[$i]++;
+            $column[$there] = $j;
+            $coupling[$there] = $conductance[$l];
+            $there = $i < $j ? $lower[$j]++ : $upper[$j]++;
+            $column[$there] = $i;
+            $coupling[$there] = $back[$l];
         }
 
         return new self($n, $start, $middle, $column, $coupling, $diagonal);
