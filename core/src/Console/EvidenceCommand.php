@@ -12,13 +12,15 @@ final class EvidenceCommand
     /** @param list<string> $arguments */
     public static function run(array $arguments): int
     {
+        $full = in_array('--full', $arguments, true);
+        $arguments = array_values(array_diff($arguments, ['--full']));
         $rows = [];
         $failed = 0;
         foreach (Cases::all() as $case) {
             if ($arguments !== [] && ! in_array($case->id(), $arguments, true)) {
                 continue;
             }
-            foreach ($case->run() as $check) {
+            foreach ($case->run($full) as $check) {
                 $failed += $check->passes() ? 0 : 1;
                 $rows[] = [
                     $check->case, $check->quantity, sprintf('%.7g', $check->reference), sprintf('%.7g', $check->computed),

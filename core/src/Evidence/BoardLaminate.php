@@ -24,7 +24,7 @@ final class BoardLaminate extends VerificationCase
         return 'Closed form: layers side by side in the plane, one after the other through it';
     }
 
-    public function run(): array
+    public function run(bool $full = false): array
     {
         $copper = fn (float $thickness, float $coverage): array => ['thickness' => $thickness, 'copper' => $coverage];
         $dielectric = ['thickness' => (0.0016 - 0.00021) / 3];

@@ -24,7 +24,7 @@ final class CompositeSlab extends VerificationCase
         return 'Closed form: one-dimensional series resistances';
     }
 
-    public function run(): array
+    public function run(bool $full = false): array
     {
         $flux = $this->slab(['kind' => 'wall', 'heat' => ['kind' => 'flux', 'flux' => '5e4 W/m^2']], []);
         $sourced = $this->slab(['kind' => 'wall'], ['source' => '2e7 W/m^3']);

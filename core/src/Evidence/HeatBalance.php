@@ -22,7 +22,7 @@ final class HeatBalance extends VerificationCase
         return 'Conservation of energy';
     }
 
-    public function run(): array
+    public function run(bool $full = false): array
     {
         $film = self::film(12.0, '40 degC');
         $result = $this->result([

@@ -26,7 +26,7 @@ final class ManufacturedConduction extends VerificationCase
         return 'Chosen field T = 300 K + 40 K sin(pi x/0.1) cos(pi y/0.05) exp(z/0.02)';
     }
 
-    public function run(): array
+    public function run(bool $full = false): array
     {
         $checks = [];
         foreach (['given temperature' => ['kind' => 'temperature', 'temperature' => '300 K + 40 K * ' . self::SHAPE], 'given flux' => ['kind' => 'flux', 'flux' => '40 K / (0.02 m) * 1 W/m/K * ' . self::SHAPE]] as $name => $top) {

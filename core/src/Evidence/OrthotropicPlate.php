@@ -22,7 +22,7 @@ final class OrthotropicPlate extends VerificationCase
         return 'Fourier series, Carslaw & Jaeger, Conduction of Heat in Solids, 2nd ed. (1959), ch. V';
     }
 
-    public function run(): array
+    public function run(bool $full = false): array
     {
         $plate = $this->plate([0.06, 0.04], [20, 2, 20], [120, 80, 1], [[0.03, 0.02], [0.015, 0.01]]);
         $turned = $this->plate([0.04, 0.06], [2, 20, 20], [80, 120, 1], [[0.02, 0.03], [0.01, 0.015]]);

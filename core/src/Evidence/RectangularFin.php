@@ -22,7 +22,7 @@ final class RectangularFin extends VerificationCase
         return 'Transverse eigenfunctions z tan z = Bi; compare Lau & Tan, J. Heat Transfer 95 (1973)';
     }
 
-    public function run(): array
+    public function run(bool $full = false): array
     {
         return [
             ...$this->fin('A', 300.0, 472.4462, 0.2982615, 0.005, 26.46635, 26.18594),

@@ -26,7 +26,7 @@ final class SpreadingResistance extends VerificationCase
         return 'Double Fourier series; Yovanovich, Muzychka & Culham, J. Thermophys. Heat Transfer 13 (1999) 495';
     }
 
-    public function run(): array
+    public function run(bool $full = false): array
     {
         return [
             ...$this->plate('A', 0.005, [180, 180, 180], 40.0, 400.0, 50.6466, 48.61213, 0.005, 0.204192, 0.2550538, 0.008),

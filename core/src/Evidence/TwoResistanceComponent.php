@@ -24,7 +24,7 @@ final class TwoResistanceComponent extends VerificationCase
         return 'Closed form: resistance network';
     }
 
-    public function run(): array
+    public function run(bool $full = false): array
     {
         $block = fn (float $thickness): array => ['kind' => 'block', 'size' => [0.02, 0.02, $thickness]];
         $result = $this->result([

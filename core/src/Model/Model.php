@@ -21,6 +21,7 @@ final readonly class Model
     public function __construct(
         public string $name,
         public Surroundings $surroundings,
+        public Physics $physics,
         public Space $space,
         public Library $materials,
         public array $parts,
@@ -32,6 +33,6 @@ final readonly class Model
 
     public function withGrade(string $grade): self
     {
-        return new self($this->name, $this->surroundings, $this->space, $this->materials, $this->parts, $this->watches, $this->limits, $this->grid->withGrade($grade));
+        return new self($this->name, $this->surroundings, $this->physics, $this->space, $this->materials, $this->parts, $this->watches, $this->limits, $this->grid->withGrade($grade));
     }
 }

@@ -41,7 +41,15 @@ final class ModelChecks
 
     private static function checkHeatHasAWayOut(Model $model, Problems $problems): void
     {
+        if (! $model->physics->heat) {
+            return;
+        }
         foreach ($model->space->sides as $side) {
+            foreach ([$side->flow, ...array_map(fn (Patch $p) => $p->flow, $side->patches)] as $flow) {
+                if (! $flow->isWall()) {
+                    return;
+                }
+            }
             foreach ([$side->heat, ...array_map(fn (Patch $p) => $p->heat, $side->patches)] as $heat) {
                 if ($heat->fixesTemperature()) {
                     return;

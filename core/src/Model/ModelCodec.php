@@ -6,9 +6,11 @@ namespace Foehn\Model;
 
 use Foehn\Materials\Library;
 use Foehn\Materials\MaterialReader;
+use Foehn\Materials\Material;
 use Foehn\Shapes\ShapeReader;
 use Foehn\Units\Dimension;
 use Foehn\Units\Parameters;
+use Foehn\Units\ScalarField;
 use Foehn\Units\UnitException;
 
 /** Reads a model document into an evaluated Model; every problem is reported with its JSON pointer. */
@@ -57,9 +59,9 @@ final class ModelCodec
 
         $name = $root->string('name', 'Untitled');
         $surroundings = self::surroundings($root->object('surroundings'));
-        self::physics($root->object('physics'));
+        $physics = self::physics($root->object('physics'));
         $materials = MaterialReader::library($root->members('materials'), Library::builtIn());
-        $space = self::space($root->object('space', true), $materials, $surroundings);
+        $space = self::space($root->object('space', true), $materials, $surroundings, $physics);
         $parts = [];
         foreach ($root->objects('parts', Model::MOST_PARTS, 'parts') as $reader) {
             [$materials, $parts[]] = self::part($reader, $materials, $surroundings);
@@ -71,7 +73,7 @@ final class ModelCodec
         $root->close();
         $problems->throwIfAny();
 
-        $model = new Model($name, $surroundings, $space, $materials, $parts, $watches, $limits, $grid);
+        $model = new Model($name, $surroundings, $physics, $space, $materials, $parts, $watches, $limits, $grid);
         ModelChecks::run($model, $problems);
         $problems->throwIfAny();
 
@@ -126,27 +128,26 @@ final class ModelCodec
         return $surroundings;
     }
 
-    private static function physics(Reader $reader): void
+    private static function physics(Reader $reader): Physics
     {
-        if (! $reader->bool('heat', true)) {
-            $reader->problem('heat', 'only models with heat can be computed so far');
+        $physics = new Physics($reader->bool('heat', true), $reader->oneOf('flow', Physics::FLOWS, 'none'), $reader->bool('buoyancy', true));
+        if (! $physics->heat && ! $physics->hasFlow()) {
+            $reader->problem('heat', 'neither heat nor flow is to be computed; set one of them');
         }
-        $later = ['flow' => ['none', 'laminar', 'turbulent', 'auto'], 'radiation' => ['none', 'surroundings', 'surfaces']];
-        foreach ($later as $key => $words) {
-            if ($reader->oneOf($key, $words, 'none') !== 'none') {
-                $reader->problem($key, sprintf('%s is not computed by this version; write "none"', $key));
-            }
+        if ($reader->oneOf('radiation', ['none', 'surroundings', 'surfaces'], 'none') !== 'none') {
+            $reader->problem('radiation', 'radiation is not computed by this version; write "none"');
         }
-        $reader->bool('buoyancy', true);
         foreach (['electric', 'thermoelectric', 'stress'] as $key) {
             if ($reader->bool($key, false)) {
                 $reader->problem($key, sprintf('%s is not computed by this version; write false', $key));
             }
         }
         $reader->close();
+
+        return $physics;
     }
 
-    private static function space(Reader $reader, Library $materials, Surroundings $surroundings): Space
+    private static function space(Reader $reader, Library $materials, Surroundings $surroundings, Physics $physics): Space
     {
         $boxReader = $reader->object('box', true);
         $min = $boxReader->vector('min', Dimension::length(), 3);
@@ -161,26 +162,50 @@ final class ModelCodec
         if ($fluid !== null && ! ($materials->get($fluid)->fluid ?? false)) {
             $reader->problem('fluid', sprintf('"%s" is not a fluid of the library or of this model', $fluid));
         }
+        if ($physics->hasFlow()) {
+            self::checkMovingFluid($reader, $fluid === null ? null : $materials->get($fluid), $physics);
+        }
+        $force = null;
+        if ($reader->has('force')) {
+            $forceReader = $reader->object('force');
+            $force = [];
+            foreach (['x', 'y', 'z'] as $axis) {
+                $force[] = $forceReader->has($axis) ? $forceReader->field($axis, Dimension::forceDensity()) : ScalarField::constant(0.0);
+            }
+            $forceReader->close();
+        }
+        $source = $reader->has('source') ? $reader->field('source', Dimension::heatSource()) : null;
         $sidesReader = $reader->object('sides');
         $sides = [];
         foreach (Space::SIDES as $name) {
-            $sides[$name] = self::side($sidesReader->object($name), $surroundings);
+            $sides[$name] = self::side($sidesReader->object($name), $surroundings, $physics);
         }
         $sidesReader->close();
         $reader->close();
 
-        return new Space(new Box([$min[0], $min[1], $min[2]], [$max[0], $max[1], $max[2]]), $fluid, $sides);
+        return new Space(new Box([$min[0], $min[1], $min[2]], [$max[0], $max[1], $max[2]]), $fluid, $sides, $force, $source);
     }
 
-    private static function side(Reader $reader, Surroundings $surroundings): Side
+    private static function checkMovingFluid(Reader $reader, ?Material $fluid, Physics $physics): void
     {
-        $kind = $reader->oneOf('kind', ['wall', 'symmetry', 'inlet', 'outlet', 'open'], 'wall');
-        if (! in_array($kind, ['wall', 'symmetry'], true)) {
-            $reader->problem('kind', sprintf('"%s" needs moving air, which this version does not compute; write "wall" or "symmetry"', $kind));
+        if ($fluid === null) {
+            $reader->problem('fluid', 'flow is to be computed, but the space has no fluid; name one, for example "air"');
+
+            return;
         }
+        foreach (['density' => true, 'viscosity' => true, 'specificHeat' => $physics->heat] as $property => $needed) {
+            if ($needed && $fluid->$property === null) {
+                $reader->problem('fluid', sprintf('"%s" has no %s, which the flow needs', $fluid->id, $property));
+            }
+        }
+    }
+
+    private static function side(Reader $reader, Surroundings $surroundings, Physics $physics): Side
+    {
+        $flow = FlowConditionReader::read($reader, $surroundings, $physics);
         $heat = HeatConditionReader::read($reader->object('heat'), $surroundings);
-        if ($kind === 'symmetry' && $heat->kind !== 'adiabatic') {
-            $reader->problem('heat', 'no heat passes a symmetry plane; leave "heat" out or write "wall"');
+        if ($flow->kind !== 'wall' && $heat->kind !== 'adiabatic') {
+            $reader->problem('heat', sprintf('a side of kind "%s" takes no heat condition; leave "heat" out or write "wall"', $flow->kind));
         }
         $patches = [];
         foreach ($reader->objects('patches', 1000, 'patches') as $patchReader) {
@@ -189,12 +214,17 @@ final class ModelCodec
             if ($max[0] <= $min[0] || $max[1] <= $min[1]) {
                 $patchReader->problem('max', 'the patch has no area');
             }
-            $patches[] = new Patch([$min[0], $min[1]], [$max[0], $max[1]], HeatConditionReader::read($patchReader->object('heat', true), $surroundings));
+            $patches[] = new Patch(
+                [$min[0], $min[1]], [$max[0], $max[1]],
+                HeatConditionReader::read($patchReader->object('heat'), $surroundings),
+                FlowConditionReader::read($patchReader, $surroundings, $physics),
+                $patchReader->bool('round', false),
+            );
             $patchReader->close();
         }
         $reader->close();
 
-        return new Side($kind, $heat, $patches);
+        return new Side($heat, $flow, $patches);
     }
 
     /** @return array{Library, Part} the materials, extended by the laminate of a board, and the part */

@@ -4,14 +4,25 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
-/** A rectangle of a space side with its own heat condition; corners in metres along the two axes of the side, in the order x, y, z. */
+/** A rectangle, or the ellipse inscribed in it, of a space side with conditions of its own; corners in metres along the two axes of the side, in the order x, y, z. */
 final readonly class Patch
 {
     /**
      * @param array{float, float} $min
      * @param array{float, float} $max
      */
-    public function __construct(public array $min, public array $max, public HeatCondition $heat)
+    public function __construct(public array $min, public array $max, public HeatCondition $heat, public FlowCondition $flow, public bool $round = false)
     {
+    }
+
+    public function contains(float $a, float $b): bool
+    {
+        if ($a <= $this->min[0] || $a >= $this->max[0] || $b <= $this->min[1] || $b >= $this->max[1]) {
+            return false;
+        }
+        $x = (2 * $a - $this->min[0] - $this->max[0]) / ($this->max[0] - $this->min[0]);
+        $y = (2 * $b - $this->min[1] - $this->max[1]) / ($this->max[1] - $this->min[1]);
+
+        return ! $this->round || $x * $x + $y * $y < 1.0;
     }
 }

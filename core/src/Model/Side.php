@@ -8,10 +8,21 @@ namespace Foehn\Model;
 final readonly class Side
 {
     /**
-     * @param string $kind wall or symmetry
      * @param list<Patch> $patches later ones win
      */
-    public function __construct(public string $kind, public HeatCondition $heat, public array $patches)
+    public function __construct(public HeatCondition $heat, public FlowCondition $flow, public array $patches)
     {
+    }
+
+    /** Index of the patch at a place of the side, in metres along its two axes; null: none. */
+    public function patchAt(float $a, float $b): ?int
+    {
+        for ($index = count($this->patches) - 1; $index >= 0; $index--) {
+            if ($this->patches[$index]->contains($a, $b)) {
+                return $index;
+            }
+        }
+
+        return null;
     }
 }

@@ -4,13 +4,19 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
+use Foehn\Units\ScalarField;
+
 /** The box that is analysed, what fills it where no part is (a fluid, or null: nothing), and its sides by name. */
 final readonly class Space
 {
     public const SIDES = ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'];
 
-    /** @param array<string, Side> $sides by name, all six */
-    public function __construct(public Box $box, public ?string $fluid, public array $sides)
+    /**
+     * @param array<string, Side> $sides by name, all six
+     * @param ?array{ScalarField, ScalarField, ScalarField} $force on the fluid, N/m3
+     * @param ?ScalarField $source in the fluid, W/m3
+     */
+    public function __construct(public Box $box, public ?string $fluid, public array $sides, public ?array $force = null, public ?ScalarField $source = null)
     {
     }
 }

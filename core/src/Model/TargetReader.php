@@ -32,8 +32,14 @@ final class TargetReader
         $target = $this->target($reader->object('of', true));
         $quantity = $reader->oneOf('quantity', Watch::QUANTITIES, 'temperature');
         $reduce = $reader->oneOf('reduce', Watch::REDUCTIONS, $quantity === 'heat' ? 'total' : 'mean');
-        if ($quantity !== 'temperature' && $target->side === null && $target->face === null) {
+        if (in_array($quantity, ['heat', 'heatFlux'], true) && $target->side === null && $target->face === null) {
             $reader->problem('quantity', 'heat is watched through a side of the space or a face of a part');
+        }
+        if (in_array($quantity, Watch::AT_POINTS, true) && $target->point === null) {
+            $reader->problem('quantity', sprintf('"%s" is watched at a point', $quantity));
+        }
+        if (in_array($quantity, Watch::THROUGH, true) && $target->side === null) {
+            $reader->problem('quantity', sprintf('"%s" is watched through a side of the space or a patch of it', $quantity));
         }
         if ($quantity === 'temperature' && $reduce === 'total') {
             $reader->problem('reduce', 'a temperature has min, mean or max, no total');

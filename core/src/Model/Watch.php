@@ -7,7 +7,14 @@ namespace Foehn\Model;
 /** A number followed during a run and kept for it. */
 final readonly class Watch
 {
-    public const QUANTITIES = ['temperature', 'heat', 'heatFlux'];
+    public const QUANTITIES = ['temperature', 'heat', 'heatFlux', ...self::AT_POINTS, ...self::THROUGH];
+
+    /** Of the flow, at a point. */
+    public const AT_POINTS = ['velocityX', 'velocityY', 'velocityZ', 'speed', 'pressure'];
+
+    /** Of the flow, through a side or patch, positive out of the space. */
+    public const THROUGH = ['massFlow', 'volumeFlow', 'outflowTemperature'];
+
     public const REDUCTIONS = ['min', 'mean', 'max', 'total'];
 
     public function __construct(public string $id, public string $name, public Target $of, public string $quantity, public string $reduce)

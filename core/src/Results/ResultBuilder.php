@@ -10,6 +10,7 @@ use Foehn\Model\Part;
 use Foehn\Model\Space;
 use Foehn\Model\Target;
 use Foehn\Model\Watch;
+use Foehn\Physics\Flow\Opening;
 use Foehn\Solve\Solution;
 
 /** Writes the result document (format foehn-result, version 1) of a solution. SI units, temperatures in kelvin. */
@@ -57,6 +58,7 @@ final class ResultBuilder
             'watches' => array_map($builder->watch(...), $solution->model->watches),
             'limits' => $limits,
             'verdict' => self::verdict($limits),
+            'flow' => $builder->flow(),
             'balance' => $builder->balance(),
             'warnings' => $builder->warnings(),
         ];
@@ -121,6 +123,15 @@ final class ResultBuilder
     /** Kelvin, W or W/m2; null where the target has no cells. */
     private function value(Target $target, string $quantity, string $reduce): ?float
     {
+        if (in_array($quantity, Watch::AT_POINTS, true)) {
+            return $this->flowAt($target->point ?? [0.0, 0.0, 0.0], $quantity);
+        }
+        if (in_array($quantity, Watch::THROUGH, true)) {
+            return $this->flowThrough($target, $quantity);
+        }
+        if (! $this->solution->model->physics->heat) {
+            return null;
+        }
         if ($target->point !== null) {
             $this->faceTemperatures ??= new FaceTemperatures($this->solution);
 
@@ -144,6 +155,73 @@ final class ResultBuilder
         return $this->temperatures[$part][$reduce] ?? null;
     }
 
+    /** @param array{float, float, float} $point */
+    private function flowAt(array $point, string $quantity): ?float
+    {
+        if ($this->solution->flow === null) {
+            return null;
+        }
+        $probe = new FlowProbe($this->solution->flow);
+
+        return match ($quantity) {
+            'pressure' => $probe->pressure($point),
+            'speed' => $probe->speed($point),
+            default => $probe->velocity((int) array_search($quantity, Watch::AT_POINTS, true), $point),
+        };
+    }
+
+    /** kg/s or m3/s out of the space, or K of what leaves; null where there is no such opening. */
+    private function flowThrough(Target $target, string $quantity): ?float
+    {
+        $name = $target->patch === null ? $target->side : "$target->side patch $target->patch";
+        foreach ($this->openings() as $opening) {
+            if ($opening['name'] === $name) {
+                return match ($quantity) {
+                    'massFlow' => $opening['out'] - $opening['in'],
+                    'volumeFlow' => ($opening['out'] - $opening['in']) / ($this->solution->flow?->fluid->density ?? 1.0),
+                    default => $opening['temperature'],
+                };
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<array{name: string, kind: string, in: float, out: float, heat: float, area: float, temperature: ?float}> kg/s, W carried out beyond the surroundings, m2, K of what leaves */
+    private function openings(): array
+    {
+        $flow = $this->solution->flow;
+        if ($flow === null) {
+            return [];
+        }
+        $temperature = $this->solution->model->physics->heat ? $flow->domain->layout->spread($this->solution->temperature, $flow->fluid->temperature) : null;
+
+        return array_map(fn (Opening $o) => ['name' => $o->name, 'kind' => $o->condition->kind, ...$flow->through($o, $temperature)], $flow->domain->openings);
+    }
+
+    /** @return ?array<string, mixed> */
+    private function flow(): ?array
+    {
+        $flow = $this->solution->flow;
+        if ($flow === null) {
+            return null;
+        }
+        $openings = $this->openings();
+        $in = array_sum(array_column($openings, 'in'));
+        $out = array_sum(array_column($openings, 'out'));
+        $largest = 0.0;
+        foreach ($flow->velocity as $component) {
+            $largest = max($largest, max($component), -min($component));
+        }
+
+        return [
+            'fluid' => ['density' => $flow->fluid->density, 'viscosity' => $flow->fluid->viscosity, 'conductivity' => $flow->fluid->conductivity, 'specificHeat' => $flow->fluid->specificHeat],
+            'largestVelocity' => $largest,
+            'openings' => $openings,
+            'balance' => ['in' => $in, 'out' => $out, 'error' => abs($in - $out) / max($in, $out, 1e-30)],
+        ];
+    }
+
     /** @return array{in: float, out: float, error: float} W, and the share that is missing */
     private function balance(): array
     {
@@ -156,6 +234,10 @@ final class ResultBuilder
                 $out += $heat;
                 $exchanged += abs($heat);
             }
+        }
+        foreach ($this->openings() as $opening) {
+            $out += $opening['heat'];
+            $exchanged += abs($opening['heat']);
         }
         $in = $this->solution->system->watts;
         $scale = max(abs($in), 0.5 * $exchanged, 1e-30);

@@ -7,6 +7,7 @@ namespace Foehn\Solve;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
+use Foehn\Physics\Flow\FlowField;
 use Foehn\Physics\Heat\HeatSystem;
 
 /** A solved (or stopped) steady state with everything results are read from. */
@@ -29,6 +30,7 @@ final readonly class Solution
         public bool $stopped,
         public float $seconds,
         public array $residuals,
+        public ?FlowField $flow = null,
     ) {
     }
 

@@ -60,6 +60,9 @@ final class SteadySolver
         $this->grid = GridBuilder::build($this->model);
         $this->report('grid', 1.0, null);
         $this->voxels = Voxels::of($this->model, $this->grid);
+        if ($this->model->physics->hasFlow()) {
+            return (new FlowSolver($this->model, $this->grid, $this->voxels, $this->listener))->solve();
+        }
         $temperature = null;
         $pass = 0;
         $change = $this->isNonlinear() ? INF : 0.0;

@@ -28,6 +28,7 @@ final readonly class Dimension
         '3,1,-3,0,-2' => 'an electrical resistivity (e.g. "1.7e-8 ohm*m")',
         '0,0,0,-1,0' => 'an expansion coefficient (e.g. "23e-6 1/K")',
         '-1,1,-1,0,0' => 'a dynamic viscosity (e.g. "1.8e-5 Pa*s")',
+        '-2,1,-2,0,0' => 'a force per volume (e.g. "12 N/m^3")',
         '-1,1,-2,0,0' => 'a pressure (e.g. "20 Pa")',
         '0,0,0,0,1' => 'a current (e.g. "5 A")',
         '3,0,-1,0,0' => 'a volume flow (e.g. "4 l/s")',
@@ -117,6 +118,32 @@ final readonly class Dimension
     public static function viscosity(): self
     {
         return self::of(m: -1, kg: 1, s: -1);
+    }
+
+    public static function speed(): self
+    {
+        return self::of(m: 1, s: -1);
+    }
+
+    public static function pressure(): self
+    {
+        return self::of(m: -1, kg: 1, s: -2);
+    }
+
+    public static function volumeFlow(): self
+    {
+        return self::of(m: 3, s: -1);
+    }
+
+    public static function massFlow(): self
+    {
+        return self::of(kg: 1, s: -1);
+    }
+
+    /** Force per volume. */
+    public static function forceDensity(): self
+    {
+        return self::of(m: -2, kg: 1, s: -2);
     }
 
     public static function acceleration(): self

@@ -50,8 +50,8 @@ final class ModelCodecTest extends TestCase
         yield 'formula cycle' => [fn ($m) => $m + ['parameters' => ['a' => 'b', 'b' => 'a']], '/parameters/a', 'in a circle'];
         yield 'parameter like a unit' => [fn ($m) => $m + ['parameters' => ['mm' => 3]], '/parameters/mm', 'is a unit'];
         yield 'floating' => [fn ($m) => array_replace($m, ['space' => ['box' => $m['space']['box'], 'fluid' => null]]), '', 'heat has no way out of this model: 10 W go in'];
-        yield 'flow' => [fn ($m) => $m + ['physics' => ['flow' => 'auto']], '/physics/flow', 'not computed by this version'];
-        yield 'inlet' => [fn ($m) => array_replace_recursive($m, ['space' => ['sides' => ['x-' => ['kind' => 'inlet']]]]), '/space/sides/x-/kind', 'needs moving air'];
+        yield 'flow' => [fn ($m) => $m + ['physics' => ['flow' => 'auto']], '/space/fluid', 'the space has no fluid'];
+        yield 'inlet' => [fn ($m) => array_replace_recursive($m, ['space' => ['sides' => ['x-' => ['kind' => 'inlet']]]]), '/space/sides/x-/kind', 'needs moving fluid'];
         yield 'empty space' => [fn ($m) => array_replace_recursive($m, ['space' => ['box' => ['max' => [0, 1, 1]]]]), '/space/box/max', 'no extent along x'];
         yield 'limit on nothing' => [fn ($m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'chip'], 'atMost' => '90 degC']]]), '/limits/0/of/part', 'no part with the id "chip"'];
         yield 'junction of a block' => [fn ($m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'block', 'node' => 'junction'], 'atMost' => '90 degC']]]), '/limits/0/of/node', 'only a package has a junction'];

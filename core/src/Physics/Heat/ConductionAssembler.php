@@ -97,7 +97,9 @@ final class ConductionAssembler
         $assembler->sources();
         $source = TiedCells::project($assembler->source, $assembler->packages->ties($assembler->pad));
         $stencil = new Stencil($grid->cells, $assembler->coupling, $assembler->extra);
-        FloatingPieces::check($model, $voxels, $stencil, $assembler->live);
+        if (! $model->physics->hasFlow()) {
+            FloatingPieces::check($model, $voxels, $stencil, $assembler->live);
+        }
 
         return new HeatSystem($stencil, $source, $assembler->live, $assembler->faces, $assembler->packages, $assembler->reference, $assembler->watts);
     }
@@ -333,16 +335,8 @@ final class ConductionAssembler
                         continue;
                     }
                     $area = $this->grid->widths[$a][$ja] * $this->grid->widths[$b][$jb];
-                    $heat = $side->heat;
-                    $onPatch = -1;
-                    foreach ($side->patches as $index => $patch) {
-                        $ca = $this->grid->centres[$a][$ja];
-                        $cb = $this->grid->centres[$b][$jb];
-                        if ($ca > $patch->min[0] && $ca < $patch->max[0] && $cb > $patch->min[1] && $cb < $patch->max[1]) {
-                            $heat = $patch->heat;
-                            $onPatch = $index;
-                        }
-                    }
+                    $onPatch = $side->patchAt($this->grid->centres[$a][$ja], $this->grid->centres[$b][$jb]) ?? -1;
+                    $heat = $onPatch >= 0 ? $side->patches[$onPatch]->heat : $side->heat;
                     $part = $this->voxels->owner[$cell];
                     $own = $part >= 0 ? $this->conditions[$part][2 * $axis + $end] ?? null : null;
                     $contact = 0.0;
@@ -419,6 +413,7 @@ final class ConductionAssembler
     {
         [$nx, $ny] = $this->grid->cells;
         [$wx, $wy, $wz] = $this->grid->widths;
+        $this->sourceInFluid();
         $volume = array_fill(0, count($this->model->parts), 0.0);
         $heated = [];
         foreach ($this->model->parts as $index => $part) {
@@ -447,6 +442,21 @@ final class ConductionAssembler
             $this->source[$this->pad + $case[0]] += $power * $shape->junctionToBoard / $sum;
             $this->source[$this->pad + $board[0]] += $power * $shape->junctionToCase / $sum;
             $this->watts += $power;
+        }
+    }
+
+    private function sourceInFluid(): void
+    {
+        $source = $this->model->space->source;
+        if ($source === null) {
+            return;
+        }
+        foreach ($this->voxels->owner as $cell => $owner) {
+            if ($owner < 0 && $this->live[$cell]) {
+                $given = $source->at(...$this->cellCentre($cell)) * $this->faceArea($cell, 0) * $this->grid->widths[0][$this->position($cell, 0)];
+                $this->source[$this->pad + $cell] += $given;
+                $this->watts += $given;
+            }
         }
     }
 

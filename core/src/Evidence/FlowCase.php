@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Evidence;
+
+use Foehn\Results\FlowProbe;
+use Foehn\Solve\Solution;
+
+/** What the cases with moving fluid share. */
+abstract class FlowCase extends VerificationCase
+{
+    protected const SYMMETRY = ['kind' => 'symmetry'];
+
+    /** @return list<float> grid lines from 0 to $length, denser at both ends */
+    protected static function clustered(int $cells, float $length, float $strength): array
+    {
+        return array_map(fn (int $i) => 0.5 * $length * (1 + tanh($strength * (2 * $i / $cells - 1)) / tanh($strength)), range(0, $cells));
+    }
+
+    /** @return list<float> */
+    protected static function uniform(int $cells, float $length): array
+    {
+        return array_map(fn (int $i) => $length * $i / $cells, range(0, $cells));
+    }
+
+    /** @return array<string, mixed> a fluid of constant properties */
+    protected static function fluid(float $density, float $viscosity, float $conductivity = 1.0, float $specificHeat = 1.0, float $expansion = 0.0): array
+    {
+        return ['fluid' => true, 'density' => $density, 'viscosity' => $viscosity, 'conductivity' => $conductivity, 'specificHeat' => $specificHeat, 'expansion' => $expansion];
+    }
+
+    /**
+     * Velocities of one component along a line of grid nodes, and their places.
+     *
+     * @return array{list<float>, list<float>} m, m/s
+     */
+    protected static function profile(Solution $solution, int $component, int $along, float $at): array
+    {
+        $flow = $solution->flow;
+        assert($flow !== null);
+        $probe = new FlowProbe($flow);
+        $places = $component === $along ? $solution->grid->lines[$along] : $solution->grid->centres[$along];
+        $middle = 0.5 * ($solution->grid->lines[2][0] + $solution->grid->lines[2][count($solution->grid->lines[2]) - 1]);
+        $values = [];
+        foreach ($places as $place) {
+            $point = [$at, $at, $middle];
+            $point[$along] = $place;
+            $values[] = $probe->velocity($component, [$point[0], $point[1], $point[2]]);
+        }
+
+        return [$places, $values];
+    }
+
+    /**
+     * Extreme value of a profile by the parabola through the extreme node and its neighbours.
+     *
+     * @param list<float> $places
+     * @param list<float> $values
+     * @return array{float, float} place and value
+     */
+    protected static function extreme(array $places, array $values, int $sign): array
+    {
+        $signed = array_map(fn (float $v) => $sign * $v, $values);
+        $n = (int) array_search(max($signed), $signed, true);
+        if ($n === 0 || $n === count($values) - 1) {
+            return [$places[$n], $values[$n]];
+        }
+        [$x0, $x1, $x2] = [$places[$n - 1], $places[$n], $places[$n + 1]];
+        [$y0, $y1, $y2] = [$values[$n - 1], $values[$n], $values[$n + 1]];
+        $first = ($y1 - $y0) / ($x1 - $x0);
+        $curve = (($y2 - $y1) / ($x2 - $x1) - $first) / ($x2 - $x0);
+        $x = 0.5 * ($x0 + $x1) - 0.5 * $first / $curve;
+
+        return [$x, $y0 + $first * ($x - $x0) + $curve * ($x - $x0) * ($x - $x1)];
+    }
+}

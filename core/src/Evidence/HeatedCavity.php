@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Evidence;
+
+use Foehn\Solve\Solution;
+
+/** P10: natural convection in a square heated from one side and cooled from the other. */
+final class HeatedCavity extends FlowCase
+{
+    private const SIZE = 0.05;
+
+    private const CONDUCTIVITY = 0.0262;
+
+    private const DENSITY = 1.177;
+
+    private const SPECIFIC_HEAT = 1006.0;
+
+    /** Rayleigh number: mean Nu, greatest u on x = L/2 and its y, greatest v on y = L/2 and its x, greatest and least local Nu; tolerances of the mean and greatest Nu. */
+    private const REFERENCE = [
+        1000 => [1.11779, 3.649448, 0.8132339, 3.697438, 0.1783322, 1.506307, 0.69125, 0.01, 0.02],
+        10000 => [2.244816, 16.18334, 0.8232285, 19.62822, 0.1188804, 3.531066, 0.5849662, 0.01, 0.02],
+        100000 => [4.521636, 34.74066, 0.854607, 68.63538, 0.06583998, 7.720205, 0.727949, 0.01, 0.02],
+        1000000 => [8.825205, 64.83426, 0.8499252, 220.5648, 0.03776024, 17.52237, 0.9782891, 0.02, 0.04],
+    ];
+
+    public function id(): string
+    {
+        return 'P10';
+    }
+
+    public function title(): string
+    {
+        return 'Differentially heated square cavity';
+    }
+
+    public function source(): string
+    {
+        return 'Spectral solution; de Vahl Davis, Int. J. Numer. Meth. Fluids 3 (1983) 249; Le Quere, Comput. Fluids 20 (1991) 29';
+    }
+
+    public function run(bool $full = false): array
+    {
+        $checks = [];
+        foreach ($full ? [1000, 10000, 100000, 1000000] : [1000, 100000] as $rayleigh) {
+            array_push($checks, ...$this->cavity($rayleigh, $full ? 80 : 40));
+        }
+
+        return $checks;
+    }
+
+    /** @return list<Check> */
+    private function cavity(int $rayleigh, int $cells): array
+    {
+        $diffusivity = self::CONDUCTIVITY / self::DENSITY / self::SPECIFIC_HEAT;
+        $viscosity = 0.71 * self::CONDUCTIVITY / self::SPECIFIC_HEAT;
+        $gravity = $rayleigh * $viscosity / self::DENSITY * $diffusivity * 300.0 / self::SIZE ** 3;
+        $lines = self::clustered($cells, self::SIZE, $rayleigh > 200000 ? 1.8 : 1.2);
+        $solution = $this->solve([
+            'surroundings' => ['temperature' => 300, 'gravity' => [0, -$gravity, 0]],
+            'physics' => ['flow' => 'laminar'],
+            'materials' => ['f' => self::fluid(self::DENSITY, $viscosity, self::CONDUCTIVITY, self::SPECIFIC_HEAT, 1 / 300)],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [self::SIZE, self::SIZE, 0.01]], 'fluid' => 'f', 'sides' => [
+                'x-' => ['heat' => ['kind' => 'temperature', 'temperature' => 300.5]], 'x+' => ['heat' => ['kind' => 'temperature', 'temperature' => 299.5]],
+                'z-' => self::SYMMETRY, 'z+' => self::SYMMETRY]],
+            'analysis' => ['grid' => ['lines' => ['x' => $lines, 'y' => $lines, 'z' => [0, 0.01]]]],
+        ]);
+        [$mean, $most, $least] = self::nusselt($solution);
+        [$y, $u] = self::extreme(...self::profile($solution, 0, 1, 0.5 * self::SIZE), sign: 1);
+        [$x, $v] = self::extreme(...self::profile($solution, 1, 0, 0.5 * self::SIZE), sign: 1);
+        $unit = $diffusivity / self::SIZE;
+        [$nu, $u0, $y0, $v0, $x0, $nuMost, $nuLeast, $tolerance, $localTolerance] = self::REFERENCE[$rayleigh];
+        $case = sprintf('Ra 1e%d', (int) round(log10($rayleigh)));
+
+        return [
+            Check::relative('P10', "$case: mean Nu", $nu, $mean, $tolerance, '-'),
+            Check::relative('P10', "$case: greatest u on x = L/2", $u0, $u / $unit, 0.02, 'alpha/L'),
+            Check::absolute('P10', "$case: its y", $y0, $y / self::SIZE, 0.012, 'L'),
+            Check::relative('P10', "$case: greatest v on y = L/2", $v0, $v / $unit, 0.02, 'alpha/L'),
+            Check::absolute('P10', "$case: its x", $x0, $x / self::SIZE, 0.006, 'L'),
+            Check::relative('P10', "$case: greatest local Nu on the hot wall", $nuMost, $most, $localTolerance, '-'),
+            Check::relative('P10', "$case: least local Nu on the hot wall", $nuLeast, $least, 0.03, '-'),
+        ];
+    }
+
+    /** @return array{float, float, float} mean, greatest and least Nusselt number of the hot side */
+    private static function nusselt(Solution $solution): array
+    {
+        $faces = $solution->system->faces;
+        $local = [];
+        $heat = 0.0;
+        for ($f = 0; $f < $faces->count(); $f++) {
+            if ($faces->side[$f] === 0) {
+                $out = -$faces->heatOut($f, $solution->temperature);
+                $heat += $out;
+                $local[] = $out / $faces->area[$f] * self::SIZE / self::CONDUCTIVITY;
+            }
+        }
+
+        return [$heat / (self::CONDUCTIVITY * 0.01), max($local), min($local)];
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Model;
+
+use Foehn\Units\ScalarField;
+
+/**
+ * What a side of the space, or a patch of it, is to the flow: a wall (which may slip or move), a symmetry plane, an inlet with
+ * given flow, an outlet at a pressure, or open to the surroundings (air enters at ambient with its total pressure, or leaves).
+ */
+final readonly class FlowCondition
+{
+    public const KINDS = ['wall', 'symmetry', 'inlet', 'outlet', 'open'];
+
+    /** How an inlet is given: normal speed (m/s), volume flow (m3/s) or mass flow (kg/s) over its area, or the velocity vector (m/s). */
+    public const INLETS = ['speed', 'volumeFlow', 'massFlow', 'velocity'];
+
+    /**
+     * @param ?string $inlet one of INLETS
+     * @param float $amount of an inlet given by speed, volume flow or mass flow, positive into the space
+     * @param array{float, float, float} $velocity of an inlet or of a moving wall, m/s
+     * @param string $profile of an inlet: uniform, or developed (fully developed laminar flow between the walls of a slot)
+     * @param ScalarField $temperature of what enters, K
+     * @param float $pressure of an outlet, Pa relative to the surroundings
+     */
+    public function __construct(
+        public string $kind,
+        public bool $slip,
+        public ?string $inlet,
+        public float $amount,
+        public array $velocity,
+        public string $profile,
+        public ScalarField $temperature,
+        public float $pressure,
+    ) {
+    }
+
+    public function isWall(): bool
+    {
+        return $this->kind === 'wall' || $this->kind === 'symmetry';
+    }
+
+    public function slips(): bool
+    {
+        return $this->kind === 'symmetry' || $this->slip;
+    }
+}

@@ -1,0 +1,216 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Flow;
+
+use Foehn\Grid\Grid;
+use Foehn\Grid\Voxels;
+use Foehn\Model\FlowCondition;
+use Foehn\Model\Model;
+use Foehn\Model\Space;
+use Foehn\Numerics\ConjugateGradient;
+use Foehn\Numerics\Multigrid;
+use Foehn\Numerics\SparseMatrix;
+use Foehn\Physics\PhysicsException;
+
+/** Finds the fluid cells, walls and openings of a model on its grid. */
+final class DomainBuilder
+{
+    private FlowLayout $layout;
+
+    /** @var list<int> */
+    private array $fluid;
+
+    /** @var list<float> */
+    private array $drag;
+
+    /** @var array{list<int>, list<int>, list<int>} */
+    private array $face;
+
+    /** @var array{list<float>, list<float>, list<float>} */
+    private array $velocity;
+
+    /** @var list<float> */
+    private array $pressure;
+
+    /** @var array<string, Opening> */
+    private array $openings = [];
+
+    private function __construct(private readonly Model $model, Grid $grid, Voxels $voxels, private readonly float $density)
+    {
+        $this->layout = $layout = new FlowLayout($grid);
+        $this->fluid = $layout->spread(array_map(fn (int $owner) => $owner < 0 ? 1 : 0, $voxels->owner), 0);
+        $this->drag = array_fill(0, $layout->length, 1.0);
+        $zeros = $layout->zeros();
+        $this->velocity = [$zeros, $zeros, $zeros];
+        $this->pressure = $zeros;
+        $this->face = [self::innerFaces($this->fluid, 1), self::innerFaces($this->fluid, $layout->stride[1]), self::innerFaces($this->fluid, $layout->stride[2])];
+    }
+
+    /**
+     * @param float $density of the fluid that enters, kg/m3
+     * @throws PhysicsException
+     */
+    public static function build(Model $model, Grid $grid, Voxels $voxels, float $density): FlowDomain
+    {
+        $builder = new self($model, $grid, $voxels, $density);
+        foreach (Space::SIDES as $side => $name) {
+            $builder->side($side, $name);
+        }
+        foreach ($builder->openings as $opening) {
+            if ($opening->condition->kind === 'inlet') {
+                $builder->inlet($opening);
+            }
+        }
+        $domain = new FlowDomain(
+            $builder->layout, $builder->fluid, $builder->drag, $builder->face, $builder->velocity, $builder->pressure,
+            array_values($builder->openings), array_sum($builder->fluid),
+        );
+        $builder->check($domain);
+
+        return $domain;
+    }
+
+    /**
+     * @param list<int> $fluid
+     * @return list<int>
+     */
+    private static function innerFaces(array $fluid, int $stride): array
+    {
+        $face = $fluid;
+        for ($c = 0, $end = count($fluid) - $stride; $c < $end; $c++) {
+            $face[$c] = $fluid[$c] === 1 && $fluid[$c + $stride] === 1 ? FlowDomain::INNER : FlowDomain::GIVEN;
+        }
+
+        return $face;
+    }
+
+    private function side(int $side, string $name): void
+    {
+        $axis = $side >> 1;
+        $upper = $side % 2 === 1;
+        [$a, $b] = [[1, 2], [0, 2], [0, 1]][$axis];
+        $grid = $this->layout->grid;
+        $given = $this->model->space->sides[$name];
+        for ($jb = 0; $jb < $grid->cells[$b]; $jb++) {
+            for ($ja = 0; $ja < $grid->cells[$a]; $ja++) {
+                $place = [0, 0, 0];
+                $place[$a] = $ja + 1;
+                $place[$b] = $jb + 1;
+                $place[$axis] = $upper ? $grid->cells[$axis] : 1;
+                $cell = $this->layout->index(...$place);
+                $stride = $this->layout->stride[$axis];
+                $ghost = $upper ? $cell + $stride : $cell - $stride;
+                $patch = $given->patchAt($grid->centres[$a][$ja], $grid->centres[$b][$jb]);
+                $flow = $patch === null ? $given->flow : $given->patches[$patch]->flow;
+                $this->ghost($flow, $ghost, [$a, $b]);
+                if ($this->fluid[$cell] === 1 && ! $flow->isWall()) {
+                    $key = $patch === null ? $name : "$name patch $patch";
+                    $opening = $this->openings[$key] ??= new Opening($key, $axis, $upper ? 1 : -1, $flow);
+                    $face = $upper ? $cell : $ghost;
+                    $opening->faces[] = $face;
+                    $opening->cells[] = $cell;
+                    $opening->areas[] = $this->layout->faceArea($cell, $axis);
+                    $centre = [$grid->centres[0][$place[0] - 1], $grid->centres[1][$place[1] - 1], $grid->centres[2][$place[2] - 1]];
+                    $centre[$axis] = $grid->lines[$axis][$upper ? $grid->cells[$axis] : 0];
+                    $opening->temperatures[] = $flow->temperature->isConstant() ? $flow->temperature->constant : $flow->temperature->at(...$centre);
+                    if ($flow->kind !== 'inlet') {
+                        $this->face[$axis][$face] = FlowDomain::OUTER;
+                    }
+                }
+            }
+        }
+    }
+
+    /** @param array{int, int} $along axes along the side */
+    private function ghost(FlowCondition $flow, int $ghost, array $along): void
+    {
+        $this->drag[$ghost] = $flow->slips() || $flow->kind === 'outlet' || $flow->kind === 'open' ? 0.0 : 1.0;
+        $this->pressure[$ghost] = $flow->pressure;
+        foreach ($along as $axis) {
+            $this->velocity[$axis][$ghost] = $flow->velocity[$axis];
+        }
+    }
+
+    private function inlet(Opening $opening): void
+    {
+        $condition = $opening->condition;
+        $area = array_sum($opening->areas);
+        $speed = match ($condition->inlet) {
+            'volumeFlow' => $condition->amount / $area,
+            'massFlow' => $condition->amount / $area / $this->density,
+            'velocity' => -$opening->outward * $condition->velocity[$opening->axis],
+            default => $condition->amount,
+        };
+        $profile = $condition->profile === 'developed' ? $this->developed($opening) : array_fill(0, count($opening->faces), 1.0);
+        foreach ($opening->faces as $n => $face) {
+            $this->velocity[$opening->axis][$face] = -$opening->outward * $speed * $profile[$n];
+        }
+    }
+
+    /**
+     * Fully developed laminar profile over the faces of an opening, of mean 1: the Poisson equation between its walls.
+     *
+     * @return list<float>
+     */
+    private function developed(Opening $opening): array
+    {
+        $layout = $this->layout;
+        $number = array_flip($opening->cells);
+        [$from, $to, $conductance] = [[], [], []];
+        $wall = array_fill(0, count($number), 0.0);
+        foreach ($opening->cells as $n => $cell) {
+            $place = $layout->place($cell);
+            foreach ([0, 1, 2] as $axis) {
+                if ($axis === $opening->axis) {
+                    continue;
+                }
+                $breadth = $opening->areas[$n] / $layout->width[$axis][$place[$axis]];
+                foreach ([-1, 1] as $sign) {
+                    $next = $cell + $sign * $layout->stride[$axis];
+                    if (isset($number[$next])) {
+                        if ($sign > 0) {
+                            $from[] = $n;
+                            $to[] = $number[$next];
+                            $conductance[] = 2 * $breadth / ($layout->width[$axis][$place[$axis]] + $layout->width[$axis][$place[$axis] + 1]);
+                        }
+                    } elseif ($this->fluid[$next] === 0) {
+                        $wall[$n] += $this->drag[$next] * 2 * $breadth / $layout->width[$axis][$place[$axis]];
+                    }
+                }
+            }
+        }
+        if (array_sum($wall) <= 0.0) {
+            return array_fill(0, count($number), 1.0);
+        }
+        $matrix = SparseMatrix::fromLinks($from, $to, $conductance, $wall);
+        $x = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $opening->areas, $wall, 1e-10)->x;
+        $flow = 0.0;
+        foreach ($x as $n => $value) {
+            $flow += $value * $opening->areas[$n];
+        }
+        $mean = $flow / array_sum($opening->areas);
+
+        return array_map(fn (float $value) => $value / $mean, $x);
+    }
+
+    /** @throws PhysicsException */
+    private function check(FlowDomain $domain): void
+    {
+        if ($domain->fluidCells === 0) {
+            throw new PhysicsException('flow is to be computed, but no cell of the space is fluid: the parts fill it');
+        }
+        $in = 0.0;
+        $moves = false;
+        foreach ($domain->openings as $opening) {
+            foreach ($opening->faces as $n => $face) {
+                $in -= $opening->outward * $this->velocity[$opening->axis][$face] * $opening->areas[$n];
+                $moves = true;
+            }
+        }
+        if ($moves && ! $domain->hasPressureLevel() && abs($in) > 0.0) {
+            throw new PhysicsException(sprintf('%g l/s flow in, but there is no outlet and no open side: give one side the kind "outlet" or "open"', 1e3 * $in));
+        }
+    }
+}

@@ -1,0 +1,259 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Flow;
+
+use Foehn\Numerics\ConjugateResiduals;
+use Foehn\Numerics\LinearSolution;
+use Foehn\Numerics\Multigrid;
+use Foehn\Numerics\SparseMatrix;
+use Foehn\Numerics\Stencil;
+use Foehn\Physics\Heat\HeatSystem;
+
+/**
+ * One temperature over fluid and solid: the conduction equations plus what the flow carries, upwind implicitly, second order by
+ * deferred correction (the same limited linear interpolation as in the momentum equation).
+ */
+final class EnergyTransport
+{
+    /** The coefficients change slowly, so a hierarchy serves this many steps. */
+    private const KEEP = 8;
+
+    /** @var list<int> unknown of each padded cell of the heat system */
+    private array $unknown;
+
+    private int $size;
+
+    private ?Multigrid $multigrid = null;
+
+    private int $age = 0;
+
+    /** @var list<list<int>> */
+    private array $ties;
+
+    public function __construct(private readonly FlowDomain $domain, private readonly HeatSystem $heat, private readonly float $specificHeat)
+    {
+        $this->ties = $heat->packages->ties($heat->stencil->pad);
+    }
+
+    /**
+     * @param array{list<float>, list<float>, list<float>} $flux kg/s through the faces
+     * @param list<float> $temperature in the layout of the flow, K
+     * @param float $order 0 for upwind, 1 for limited linear interpolation
+     * @return array{list<float>, LinearSolution} temperature in the layout of the flow
+     */
+    public function step(array $flux, array $temperature, float $tolerance, int $mostIterations, float $order): array
+    {
+        $layout = $this->domain->layout;
+        $stencil = $this->heat->stencil;
+        $reference = $this->heat->reference;
+        $box = $this->toBox($temperature);
+        [$matrix, $strength, $source] = $this->equations($flux, $order > 0.0 ? $this->deferred($flux, $temperature, $order) : null);
+        $x = $this->mean($box, $matrix->size);
+        foreach ($x as $u => $value) {
+            $x[$u] = $value - $reference;
+        }
+        if ($this->multigrid === null || $this->age >= self::KEEP || $mostIterations > 5) {
+            $this->multigrid = Multigrid::convective($matrix, $strength);
+            $this->age = 0;
+        }
+        $this->age++;
+        $solution = ConjugateResiduals::solve($matrix, $this->multigrid, $source, $x, $tolerance, $mostIterations);
+        $padded = Stencil::unpack($solution->x, $this->unknown);
+        $cells = array_slice($padded, $stencil->pad, $stencil->size());
+        foreach ($cells as $c => $value) {
+            $cells[$c] = $value + $reference;
+        }
+
+        return [$layout->spread($cells, $reference), $solution];
+    }
+
+    /**
+     * @param array{list<float>, list<float>, list<float>} $flux
+     * @param ?list<float> $correction W per padded cell
+     * @return array{SparseMatrix, SparseMatrix, list<float>}
+     */
+    private function equations(array $flux, ?array $correction): array
+    {
+        $layout = $this->domain->layout;
+        $stencil = $this->heat->stencil;
+        $extra = $stencil->extra;
+        $source = $this->heat->source;
+        foreach ($this->domain->openings as $opening) {
+            foreach ($opening->faces as $n => $face) {
+                $in = -$opening->outward * $flux[$opening->axis][$face] * $this->specificHeat;
+                if ($in > 0.0) {
+                    $cell = $this->padded($layout->place($opening->cells[$n]));
+                    $extra[$cell] += $in;
+                    $source[$cell] += $in * ($opening->temperatures[$n] - $this->heat->reference);
+                }
+            }
+        }
+        if ($correction !== null) {
+            foreach ($correction as $c => $watts) {
+                $source[$c] += $watts;
+            }
+        }
+        $this->number();
+        $sums = array_fill(0, $this->size, 0.0);
+        foreach ($this->unknown as $c => $u) {
+            if ($u >= 0) {
+                $sums[$u] += $extra[$c];
+            }
+        }
+        [$from, $to, $weight, $back, $mean] = [[], [], [], [], []];
+        foreach ([0, 1, 2] as $axis) {
+            [$from, $to, $weight, $back, $mean] = self::links(
+                $stencil->cells, $layout->pad, $layout->stride, $stencil->strides()[$axis], $stencil->coupling[$axis], $flux[$axis], $this->specificHeat, $this->unknown,
+                $from, $to, $weight, $back, $mean,
+            );
+        }
+
+        return [
+            SparseMatrix::fromLinks($from, $to, $weight, $sums, $back), SparseMatrix::fromLinks($from, $to, $mean, $sums),
+            Stencil::pack($source, $this->unknown, $this->size),
+        ];
+    }
+
+    /**
+     * @param array{int, int, int} $cells
+     * @param array{int, int, int} $layoutStride
+     * @param list<float> $g
+     * @param list<float> $flux
+     * @param list<int> $unknown
+     * @param list<int> $from
+     * @param list<int> $to
+     * @param list<float> $weight
+     * @param list<float> $back
+     * @param list<float> $mean
+     * @return array{list<int>, list<int>, list<float>, list<float>, list<float>}
+     */
+    private static function links(array $cells, int $pad, array $layoutStride, int $stride, array $g, array $flux, float $specificHeat, array $unknown, array $from, array $to, array $weight, array $back, array $mean): array
+    {
+        [$nx, $ny, $nz] = $cells;
+        $n = $nx * $ny;
+        for ($k = 1; $k <= $nz; $k++) {
+            for ($j = 1; $j <= $ny; $j++) {
+                $c = $pad + 1 + $layoutStride[1] * $j + $layoutStride[2] * $k;
+                for ($i = 0; $i < $nx; $i++, $c++, $n++) {
+                    if ($g[$n] > 0.0 && $unknown[$n] !== $unknown[$n + $stride]) {
+                        $carried = $flux[$c] * $specificHeat;
+                        $from[] = $unknown[$n];
+                        $to[] = $unknown[$n + $stride];
+                        $weight[] = $g[$n] + ($carried < 0.0 ? -$carried : 0.0);
+                        $back[] = $g[$n] + ($carried > 0.0 ? $carried : 0.0);
+                        $mean[] = $g[$n] + 0.5 * ($carried < 0.0 ? -$carried : $carried);
+                    }
+                }
+            }
+        }
+
+        return [$from, $to, $weight, $back, $mean];
+    }
+
+    private function number(): void
+    {
+        if (! isset($this->unknown)) {
+            [$matrix, $this->unknown] = $this->heat->stencil->toSparse($this->ties);
+            $this->size = $matrix->size;
+        }
+    }
+
+    /**
+     * @param array{int, int, int} $place
+     */
+    private function padded(array $place): int
+    {
+        [$nx, $ny] = $this->heat->stencil->cells;
+
+        return $this->heat->stencil->pad + ($place[0] - 1) + $nx * (($place[1] - 1) + $ny * ($place[2] - 1));
+    }
+
+    /**
+     * @param list<float> $temperature in the layout of the flow
+     * @return list<float> padded
+     */
+    private function toBox(array $temperature): array
+    {
+        $pad = array_fill(0, $this->heat->stencil->pad, 0.0);
+
+        return [...$pad, ...$this->domain->layout->gather($temperature), ...$pad];
+    }
+
+    /**
+     * @param list<float> $box
+     * @return list<float> the value of each unknown
+     */
+    private function mean(array $box, int $size): array
+    {
+        $x = array_fill(0, $size, 0.0);
+        foreach ($this->unknown as $c => $u) {
+            if ($u >= 0) {
+                $x[$u] = $box[$c];
+            }
+        }
+
+        return $x;
+    }
+
+    /**
+     * @param array{list<float>, list<float>, list<float>} $flux
+     * @param list<float> $t
+     * @return list<float> W per padded cell
+     */
+    private function deferred(array $flux, array $t, float $order): array
+    {
+        $layout = $this->domain->layout;
+        $watts = $layout->zeros();
+        foreach ([0, 1, 2] as $axis) {
+            $watts = self::alongAxis($layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->width[$axis], $this->domain->face[$axis], $flux[$axis], $t, $order * $this->specificHeat, $watts);
+        }
+
+        return $this->toBox($watts);
+    }
+
+    /**
+     * @param array{int, int, int} $size
+     * @param list<float> $wa
+     * @param list<int> $face
+     * @param list<float> $flux
+     * @param list<float> $t
+     * @param list<float> $watts
+     * @return list<float>
+     */
+    private static function alongAxis(array $size, int $pad, int $axis, int $s, array $wa, array $face, array $flux, array $t, float $factor, array $watts): array
+    {
+        [$mx, $my, $mz] = $size;
+        $c = $pad;
+        for ($k = 0; $k < $mz; $k++) {
+            for ($j = 0; $j < $my; $j++) {
+                for ($i = 0; $i < $mx; $i++, $c++) {
+                    if ($face[$c] !== 1) {
+                        continue;
+                    }
+                    $ia = $axis === 0 ? $i : ($axis === 1 ? $j : $k);
+                    $q = $c + $s;
+                    // A node behind a wall says nothing about the profile in the fluid; there the profile counts as smooth.
+                    if ($flux[$c] > 0.0) {
+                        $step = $t[$q] - $t[$c];
+                        $back = $face[$c - $s] === 1 ? $t[$c] - $t[$c - $s] : $step;
+                        $share = $wa[$ia] / ($wa[$ia] + $wa[$ia + 1]);
+                    } else {
+                        $step = $t[$c] - $t[$q];
+                        $back = $face[$q] === 1 ? $t[$q] - $t[$q + $s] : $step;
+                        $share = $wa[$ia + 1] / ($wa[$ia] + $wa[$ia + 1]);
+                    }
+                    if ($step * $back > 0.0) {
+                        $limit = 2.0 * $back / $step;
+                        $extra = $factor * $share * $flux[$c] * ($limit < 1.0 ? $limit : 1.0) * $step;
+                        $watts[$c] -= $extra;
+                        $watts[$q] += $extra;
+                    }
+                }
+            }
+        }
+
+        return $watts;
+    }
+}

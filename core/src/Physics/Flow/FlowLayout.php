@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Flow;
+
+use Foehn\Grid\Grid;
+
+/**
+ * How the staggered unknowns lie in flat arrays: one ghost cell beyond each side of the space and one more x-y plane of
+ * padding in front and behind, so that stencils of width two need no tests. Cell (i, j, k), counted from 1 inside, stands at
+ * pad + i + mx (j + my k); the velocity component along an axis with the same index lies on the cell's upper face.
+ */
+final readonly class FlowLayout
+{
+    /** @var array{int, int, int} cells with ghosts */
+    public array $size;
+
+    /** @var array{int, int, int} steps to the next cell along each axis */
+    public array $stride;
+
+    public int $pad;
+
+    public int $length;
+
+    /** @var array{list<float>, list<float>, list<float>} widths with ghosts, which have none, m */
+    public array $width;
+
+    public function __construct(public Grid $grid)
+    {
+        [$nx, $ny, $nz] = $grid->cells;
+        $this->size = [$nx + 2, $ny + 2, $nz + 2];
+        $this->stride = [1, $nx + 2, ($nx + 2) * ($ny + 2)];
+        $this->pad = $this->stride[2];
+        $this->length = $this->stride[2] * ($nz + 4);
+        $width = [];
+        foreach ($grid->widths as $w) {
+            $width[] = [0.0, ...$w, 0.0];
+        }
+        $this->width = [$width[0], $width[1], $width[2]];
+    }
+
+    public function index(int $i, int $j, int $k): int
+    {
+        return $this->pad + $i + $this->stride[1] * $j + $this->stride[2] * $k;
+    }
+
+    /** @return list<float> */
+    public function zeros(): array
+    {
+        return array_fill(0, $this->length, 0.0);
+    }
+
+    /** @return array{int, int, int} i, j, k of an index */
+    public function place(int $c): array
+    {
+        $c -= $this->pad;
+
+        return [$c % $this->size[0], intdiv($c, $this->size[0]) % $this->size[1], intdiv($c, $this->stride[2])];
+    }
+
+    /** Area of the faces across an axis, m2. */
+    public function faceArea(int $c, int $axis): float
+    {
+        $place = $this->place($c);
+        $area = 1.0;
+        foreach ([0, 1, 2] as $other) {
+            $area *= $other === $axis ? 1.0 : $this->width[$other][$place[$other]];
+        }
+
+        return $area;
+    }
+
+    /**
+     * From an array over the cells of the grid.
+     *
+     * @template T
+     * @param list<T> $cells
+     * @param T $outside
+     * @return list<T>
+     */
+    public function spread(array $cells, mixed $outside): array
+    {
+        [$nx, $ny, $nz] = $this->grid->cells;
+        $spread = array_fill(0, $this->length, $outside);
+        $n = 0;
+        for ($k = 1; $k <= $nz; $k++) {
+            for ($j = 1; $j <= $ny; $j++) {
+                $c = $this->index(1, $j, $k);
+                for ($i = 0; $i < $nx; $i++) {
+                    $spread[$c + $i] = $cells[$n++];
+                }
+            }
+        }
+
+        return $spread;
+    }
+
+    /**
+     * To an array over the cells of the grid.
+     *
+     * @param list<float> $values
+     * @return list<float>
+     */
+    public function gather(array $values): array
+    {
+        [$nx, $ny, $nz] = $this->grid->cells;
+        $cells = [];
+        for ($k = 1; $k <= $nz; $k++) {
+            for ($j = 1; $j <= $ny; $j++) {
+                $c = $this->index(1, $j, $k);
+                for ($i = 0; $i < $nx; $i++) {
+                    $cells[] = $values[$c + $i];
+                }
+            }
+        }
+
+        return $cells;
+    }
+}

@@ -1,0 +1,413 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Grid\Grid;
+use Foehn\Grid\Voxels;
+use Foehn\Model\Model;
+use Foehn\Numerics\Anderson;
+use Foehn\Numerics\Vectors;
+use Foehn\Physics\Flow\DomainBuilder;
+use Foehn\Physics\Flow\EnergyTransport;
+use Foehn\Physics\Flow\FlowDomain;
+use Foehn\Physics\Flow\FlowField;
+use Foehn\Physics\Flow\Fluid;
+use Foehn\Physics\Flow\Momentum;
+use Foehn\Physics\Flow\PressureCorrection;
+use Foehn\Physics\Heat\ConductionAssembler;
+use Foehn\Physics\Heat\HeatSystem;
+
+/**
+ * Steady flow and heat by SIMPLEC (Van Doormaal & Raithby, Numer. Heat Transfer 7 (1984) 147): momentum with relaxation, full
+ * pressure correction, one step of the energy equation where buoyancy couples the two; else the energy once at the end.
+ */
+final class FlowSolver
+{
+    private const MOST_ITERATIONS = 1500;
+
+    /** Sums of changes of velocity over sums of velocities, per iteration and unit of relaxation, at which the flow counts as steady. */
+    private const STEADY = 2e-5;
+
+    /** Open share of the mass flow before a correction, summed over cells, of the flow through the space. */
+    private const MASS = 1e-3;
+
+    private const SWEEPS = 2;
+
+    /** Iterations before the acceleration starts. */
+    private const PLAIN = 8;
+
+    /** Relaxation of the momentum equation at the start, without and with buoyancy. */
+    private const FORCED = 0.9;
+
+    private const BUOYANT = 0.7;
+
+    /** A run that has not come nearer over this many iterations is damped more strongly. */
+    private const PATIENCE = 80;
+
+    private const STRONGEST_DAMPING = 0.3;
+
+    private FlowDomain $domain;
+
+    private Fluid $fluid;
+
+    private FlowField $field;
+
+    private HeatSystem $heat;
+
+    private ?EnergyTransport $energy = null;
+
+    /** @var list<float> K, in the layout of the flow */
+    private array $temperature = [];
+
+    /** @var array{list<float>, list<float>, list<float>} N on faces, from the model */
+    private array $force;
+
+    /** @var list<float> */
+    private array $residuals = [];
+
+    private float $lastReport = 0.0;
+
+    /** Iteration of the last stronger damping. */
+    private int $damped = 0;
+
+    public function __construct(
+        private readonly Model $model,
+        private readonly Grid $grid,
+        private readonly Voxels $voxels,
+        private readonly ProgressListener $listener,
+    ) {
+    }
+
+    public function solve(): Solution
+    {
+        $started = hrtime(true);
+        $this->prepare();
+        $coupled = $this->isCoupled();
+        $relaxation = $coupled ? self::BUOYANT : self::FORCED;
+        $pressure = new PressureCorrection($this->domain);
+        $anderson = new Anderson(self::PLAIN);
+        $change = $mass = INF;
+        $stopped = false;
+        $iteration = 0;
+        if ($coupled) {
+            $this->heatStep(1e-3, 30, 0.0);
+        }
+        while ($iteration < self::MOST_ITERATIONS && ! $stopped && ($change > self::STEADY || $mass > self::MASS)) {
+            $iteration++;
+            $before = $this->state();
+            [$change, $mass] = $this->flowStep($pressure, $relaxation);
+            if ($coupled) {
+                $change = max($change, $this->heatStep(0.0, 2, 1.0));
+            }
+            $this->setState($anderson->next($before, $this->state(), $this->scales()));
+            $this->residuals[] = max($change, $mass);
+            if ($this->isStuck() && $relaxation > self::STRONGEST_DAMPING) {
+                $relaxation = max(self::STRONGEST_DAMPING, $relaxation - 0.2);
+                $anderson = new Anderson(self::PLAIN);
+                $this->damped = $iteration;
+            }
+            if (hrtime(true) / 1e9 - $this->lastReport > 0.2) {
+                $this->lastReport = hrtime(true) / 1e9;
+                $this->listener->report(new Progress('solving', $this->grid->count(), $iteration, max($change, $mass), null));
+            }
+            $stopped = $this->listener->shouldStop();
+        }
+        $converged = ! $stopped && $change <= self::STEADY && $mass <= self::MASS;
+        if ($this->energy !== null) {
+            $this->finishHeat();
+        }
+
+        return new Solution(
+            $this->model, $this->grid, $this->voxels, $this->heat, $this->domain->layout->gather($this->temperature),
+            $iteration, 1, $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged, $stopped, (hrtime(true) - $started) / 1e9, $this->residuals, $this->field,
+        );
+    }
+
+    private function prepare(): void
+    {
+        $material = $this->model->materials->get((string) $this->model->space->fluid);
+        assert($material !== null);
+        $this->fluid = Fluid::of($material, $this->model->surroundings);
+        $this->domain = DomainBuilder::build($this->model, $this->grid, $this->voxels, $this->fluid->density);
+        $this->field = FlowField::atRest($this->domain, $this->fluid);
+        $this->heat = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels);
+        $this->temperature = array_fill(0, $this->domain->layout->length, $this->fluid->temperature);
+        if ($this->model->physics->heat) {
+            $this->energy = new EnergyTransport($this->domain, $this->heat, $this->fluid->specificHeat);
+        }
+        $this->force = $this->givenForces();
+    }
+
+    /** Whether the least residual of the last iterations is hardly below the least before them. */
+    private function isStuck(): bool
+    {
+        $since = array_slice($this->residuals, $this->damped);
+        if (count($since) < 2 * self::PATIENCE) {
+            return false;
+        }
+
+        return min(array_slice($since, -self::PATIENCE)) > 0.7 * min(array_slice($since, 0, -self::PATIENCE));
+    }
+
+    /** @return list<list<float>> velocities, pressure and, where it takes part, temperature */
+    private function state(): array
+    {
+        $state = [...$this->field->velocity, $this->field->pressure];
+        if ($this->isCoupled()) {
+            $state[] = $this->temperature;
+        }
+
+        return $state;
+    }
+
+    /** @param list<list<float>> $state */
+    private function setState(array $state): void
+    {
+        $this->field->velocity = [$state[0], $state[1], $state[2]];
+        $this->field->pressure = $state[3];
+        if (isset($state[4])) {
+            $this->temperature = $state[4];
+        }
+        $this->field->computeFluxes();
+    }
+
+    /** @return list<float> what makes velocities, pressures and temperatures comparable in the measure of a step */
+    private function scales(): array
+    {
+        $v = $this->field->velocity;
+        $speed = 1.0 / max(1e-300, Vectors::dot($v[0], $v[0]) + Vectors::dot($v[1], $v[1]) + Vectors::dot($v[2], $v[2]));
+        $scales = [$speed, $speed, $speed, 0.1 / max(1e-300, self::variance($this->field->pressure))];
+        if ($this->isCoupled()) {
+            $scales[] = 1.0 / max(1e-300, self::variance($this->temperature));
+        }
+
+        return $scales;
+    }
+
+    /** @param list<float> $x */
+    private static function variance(array $x): float
+    {
+        return Vectors::dot($x, $x) - array_sum($x) ** 2 / count($x);
+    }
+
+    private function isCoupled(): bool
+    {
+        $g = $this->model->surroundings->gravity;
+
+        return $this->energy !== null && $this->model->physics->buoyancy && $this->fluid->expansion > 0.0 && $g[0] ** 2 + $g[1] ** 2 + $g[2] ** 2 > 0.0;
+    }
+
+    /**
+     * Momentum, then mass.
+     *
+     * @return array{float, float} relative change of the velocities, relative mass imbalance before the correction
+     */
+    private function flowStep(PressureCorrection $correction, float $relaxation): array
+    {
+        $layout = $this->domain->layout;
+        $field = $this->field;
+        $viscosity = array_fill(0, $layout->length, $this->fluid->viscosity);
+        $zeros = $layout->zeros();
+        $mobility = [];
+        $before = $field->velocity;
+        foreach ([0, 1, 2] as $axis) {
+            $momentum = new Momentum(
+                $this->domain, $axis, $viscosity, $viscosity, $field->flux, $field->velocity[$axis], $field->pressure,
+                $this->forces($axis), $zeros, $this->fluid->density, $relaxation, 1.0,
+            );
+            $u = $field->velocity[$axis];
+            for ($sweep = 0; $sweep < self::SWEEPS; $sweep++) {
+                [$u] = $momentum->sweep($layout, $u);
+            }
+            $field->velocity[$axis] = $u;
+            $mobility[] = $momentum->mobility;
+        }
+        $field->computeFluxes();
+        [$imbalance, $open] = $field->imbalance();
+        $p = $correction->solve([$mobility[0], $mobility[1], $mobility[2]], $imbalance, $this->fluid->density);
+        foreach ([0, 1, 2] as $axis) {
+            $field->velocity[$axis] = self::correct($layout->pad, $layout->length - $layout->pad, $layout->stride[$axis], $this->domain->face[$axis], $mobility[$axis], $p, $field->velocity[$axis]);
+        }
+        $field->pressure = Vectors::plus($field->pressure, 1.0, $p);
+        $field->computeFluxes();
+        [$moved, $amount] = [0.0, 1e-300];
+        foreach ([0, 1, 2] as $axis) {
+            [$m, $a] = self::moved($before[$axis], $field->velocity[$axis]);
+            $moved += $m;
+            $amount += $a;
+        }
+
+        return [$moved / $amount / (1.0 - 0.9 * ($relaxation - 0.1)), $open / max($this->throughFlow(), 1e-300)];
+    }
+
+    /** kg/s: what the openings let in, or what the strongest section of a closed space carries. */
+    private function throughFlow(): float
+    {
+        $in = 0.0;
+        foreach ($this->domain->openings as $opening) {
+            $in += $this->field->through($opening, null)['in'];
+        }
+        $largest = 0.0;
+        foreach ($this->field->flux as $axis => $flux) {
+            $sum = 0.0;
+            foreach ($flux as $f) {
+                $sum += $f < 0.0 ? -$f : $f;
+            }
+            $largest = max($largest, $sum / $this->grid->cells[$axis]);
+        }
+
+        return max($in, $largest);
+    }
+
+    /** Iterations on the energy equation. @return float relative change of the temperatures */
+    private function heatStep(float $tolerance, int $iterations, float $order): float
+    {
+        assert($this->energy !== null);
+        $before = $this->temperature;
+        [$this->temperature] = $this->energy->step($this->field->flux, $before, $tolerance, $iterations, $order);
+        [$moved] = self::moved($before, $this->temperature);
+        $spread = max($this->temperature) - min($this->temperature);
+
+        return $spread > 0.0 ? $moved / ($spread * $this->grid->count()) : 0.0;
+    }
+
+    /** The energy equation on the final flow, with the second-order correction repeated until it stays. */
+    private function finishHeat(): void
+    {
+        $this->heatStep(1e-6, 60, 0.0);
+        for ($pass = 0; $pass < 40; $pass++) {
+            if ($this->heatStep(1e-7, 60, 1.0) < 1e-8) {
+                break;
+            }
+        }
+    }
+
+    /**
+     * Buoyancy and given forces on the faces of one axis, N.
+     *
+     * @return list<float>
+     */
+    private function forces(int $axis): array
+    {
+        $g = $this->model->surroundings->gravity[$axis];
+        if ($g === 0.0 || ! $this->isCoupled()) {
+            return $this->force[$axis];
+        }
+        $layout = $this->domain->layout;
+        $share = [];
+        foreach ($this->temperature as $t) {
+            $share[] = $this->fluid->buoyantShare($t);
+        }
+        // Without an opening the level of the pressure is free; about the mean it stays small.
+        $level = $this->domain->hasPressureLevel() ? 0.0 : $this->meanOfFluid($share);
+        [$b, $c] = Momentum::across($axis);
+
+        return self::buoyancy($layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->width[$axis], $layout->width[$b], $layout->width[$c],
+            $this->domain->face[$axis], $share, $level, $g * $this->fluid->density, $this->force[$axis]);
+    }
+
+    /** @param list<float> $values */
+    private function meanOfFluid(array $values): float
+    {
+        $sum = 0.0;
+        foreach ($this->domain->fluid as $c => $fluid) {
+            if ($fluid === 1) {
+                $sum += $values[$c];
+            }
+        }
+
+        return $sum / $this->domain->fluidCells;
+    }
+
+    /** @return array{list<float>, list<float>, list<float>} */
+    private function givenForces(): array
+    {
+        $layout = $this->domain->layout;
+        $zeros = $layout->zeros();
+        $forces = [$zeros, $zeros, $zeros];
+        foreach ($this->model->space->force ?? [] as $axis => $law) {
+            foreach ($this->domain->face[$axis] as $c => $kind) {
+                if ($kind === FlowDomain::GIVEN) {
+                    continue;
+                }
+                $place = $layout->place($c);
+                $at = [];
+                foreach ([0, 1, 2] as $other) {
+                    $at[] = $other === $axis ? $this->grid->lines[$other][$place[$other]] : $this->grid->centres[$other][$place[$other] - 1];
+                }
+                $length = 0.5 * ($layout->width[$axis][$place[$axis]] + $layout->width[$axis][$place[$axis] + 1]);
+                [$b, $cc] = Momentum::across($axis);
+                $forces[$axis][$c] = $law->at(...$at) * $length * $layout->width[$b][$place[$b]] * $layout->width[$cc][$place[$cc]];
+            }
+        }
+
+        return $forces;
+    }
+
+    /**
+     * @param array{int, int, int} $size
+     * @param list<float> $wa
+     * @param list<float> $wb
+     * @param list<float> $wc
+     * @param list<int> $face
+     * @param list<float> $share
+     * @param list<float> $force
+     * @return list<float>
+     */
+    private static function buoyancy(array $size, int $pad, int $axis, int $s, array $wa, array $wb, array $wc, array $face, array $share, float $level, float $weight, array $force): array
+    {
+        [$mx, $my, $mz] = $size;
+        $c = $pad;
+        for ($k = 0; $k < $mz; $k++) {
+            for ($j = 0; $j < $my; $j++) {
+                for ($i = 0; $i < $mx; $i++, $c++) {
+                    if ($face[$c] !== 0) {
+                        $ia = $axis === 0 ? $i : ($axis === 1 ? $j : $k);
+                        $force[$c] += 0.5 * $weight * $wb[$axis === 0 ? $j : $i] * $wc[$axis === 2 ? $j : $k]
+                            * ($wa[$ia] * ($share[$c] - $level) + $wa[$ia + 1] * ($share[$c + $s] - $level));
+                    }
+                }
+            }
+        }
+
+        return $force;
+    }
+
+    /**
+     * @param list<int> $face
+     * @param list<float> $mobility
+     * @param list<float> $p
+     * @param list<float> $u
+     * @return list<float>
+     */
+    private static function correct(int $first, int $end, int $s, array $face, array $mobility, array $p, array $u): array
+    {
+        for ($c = $first; $c < $end; $c++) {
+            if ($face[$c] !== 0) {
+                $u[$c] += $mobility[$c] * ($p[$c] - $p[$c + $s]);
+            }
+        }
+
+        return $u;
+    }
+
+    /**
+     * @param list<float> $before
+     * @param list<float> $after
+     * @return array{float, float}
+     */
+    private static function moved(array $before, array $after): array
+    {
+        $moved = 0.0;
+        $amount = 0.0;
+        foreach ($after as $c => $value) {
+            $change = $value - $before[$c];
+            $moved += $change < 0.0 ? -$change : $change;
+            $amount += $value < 0.0 ? -$value : $value;
+        }
+
+        return [$moved, $amount];
+    }
+}
