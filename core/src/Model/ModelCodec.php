@@ -277,9 +277,9 @@ final class ModelCodec
 
     private static function checkMaterial(Reader $reader, string $kind, ?string $material, Library $materials): void
     {
-        if ($kind === 'package') {
+        if (in_array($kind, ['package', 'fan', 'screen'], true)) {
             if ($material !== null) {
-                $reader->problem('material', 'a package is described by its two resistances and has no material; leave it out');
+                $reader->problem('material', $kind === 'package' ? 'a package is described by its two resistances and has no material; leave it out' : "a $kind has no material; leave it out");
             }
         } elseif ($material === null) {
             $reader->problem('material', 'a material is missing here');

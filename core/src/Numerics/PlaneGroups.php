@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Numerics;
 
+use Foehn\Grid\Axes;
 /**
  * Which neighbouring planes of a stencil matrix become one on the next level: pairs that are not weakly coupled against
  * their surroundings, and that nowhere join a good conductor with a bad one. A coarse cell that is half metal and half air
@@ -41,7 +42,7 @@ final class PlaneGroups
         $strides = $stencil->strides();
         $groups = [];
         foreach ([0, 1, 2] as $axis) {
-            [$a, $b] = [[1, 2], [0, 2], [0, 1]][$axis];
+            [$a, $b] = Axes::across($axis);
             $g = $stencil->coupling;
             $may = self::mayMerge($stencil->cells, $axis, $strides[$axis], $strides[$a], $strides[$b], $g[$axis], $g[$a], $g[$b], $a !== $lineAxis, $b !== $lineAxis);
             $group = [0];

@@ -11,6 +11,7 @@ use Foehn\Model\Space;
 use Foehn\Model\Target;
 use Foehn\Model\Watch;
 use Foehn\Physics\Flow\Opening;
+use Foehn\Shapes\FlatShape;
 use Foehn\Solve\Solution;
 
 /** Writes the result document (format foehn-result, version 1) of a solution. SI units, temperatures in kelvin. */
@@ -218,6 +219,7 @@ final class ResultBuilder
             'fluid' => ['density' => $flow->fluid->density, 'viscosity' => $flow->fluid->viscosity, 'conductivity' => $flow->fluid->conductivity, 'specificHeat' => $flow->fluid->specificHeat],
             'largestVelocity' => $largest,
             'openings' => $openings,
+            'fans' => $this->solution->fans,
             'balance' => ['in' => $in, 'out' => $out, 'error' => abs($in - $out) / max($in, $out, 1e-30)],
         ];
     }
@@ -250,7 +252,7 @@ final class ResultBuilder
     {
         $warnings = [];
         foreach ($this->solution->model->parts as $index => $part) {
-            if ($this->solution->voxels->cellsOfPart[$index] === 0 && $part->material !== Part::FLUID) {
+            if ($this->solution->voxels->cellsOfPart[$index] === 0 && $part->material !== Part::FLUID && ! $part->shape instanceof FlatShape) {
                 $warnings[] = sprintf('part "%s" has no cell: it is thinner than the cells of this grid, or later parts cover it', $part->name);
             }
         }

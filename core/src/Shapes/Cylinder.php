@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
+use Foehn\Grid\Axes;
 use Foehn\Model\Box;
 
 /** A solid circular cylinder along one of the axes; $from and $to are its ends, $centre the other two coordinates in the order x, y, z. */
@@ -71,6 +72,6 @@ final readonly class Cylinder implements Shape
     /** @return array{int, int} */
     private static function across(int $axis): array
     {
-        return [[1, 2], [0, 2], [0, 1]][$axis];
+        return Axes::across($axis);
     }
 }

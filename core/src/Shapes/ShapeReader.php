@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
+use Foehn\Grid\Axes;
 use Foehn\Materials\Library;
 use Foehn\Materials\Material;
 use Foehn\Model\Box;
@@ -13,7 +14,7 @@ use Foehn\Units\Dimension;
 /** Reads the shape of a part and puts it in its place. */
 final class ShapeReader
 {
-    public const KINDS = ['block', 'cylinder', 'plateFins', 'board', 'shell', 'package'];
+    public const KINDS = ['block', 'cylinder', 'plateFins', 'board', 'shell', 'package', 'fan', 'screen'];
 
     private const COPPER = 'copper-foil';
 
@@ -32,6 +33,8 @@ final class ShapeReader
             'board' => self::board($reader, $at),
             'shell' => self::shell($reader, $at),
             'package' => self::package($reader, $at),
+            'fan' => self::fan($reader, $at),
+            'screen' => self::screen($reader, $at),
             default => new Block(self::box($at, self::size($reader, 'size', 3))),
         };
         $reader->close();
@@ -110,7 +113,7 @@ final class ShapeReader
             $reader->problem('layers', 'a board needs at least one layer, each with thickness and share of copper');
         }
         $size = [0.0, 0.0, 0.0];
-        [$a, $b] = [[1, 2], [0, 2], [0, 1]][$normal];
+        [$a, $b] = Axes::across($normal);
         [$size[$a], $size[$b], $size[$normal]] = [$outline[0], $outline[1], $thickness ?: 1e-3];
 
         return new Block(self::box($at, $size), 'board');
@@ -122,7 +125,7 @@ final class ShapeReader
         $axis = self::axis($reader, 'axis', 'z');
         $length = $reader->quantity('length', Dimension::length(), null, 0.0, true);
         $radius = $reader->quantity('radius', Dimension::length(), null, 0.0, true);
-        [$a, $b] = [[1, 2], [0, 2], [0, 1]][$axis];
+        [$a, $b] = Axes::across($axis);
 
         return new Cylinder($axis, [$at[$a], $at[$b]], $radius, $at[$axis], $at[$axis] + $length);
     }
@@ -170,7 +173,7 @@ final class ShapeReader
             $along = ($upAxis + 1) % 3;
         }
         $size = [0.0, 0.0, 0.0];
-        [$a, $b] = [[1, 2], [0, 2], [0, 1]][$upAxis];
+        [$a, $b] = Axes::across($upAxis);
         [$size[$a], $size[$b], $size[$upAxis]] = [$footprint[0], $footprint[1], $base + $height];
         $across = 3 - $upAxis - $along;
         if ($count * $thickness > $size[$across] * (1 - 1e-9) && $count > 1) {
@@ -179,6 +182,77 @@ final class ShapeReader
         }
 
         return new PlateFins(self::box($at, $size), $upAxis, $up[1] === '+' ? 1 : -1, $along, $base, $count, $thickness);
+    }
+
+    /** @param list<float> $at lowest corner of the square around a round fan, or of a rectangular one */
+    private static function fan(Reader $reader, array $at): Fan
+    {
+        $direction = $reader->oneOf('direction', ['x-', 'x+', 'y-', 'y+', 'z-', 'z+']);
+        $axis = (int) strpos('xyz', $direction[0]);
+        [$min, $max, $round] = self::flat($reader, $at, $axis);
+        $hub = $reader->quantity('hub', Dimension::none(), 0.0, 0.0);
+        if ($hub >= 1.0) {
+            $reader->problem('hub', 'the hub is given as a share of the diameter and must be below 1');
+            $hub = 0.0;
+        }
+        $rows = $reader->raw('curve');
+        $curve = [];
+        foreach (is_array($rows) ? array_values($rows) : [] as $n => $row) {
+            if (! is_array($row) || count($row) !== 2) {
+                $reader->problem("curve/$n", 'a pair [volume flow, pressure rise] is expected');
+
+                continue;
+            }
+            $curve[] = [$reader->element("curve/$n/0", $row[0] ?? null, Dimension::volumeFlow()), $reader->element("curve/$n/1", $row[1] ?? null, Dimension::pressure())];
+            if (count($curve) > 1 && $curve[count($curve) - 1][0] <= $curve[count($curve) - 2][0]) {
+                $reader->problem("curve/$n/0", 'the volume flows of a fan curve must rise');
+                array_pop($curve);
+            }
+        }
+        if (count($curve) < 2) {
+            $reader->problem('curve', 'a fan needs a curve of at least two pairs [volume flow, pressure rise]');
+            $curve = [[0.0, 1.0], [1.0, 0.0]];
+        }
+
+        return new Fan($axis, $at[$axis], $min, $max, $round, $hub, $direction[1] === '+' ? 1 : -1, $curve, $reader->quantity('speedFactor', Dimension::none(), 1.0, 0.0));
+    }
+
+    /** @param list<float> $at */
+    private static function screen(Reader $reader, array $at): Screen
+    {
+        $axis = self::axis($reader, 'normal', 'x');
+        [$min, $max, $round] = self::flat($reader, $at, $axis);
+        if ($reader->has('lossCoefficient') === $reader->has('freeArea')) {
+            $reader->problem('', 'a screen needs either "lossCoefficient" or "freeArea"');
+        }
+        if ($reader->has('lossCoefficient')) {
+            return new Screen($axis, $at[$axis], $min, $max, $round, $reader->quantity('lossCoefficient', Dimension::none(), null, 0.0));
+        }
+        $share = $reader->quantity('freeArea', Dimension::none(), 0.5, 0.0, true);
+        if ($share > 1.0) {
+            $reader->problem('freeArea', sprintf('%g is given; the share of free area lies between 0 and 1', $share));
+            $share = 1.0;
+        }
+
+        return new Screen($axis, $at[$axis], $min, $max, $round, Screen::ofFreeArea($share));
+    }
+
+    /**
+     * @param list<float> $at
+     * @return array{array{float, float}, array{float, float}, bool}
+     */
+    private static function flat(Reader $reader, array $at, int $axis): array
+    {
+        [$a, $b] = Axes::across($axis);
+        $round = $reader->has('diameter');
+        if ($round) {
+            $diameter = $reader->quantity('diameter', Dimension::length(), null, 0.0, true) ?: 1e-3;
+            $size = [$diameter, $diameter];
+        } else {
+            $size = self::size($reader, 'size', 2);
+        }
+
+        return [[$at[$a], $at[$b]], [$at[$a] + $size[0], $at[$b] + $size[1]], $round];
     }
 
     private static function axis(Reader $reader, string $key, string $default): int

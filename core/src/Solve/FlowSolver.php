@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Foehn\Grid\Axes;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
 use Foehn\Numerics\Anderson;
 use Foehn\Numerics\Vectors;
+use Foehn\Physics\Flow\Devices;
 use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\Flow\EnergyTransport;
 use Foehn\Physics\Flow\FlowDomain;
@@ -35,6 +37,15 @@ final class FlowSolver
 
     private const SWEEPS = 2;
 
+    /** Iterations over which fans that start from rest are held back, less and less. */
+    private const SOFT_START = 20;
+
+    /** The acceleration waits until every fan is this near to its curve, as a share of its greatest rise. */
+    private const FANS_NEAR = 0.02;
+
+    /** A fan a hundredth of its greatest rise off its curve counts as much as velocities that change by this hundredth of that. */
+    private const FAN_WEIGHT = 0.01;
+
     /** Iterations before the acceleration starts. */
     private const PLAIN = 8;
 
@@ -53,6 +64,8 @@ final class FlowSolver
     private Fluid $fluid;
 
     private FlowField $field;
+
+    private Devices $devices;
 
     private HeatSystem $heat;
 
@@ -97,11 +110,13 @@ final class FlowSolver
         while ($iteration < self::MOST_ITERATIONS && ! $stopped && ($change > self::STEADY || $mass > self::MASS)) {
             $iteration++;
             $before = $this->state();
-            [$change, $mass] = $this->flowStep($pressure, $relaxation);
+            [$change, $mass] = $this->flowStep($pressure, $relaxation, max(0.0, 1.0 - $iteration / self::SOFT_START));
             if ($coupled) {
                 $change = max($change, $this->heatStep(0.0, 2, 1.0));
             }
-            $this->setState($anderson->next($before, $this->state(), $this->scales()));
+            if ($this->devices->distance() < self::FANS_NEAR) {
+                $this->setState($anderson->next($before, $this->state(), $this->scales()));
+            }
             $this->residuals[] = max($change, $mass);
             if ($this->isStuck() && $relaxation > self::STRONGEST_DAMPING) {
                 $relaxation = max(self::STRONGEST_DAMPING, $relaxation - 0.2);
@@ -121,7 +136,7 @@ final class FlowSolver
 
         return new Solution(
             $this->model, $this->grid, $this->voxels, $this->heat, $this->domain->layout->gather($this->temperature),
-            $iteration, 1, $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged, $stopped, (hrtime(true) - $started) / 1e9, $this->residuals, $this->field,
+            $iteration, 1, $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged, $stopped, (hrtime(true) - $started) / 1e9, $this->residuals, $this->field, $this->devices->operatingPoints(),
         );
     }
 
@@ -132,6 +147,7 @@ final class FlowSolver
         $this->fluid = Fluid::of($material, $this->model->surroundings);
         $this->domain = DomainBuilder::build($this->model, $this->grid, $this->voxels, $this->fluid->density);
         $this->field = FlowField::atRest($this->domain, $this->fluid);
+        $this->devices = new Devices($this->model, $this->domain, $this->fluid->density);
         $this->heat = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels);
         $this->temperature = array_fill(0, $this->domain->layout->length, $this->fluid->temperature);
         if ($this->model->physics->heat) {
@@ -151,10 +167,10 @@ final class FlowSolver
         return min(array_slice($since, -self::PATIENCE)) > 0.7 * min(array_slice($since, 0, -self::PATIENCE));
     }
 
-    /** @return list<list<float>> velocities, pressure and, where it takes part, temperature */
+    /** @return list<list<float>> velocities, pressure, fans and, where it takes part, temperature */
     private function state(): array
     {
-        $state = [...$this->field->velocity, $this->field->pressure];
+        $state = [...$this->field->velocity, $this->field->pressure, $this->devices->rises()];
         if ($this->isCoupled()) {
             $state[] = $this->temperature;
         }
@@ -167,8 +183,9 @@ final class FlowSolver
     {
         $this->field->velocity = [$state[0], $state[1], $state[2]];
         $this->field->pressure = $state[3];
-        if (isset($state[4])) {
-            $this->temperature = $state[4];
+        $this->devices->setRises($state[4]);
+        if (isset($state[5])) {
+            $this->temperature = $state[5];
         }
         $this->field->computeFluxes();
     }
@@ -178,7 +195,8 @@ final class FlowSolver
     {
         $v = $this->field->velocity;
         $speed = 1.0 / max(1e-300, Vectors::dot($v[0], $v[0]) + Vectors::dot($v[1], $v[1]) + Vectors::dot($v[2], $v[2]));
-        $scales = [$speed, $speed, $speed, 0.1 / max(1e-300, self::variance($this->field->pressure))];
+        $rises = $this->devices->rises();
+        $scales = [$speed, $speed, $speed, 0.1 / max(1e-300, self::variance($this->field->pressure)), 1.0 / max(1e-300, Vectors::dot($rises, $rises))];
         if ($this->isCoupled()) {
             $scales[] = 1.0 / max(1e-300, self::variance($this->temperature));
         }
@@ -204,18 +222,20 @@ final class FlowSolver
      *
      * @return array{float, float} relative change of the velocities, relative mass imbalance before the correction
      */
-    private function flowStep(PressureCorrection $correction, float $relaxation): array
+    private function flowStep(PressureCorrection $correction, float $relaxation, float $hold): array
     {
         $layout = $this->domain->layout;
         $field = $this->field;
         $viscosity = array_fill(0, $layout->length, $this->fluid->viscosity);
-        $zeros = $layout->zeros();
+        $this->devices->update($field->velocity);
+        $inertia = $hold * $this->fluid->density * $this->devices->freeSpeed();
         $mobility = [];
         $before = $field->velocity;
         foreach ([0, 1, 2] as $axis) {
             $momentum = new Momentum(
                 $this->domain, $axis, $viscosity, $viscosity, $field->flux, $field->velocity[$axis], $field->pressure,
-                $this->forces($axis), $zeros, $this->fluid->density, $relaxation, 1.0,
+                $this->devices->addForces($axis, $this->forces($axis)), $this->devices->loss[$axis], $this->fluid->density, $relaxation, 1.0,
+                $inertia,
             );
             $u = $field->velocity[$axis];
             for ($sweep = 0; $sweep < self::SWEEPS; $sweep++) {
@@ -239,7 +259,7 @@ final class FlowSolver
             $amount += $a;
         }
 
-        return [$moved / $amount / (1.0 - 0.9 * ($relaxation - 0.1)), $open / max($this->throughFlow(), 1e-300)];
+        return [max($moved / $amount / (1.0 - 0.9 * ($relaxation - 0.1)), self::FAN_WEIGHT * $this->devices->distance()), $open / max($this->throughFlow(), 1e-300)];
     }
 
     /** kg/s: what the openings let in, or what the strongest section of a closed space carries. */
@@ -302,7 +322,7 @@ final class FlowSolver
         }
         // Without an opening the level of the pressure is free; about the mean it stays small.
         $level = $this->domain->hasPressureLevel() ? 0.0 : $this->meanOfFluid($share);
-        [$b, $c] = Momentum::across($axis);
+        [$b, $c] = Axes::across($axis);
 
         return self::buoyancy($layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->width[$axis], $layout->width[$b], $layout->width[$c],
             $this->domain->face[$axis], $share, $level, $g * $this->fluid->density, $this->force[$axis]);
@@ -338,7 +358,7 @@ final class FlowSolver
                     $at[] = $other === $axis ? $this->grid->lines[$other][$place[$other]] : $this->grid->centres[$other][$place[$other] - 1];
                 }
                 $length = 0.5 * ($layout->width[$axis][$place[$axis]] + $layout->width[$axis][$place[$axis] + 1]);
-                [$b, $cc] = Momentum::across($axis);
+                [$b, $cc] = Axes::across($axis);
                 $forces[$axis][$c] = $law->at(...$at) * $length * $layout->width[$b][$place[$b]] * $layout->width[$cc][$place[$cc]];
             }
         }

@@ -16,6 +16,7 @@ final readonly class Solution
     /**
      * @param list<float> $temperature of the cells, K
      * @param list<float> $residuals relative, after each iteration
+     * @param list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}> $fans operating points, m3/s and Pa
      */
     public function __construct(
         public Model $model,
@@ -31,6 +32,7 @@ final readonly class Solution
         public float $seconds,
         public array $residuals,
         public ?FlowField $flow = null,
+        public array $fans = [],
     ) {
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
+use Foehn\Grid\Axes;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\FlowCondition;
@@ -90,7 +91,7 @@ final class DomainBuilder
     {
         $axis = $side >> 1;
         $upper = $side % 2 === 1;
-        [$a, $b] = [[1, 2], [0, 2], [0, 1]][$axis];
+        [$a, $b] = Axes::across($axis);
         $grid = $this->layout->grid;
         $given = $this->model->space->sides[$name];
         for ($jb = 0; $jb < $grid->cells[$b]; $jb++) {

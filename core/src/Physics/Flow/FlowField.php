@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
+use Foehn\Grid\Axes;
+
 /** Velocities on the faces, pressure in the cells, and what passes the openings. */
 final class FlowField
 {
@@ -34,7 +36,7 @@ final class FlowField
         $layout = $this->domain->layout;
         $flux = [];
         foreach ([0, 1, 2] as $axis) {
-            [$b, $c] = Momentum::across($axis);
+            [$b, $c] = Axes::across($axis);
             $flux[] = self::massFlow($layout->size, $layout->pad, $axis, $layout->width[$b], $layout->width[$c], $this->velocity[$axis], $this->fluid->density);
         }
         $this->flux = [$flux[0], $flux[1], $flux[2]];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
+use Foehn\Grid\Axes;
 /**
  * The momentum equation of one velocity component on the staggered grid: implicit upwind convection and diffusion, second
  * order by deferred correction, friction at walls that lie half a cell away. Arrays are in the layout of the flow; the value of
@@ -32,6 +33,7 @@ final class Momentum
      * @param list<float> $force on each face, N
      * @param list<float> $loss of each face: N per (m/s)^2, opposing the flow, quadratic
      * @param float $density kg/m3 of what enters at openings
+     * @param float $inertia kg/m2/s that holds every velocity back, as a time step would: for the first iterations from rest
      */
     public function __construct(
         FlowDomain $domain,
@@ -46,24 +48,19 @@ final class Momentum
         float $density,
         float $relaxation,
         float $order,
+        float $inertia,
     ) {
         $layout = $domain->layout;
-        [$b, $c] = self::across($axis);
+        [$b, $c] = Axes::across($axis);
         $correction = $order > 0.0
             ? self::deferred($layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->stride[$b], $layout->stride[$c], $layout->width[$b], $layout->width[$c], $domain->face[$axis], $flux[$axis], $flux[$b], $flux[$c], $u, $order)
             : $layout->zeros();
         [$e, $w, $n, $s, $t, $d, $this->b, $this->inverse, $this->mobility] = self::assemble(
             $layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->stride[$b], $layout->stride[$c],
             $layout->width[$axis], $layout->width[$b], $layout->width[$c], $domain->face[$axis], $domain->fluid, $domain->drag,
-            $viscosity, $wallViscosity, $flux[$axis], $flux[$b], $flux[$c], $u, $pressure, $force, $loss, $correction, $density, $relaxation, $layout->zeros(),
+            $viscosity, $wallViscosity, $flux[$axis], $flux[$b], $flux[$c], $u, $pressure, $force, $loss, $correction, $density, $relaxation, $inertia, $layout->zeros(),
         );
         $this->weight = [$e, $w, $n, $s, $t, $d];
-    }
-
-    /** @return array{int, int} */
-    public static function across(int $axis): array
-    {
-        return [[1, 2], [0, 2], [0, 1]][$axis];
     }
 
     /**
@@ -74,7 +71,7 @@ final class Momentum
      */
     public function sweep(FlowLayout $layout, array $u): array
     {
-        [$b, $c] = self::across($this->axis);
+        [$b, $c] = Axes::across($this->axis);
 
         return self::gaussSeidel(
             $layout->pad, $layout->length - $layout->pad, $layout->stride[$this->axis], $layout->stride[$b], $layout->stride[$c], ...$this->weight, b: $this->b, inverse: $this->inverse, u: $u,
@@ -134,7 +131,7 @@ final class Momentum
     private static function assemble(
         array $size, int $pad, int $axis, int $sa, int $sb, int $sc, array $wa, array $wb, array $wc, array $face, array $fluid, array $drag,
         array $mu, array $muWall, array $fa, array $fb, array $fc, array $u, array $p, array $force, array $loss, array $correction,
-        float $density, float $relaxation, array $zeros,
+        float $density, float $relaxation, float $inertia, array $zeros,
     ): array {
         [$mx, $my, $mz] = $size;
         $aE = $aW = $aN = $aS = $aT = $aD = $mobility = $zeros;
@@ -215,7 +212,7 @@ final class Momentum
                         $lost += $density * $area * $speed;
                     }
                     $sum = $e + $w + $n + $s + $t + $d;
-                    $diagonal = ($sum + $lost) / $relaxation;
+                    $diagonal = ($sum + $lost) / $relaxation + $inertia * $area;
                     if ($diagonal <= 0.0) {
                         $diagonal = 1e-30;
                     }
@@ -226,7 +223,7 @@ final class Momentum
                     $aT[$c] = $t;
                     $aD[$c] = $d;
                     $inverse[$c] = 1.0 / $diagonal;
-                    $b[$c] = ($p[$c] - $p[$q]) * $area + $force[$c] + $correction[$c] + 0.5 * $lost * $u[$c] + (1.0 - $relaxation) * $diagonal * $u[$c];
+                    $b[$c] = ($p[$c] - $p[$q]) * $area + $force[$c] + $correction[$c] + 0.5 * $lost * $u[$c] + ($diagonal - $sum - $lost) * $u[$c];
                     $mobility[$c] = $area / ($diagonal - $sum + $wall);
                 }
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
+use Foehn\Grid\Axes;
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\PackedPreconditioner;
@@ -67,7 +68,7 @@ final class PressureCorrection
         $zeros = Stencil::zeros($cells);
         $coupling = [];
         foreach ([0, 1, 2] as $axis) {
-            [$b, $c] = Momentum::across($axis);
+            [$b, $c] = Axes::across($axis);
             $coupling[] = self::couplings($cells, $layout->pad, $layout->stride, $axis, $layout->width[$b], $layout->width[$c], $this->domain->face[$axis], $mobility[$axis], $density, $zeros);
         }
         $extra = $zeros;

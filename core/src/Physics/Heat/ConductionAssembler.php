@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Heat;
 
+use Foehn\Grid\Axes;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Materials\Material;
@@ -14,6 +15,7 @@ use Foehn\Model\Space;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\TiedCells;
 use Foehn\Physics\PhysicsException;
+use Foehn\Shapes\FlatShape;
 use Foehn\Shapes\TwoResistancePackage;
 
 /**
@@ -111,7 +113,7 @@ final class ConductionAssembler
             $this->live[] = $owner >= 0 || $hasFluid;
         }
         foreach ($this->model->parts as $index => $part) {
-            if ($this->voxels->cellsOfPart[$index] === 0 && $part->power !== 0.0) {
+            if ($this->voxels->cellsOfPart[$index] === 0 && $part->power !== 0.0 && ! $part->shape instanceof FlatShape) {
                 throw new PhysicsException(sprintf('part "%s" has %g W but no volume left: parts after it in the ledger cover it', $part->name, $part->power));
             }
         }
@@ -325,7 +327,7 @@ final class ConductionAssembler
     {
         [$nx, $ny] = $this->grid->cells;
         $strides = $this->strides;
-        [$a, $b] = [[1, 2], [0, 2], [0, 1]][$axis];
+        [$a, $b] = Axes::across($axis);
         foreach ([0, 1] as $end) {
             $side = $this->model->space->sides[Space::SIDES[2 * $axis + $end]];
             for ($jb = 0; $jb < $this->grid->cells[$b]; $jb++) {

@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Flow;
+
+use Foehn\Grid\Axes;
+use Foehn\Model\Model;
+use Foehn\Physics\PhysicsException;
+use Foehn\Shapes\Fan;
+use Foehn\Shapes\FlatShape;
+use Foehn\Shapes\Screen;
+
+/** Fans and screens on the faces of the grid, and the state of the fans. */
+final class Devices
+{
+    /** @var array<int, array{fan: Fan, faces: list<int>, areas: list<float>, rise: float, flow: float}> by part index */
+    private array $fans = [];
+
+    /** @var array{list<float>, list<float>, list<float>} N per (m/s)^2 on faces */
+    public readonly array $loss;
+
+    /** @throws PhysicsException when a device meets no fluid */
+    public function __construct(private readonly Model $model, private readonly FlowDomain $domain, private readonly float $density)
+    {
+        $zeros = $domain->layout->zeros();
+        $loss = [$zeros, $zeros, $zeros];
+        foreach ($model->parts as $index => $part) {
+            $shape = $part->shape;
+            if (! $shape instanceof FlatShape) {
+                continue;
+            }
+            [$faces, $areas] = $this->faces($shape);
+            if ($faces === []) {
+                throw new PhysicsException(sprintf('the %s "%s" lies nowhere in the fluid: it is inside a solid, or its plane is a closed side', $shape->kind(), $part->name));
+            }
+            if ($shape instanceof Fan) {
+                $this->fans[$index] = ['fan' => $shape, 'faces' => $faces, 'areas' => $areas, 'rise' => 0.0, 'flow' => 0.0];
+            } elseif ($shape instanceof Screen) {
+                foreach ($faces as $n => $face) {
+                    $loss[$shape->axis][$face] += 0.5 * $shape->loss * $density * $areas[$n];
+                }
+            }
+        }
+        $this->loss = $loss;
+    }
+
+    /**
+     * Moves the pressure rise of every fan towards its curve at the present flow (Newton against a system whose resistance is
+     * quadratic), which converges on gentle and steep curves alike.
+     *
+     * @param array{list<float>, list<float>, list<float>} $velocity
+     */
+    public function update(array $velocity): void
+    {
+        foreach ($this->fans as $index => $state) {
+            $flow = 0.0;
+            foreach ($state['faces'] as $n => $face) {
+                $flow += $state['fan']->direction * $velocity[$state['fan']->axis][$face] * $state['areas'][$n];
+            }
+            [$rise, $slope] = $state['fan']->rise($flow);
+            $weight = 1.0 / (1.0 + max(0.0, -$slope) * max($flow, 0.0) / max(2.0 * abs($state['rise']), 1e-12));
+            // The first step has no state of the system to go by.
+            $weight = $state['rise'] === 0.0 ? 1.0 : $weight;
+            $this->fans[$index]['rise'] += $weight * ($rise - $state['rise']);
+            $this->fans[$index]['flow'] = $flow;
+        }
+    }
+
+    /** @return list<float> pressure rise of each fan, Pa */
+    public function rises(): array
+    {
+        return array_values(array_map(fn (array $state) => $state['rise'], $this->fans));
+    }
+
+    /** @param list<float> $rises */
+    public function setRises(array $rises): void
+    {
+        foreach (array_keys($this->fans) as $n => $index) {
+            $this->fans[$index]['rise'] = $rises[$n];
+        }
+    }
+
+    /**
+     * Adds the pressure rises as forces.
+     *
+     * @param list<float> $force N on the faces of the axis
+     * @return list<float>
+     */
+    public function addForces(int $axis, array $force): array
+    {
+        foreach ($this->fans as $state) {
+            if ($state['fan']->axis === $axis) {
+                foreach ($state['faces'] as $n => $face) {
+                    $force[$face] += $state['fan']->direction * $state['rise'] * $state['areas'][$n];
+                }
+            }
+        }
+
+        return $force;
+    }
+
+    /** How far the fans are from their curves, as a share of the greatest rise on them. */
+    public function distance(): float
+    {
+        $largest = 0.0;
+        foreach ($this->fans as $state) {
+            $scale = max(array_map(fn (array $point) => abs($point[1]), $state['fan']->curve)) * $state['fan']->speedFactor ** 2;
+            $largest = max($largest, abs($state['rise'] - $state['fan']->rise($state['flow'])[0]) / max($scale, 1e-12));
+        }
+
+        return $largest;
+    }
+
+    /** @return list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}> m3/s and Pa */
+    public function operatingPoints(): array
+    {
+        $points = [];
+        foreach ($this->fans as $index => $state) {
+            $part = $this->model->parts[$index];
+            $speed = $state['fan']->speedFactor;
+            $points[] = ['part' => $part->id, 'name' => $part->name, 'flow' => $state['flow'], 'rise' => $state['rise'],
+                'curve' => array_map(fn (array $point) => [$point[0] * $speed, $point[1] * $speed ** 2], $state['fan']->curve)];
+        }
+
+        return $points;
+    }
+
+    /** Largest mean speed through a fan that blows freely, m/s; 0 without fans. */
+    public function freeSpeed(): float
+    {
+        $speed = 0.0;
+        foreach ($this->fans as $state) {
+            $curve = $state['fan']->curve;
+            $speed = max($speed, $curve[count($curve) - 1][0] * $state['fan']->speedFactor / array_sum($state['areas']));
+        }
+
+        return $speed;
+    }
+
+    /** @return array{list<int>, list<float>} open faces of the device, and their areas in m2 */
+    private function faces(FlatShape $shape): array
+    {
+        $layout = $this->domain->layout;
+        $grid = $layout->grid;
+        [$a, $b] = Axes::across($shape->axis);
+        // The grid has a line in the plane; the face on it is the upper one of the cells before.
+        $line = 0;
+        foreach ($grid->lines[$shape->axis] as $n => $position) {
+            if (abs($position - $shape->position) < abs($grid->lines[$shape->axis][$line] - $shape->position)) {
+                $line = $n;
+            }
+        }
+        $faces = [];
+        $areas = [];
+        foreach ($grid->centres[$b] as $jb => $cb) {
+            foreach ($grid->centres[$a] as $ja => $ca) {
+                $place = [0, 0, 0];
+                [$place[$shape->axis], $place[$a], $place[$b]] = [$line, $ja + 1, $jb + 1];
+                $face = $layout->index(...$place);
+                if ($shape->covers($ca, $cb) && $this->domain->face[$shape->axis][$face] !== FlowDomain::GIVEN) {
+                    $faces[] = $face;
+                    $areas[] = $grid->widths[$a][$ja] * $grid->widths[$b][$jb];
+                }
+            }
+        }
+
+        return [$faces, $areas];
+    }
+}

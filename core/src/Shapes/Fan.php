@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Shapes;
+
+/** A fan in a plane, with its curve of pressure rise against volume flow. */
+final readonly class Fan extends FlatShape
+{
+    /**
+     * @param array{float, float} $min
+     * @param array{float, float} $max
+     * @param int $direction +1 blows towards rising coordinates, -1 the other way
+     * @param non-empty-list<array{float, float}> $curve volume flow (m3/s, rising) and pressure rise (Pa) at full speed
+     * @param float $speedFactor share of the full speed
+     */
+    public function __construct(
+        int $axis,
+        float $position,
+        array $min,
+        array $max,
+        bool $round,
+        float $hub,
+        public int $direction,
+        public array $curve,
+        public float $speedFactor,
+    ) {
+        parent::__construct($axis, $position, $min, $max, $round, $hub);
+    }
+
+    public function kind(): string
+    {
+        return 'fan';
+    }
+
+    /**
+     * Pressure rise at a volume flow, Pa, and its slope, Pa/(m3/s). Flow scales with speed, pressure with its square (fan laws).
+     * Beyond its ends the curve goes on along its first and last piece, so that a fan blown through brakes the flow.
+     *
+     * @return array{float, float}
+     */
+    public function rise(float $flow): array
+    {
+        $speed = max($this->speedFactor, 1e-6);
+        $at = $flow / $speed;
+        $last = count($this->curve) - 1;
+        if ($last === 0) {
+            return [$this->curve[0][1] * $speed ** 2, 0.0];
+        }
+        $piece = 0;
+        while ($piece < $last - 1 && $at > $this->curve[$piece + 1][0]) {
+            $piece++;
+        }
+        [[$q0, $p0], [$q1, $p1]] = [$this->curve[$piece], $this->curve[$piece + 1]];
+        $slope = ($p1 - $p0) / ($q1 - $q0);
+
+        return [($p0 + $slope * ($at - $q0)) * $speed ** 2, $slope * $speed];
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Shapes;
+
+use Foehn\Grid\Axes;
+use Foehn\Model\Box;
+
+/** A device without thickness that lies in a plane across an axis: a rectangle, a disc or a ring. It holds no cell, only faces between them. */
+abstract readonly class FlatShape implements Shape
+{
+    /**
+     * @param float $position of the plane along the axis, m
+     * @param array{float, float} $min along the two axes across, m
+     * @param array{float, float} $max
+     * @param bool $round the ellipse inscribed in the rectangle
+     * @param float $hub share of the diameter that is closed in the middle
+     */
+    public function __construct(public int $axis, public float $position, public array $min, public array $max, public bool $round, public float $hub = 0.0)
+    {
+    }
+
+    public function bounds(): Box
+    {
+        [$a, $b] = Axes::across($this->axis);
+        $low = $high = [0.0, 0.0, 0.0];
+        [$low[$this->axis], $low[$a], $low[$b]] = [$this->position, $this->min[0], $this->min[1]];
+        [$high[$this->axis], $high[$a], $high[$b]] = [$this->position, $this->max[0], $this->max[1]];
+
+        return new Box([$low[0], $low[1], $low[2]], [$high[0], $high[1], $high[2]]);
+    }
+
+    public function planes(int $axis): array
+    {
+        $bounds = $this->bounds();
+
+        return $axis === $this->axis ? [$this->position] : [$bounds->min[$axis], $bounds->max[$axis]];
+    }
+
+    public function contains(float $x, float $y, float $z): bool
+    {
+        return false;
+    }
+
+    /** Whether a place of the plane belongs to the device. */
+    public function covers(float $a, float $b): bool
+    {
+        if ($a < $this->min[0] || $a > $this->max[0] || $b < $this->min[1] || $b > $this->max[1]) {
+            return false;
+        }
+        $x = (2 * $a - $this->min[0] - $this->max[0]) / ($this->max[0] - $this->min[0]);
+        $y = (2 * $b - $this->min[1] - $this->max[1]) / ($this->max[1] - $this->min[1]);
+        $square = $x * $x + $y * $y;
+
+        return ! $this->round || ($square < 1.0 && $square >= $this->hub ** 2);
+    }
+
+    public function faces(): array
+    {
+        return [];
+    }
+
+    public function faceTowards(int $axis, int $sign): string
+    {
+        return '';
+    }
+
+    public function features(): array
+    {
+        return [];
+    }
+
+    public function drawing(): array
+    {
+        $bounds = $this->bounds();
+        if (! $this->round) {
+            return [['kind' => 'box', 'min' => $bounds->min, 'max' => $bounds->max]];
+        }
+        $thickness = 0.02 * ($this->max[0] - $this->min[0]);
+        $centre = [0.5 * ($this->min[0] + $this->max[0]), 0.5 * ($this->min[1] + $this->max[1])];
+
+        return [['kind' => 'cylinder', 'axis' => $this->axis, 'centre' => $centre, 'radius' => 0.5 * ($this->max[0] - $this->min[0]),
+            'from' => $this->position - $thickness, 'to' => $this->position + $thickness]];
+    }
+}
