@@ -217,6 +217,7 @@ final class ResultBuilder
 
         return [
             'fluid' => ['density' => $flow->fluid->density, 'viscosity' => $flow->fluid->viscosity, 'conductivity' => $flow->fluid->conductivity, 'specificHeat' => $flow->fluid->specificHeat],
+            'regime' => $this->solution->regime,
             'largestVelocity' => $largest,
             'openings' => $openings,
             'fans' => $this->solution->fans,

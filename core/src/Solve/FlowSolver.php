@@ -18,6 +18,7 @@ use Foehn\Physics\Flow\FlowField;
 use Foehn\Physics\Flow\Fluid;
 use Foehn\Physics\Flow\Momentum;
 use Foehn\Physics\Flow\PressureCorrection;
+use Foehn\Physics\Flow\Turbulence;
 use Foehn\Physics\Heat\ConductionAssembler;
 use Foehn\Physics\Heat\HeatSystem;
 
@@ -36,6 +37,13 @@ final class FlowSolver
     private const MASS = 1e-3;
 
     private const SWEEPS = 2;
+
+    private const TURBULENCE_EVERY = 5;
+
+    /** With "auto": from this Reynolds number on the flow counts as turbulent, judged after so many iterations. */
+    private const TURBULENT_FROM = 3000.0;
+
+    private const DECIDE_AFTER = 30;
 
     /** Iterations over which fans that start from rest are held back, less and less. */
     private const SOFT_START = 20;
@@ -66,6 +74,14 @@ final class FlowSolver
     private FlowField $field;
 
     private Devices $devices;
+
+    /** Null while the flow is laminar. */
+    private ?Turbulence $turbulence = null;
+
+    /** @var array{list<float>, list<float>} Pa s inside and towards walls */
+    private array $viscosity;
+
+    private ?float $reynolds = null;
 
     private HeatSystem $heat;
 
@@ -109,6 +125,7 @@ final class FlowSolver
         }
         while ($iteration < self::MOST_ITERATIONS && ! $stopped && ($change > self::STEADY || $mass > self::MASS)) {
             $iteration++;
+            $this->updateTurbulence($iteration, $coupled);
             $before = $this->state();
             [$change, $mass] = $this->flowStep($pressure, $relaxation, max(0.0, 1.0 - $iteration / self::SOFT_START));
             if ($coupled) {
@@ -137,6 +154,7 @@ final class FlowSolver
         return new Solution(
             $this->model, $this->grid, $this->voxels, $this->heat, $this->domain->layout->gather($this->temperature),
             $iteration, 1, $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged, $stopped, (hrtime(true) - $started) / 1e9, $this->residuals, $this->field, $this->devices->operatingPoints(),
+            ['chosen' => $this->model->physics->flow, 'model' => $this->turbulence === null ? 'laminar' : 'turbulent', 'reynolds' => $this->reynolds, 'buoyancy' => $coupled],
         );
     }
 
@@ -148,6 +166,11 @@ final class FlowSolver
         $this->domain = DomainBuilder::build($this->model, $this->grid, $this->voxels, $this->fluid->density);
         $this->field = FlowField::atRest($this->domain, $this->fluid);
         $this->devices = new Devices($this->model, $this->domain, $this->fluid->density);
+        $plain = array_fill(0, $this->domain->layout->length, $this->fluid->viscosity);
+        $this->viscosity = [$plain, $plain];
+        if ($this->model->physics->flow !== 'laminar') {
+            $this->turbulence = new Turbulence($this->domain, $this->fluid);
+        }
         $this->heat = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels);
         $this->temperature = array_fill(0, $this->domain->layout->length, $this->fluid->temperature);
         if ($this->model->physics->heat) {
@@ -210,6 +233,34 @@ final class FlowSolver
         return Vectors::dot($x, $x) - array_sum($x) ** 2 / count($x);
     }
 
+    /** Eddy viscosity from the present velocities; whether it is needed at all is decided once the flow has taken shape. */
+    private function updateTurbulence(int $iteration, bool $coupled): void
+    {
+        if ($this->turbulence === null || ($iteration - 1) % self::TURBULENCE_EVERY !== 0) {
+            return;
+        }
+        $this->reynolds = $this->turbulence->reynolds($this->field->velocity);
+        if ($this->model->physics->flow === 'auto' && $iteration > self::DECIDE_AFTER && $this->reynolds < self::TURBULENT_FROM) {
+            $plain = array_fill(0, $this->domain->layout->length, $this->fluid->viscosity);
+            $this->viscosity = [$plain, $plain];
+            $this->turbulence = null;
+        } else {
+            $this->turbulence->update($this->field->velocity);
+            $this->viscosity = [$this->turbulence->viscosity, $this->turbulence->wallViscosity];
+        }
+        if ($coupled) {
+            $this->assembleHeat();
+        }
+    }
+
+    /** The heat equations with the mixing of the present flow. */
+    private function assembleHeat(): void
+    {
+        $mixing = $this->turbulence === null ? null : [$this->turbulence->conductivity, $this->turbulence->wallConductivity];
+        $this->heat = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->domain->layout->gather($this->temperature), $mixing);
+        $this->energy = new EnergyTransport($this->domain, $this->heat, $this->fluid->specificHeat);
+    }
+
     private function isCoupled(): bool
     {
         $g = $this->model->surroundings->gravity;
@@ -226,14 +277,13 @@ final class FlowSolver
     {
         $layout = $this->domain->layout;
         $field = $this->field;
-        $viscosity = array_fill(0, $layout->length, $this->fluid->viscosity);
         $this->devices->update($field->velocity);
         $inertia = $hold * $this->fluid->density * $this->devices->freeSpeed();
         $mobility = [];
         $before = $field->velocity;
         foreach ([0, 1, 2] as $axis) {
             $momentum = new Momentum(
-                $this->domain, $axis, $viscosity, $viscosity, $field->flux, $field->velocity[$axis], $field->pressure,
+                $this->domain, $axis, $this->viscosity[0], $this->viscosity[1], $field->flux, $field->velocity[$axis], $field->pressure,
                 $this->devices->addForces($axis, $this->forces($axis)), $this->devices->loss[$axis], $this->fluid->density, $relaxation, 1.0,
                 $inertia,
             );
@@ -296,6 +346,8 @@ final class FlowSolver
     /** The energy equation on the final flow, with the second-order correction repeated until it stays. */
     private function finishHeat(): void
     {
+        $this->turbulence?->update($this->field->velocity);
+        $this->assembleHeat();
         $this->heatStep(1e-6, 60, 0.0);
         for ($pass = 0; $pass < 40; $pass++) {
             if ($this->heatStep(1e-7, 60, 1.0) < 1e-8) {

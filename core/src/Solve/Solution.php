@@ -17,6 +17,7 @@ final readonly class Solution
      * @param list<float> $temperature of the cells, K
      * @param list<float> $residuals relative, after each iteration
      * @param list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}> $fans operating points, m3/s and Pa
+     * @param array<string, mixed> $regime what was asked for and what was computed: laminar or turbulent, Reynolds number, buoyancy
      */
     public function __construct(
         public Model $model,
@@ -33,6 +34,7 @@ final readonly class Solution
         public array $residuals,
         public ?FlowField $flow = null,
         public array $fans = [],
+        public array $regime = [],
     ) {
     }
 

@@ -43,6 +43,9 @@ final class ConductionAssembler
     /** @var array{list<float>, list<float>, list<float>} half-cell resistance times area per axis, m2K/W */
     private array $half = [[], [], []];
 
+    /** @var list<float> resistance of each cell towards a wall over that inside the fluid; empty: 1 */
+    private array $wallShare = [];
+
     /** @var array{list<float>, list<float>, list<float>} W/K towards the next cell along each axis, padded */
     private array $coupling;
 
@@ -82,13 +85,15 @@ final class ConductionAssembler
 
     /**
      * @param ?list<float> $temperature of the cells, K, for materials that depend on it; null: the ambient everywhere
+     * @param ?array{list<float>, list<float>} $mixing W/m/K of each cell that is fluid in turbulent flow: inside, and towards walls
      * @throws PhysicsException
      */
-    public static function assemble(Model $model, Grid $grid, Voxels $voxels, ?array $temperature = null): HeatSystem
+    public static function assemble(Model $model, Grid $grid, Voxels $voxels, ?array $temperature = null, ?array $mixing = null): HeatSystem
     {
         $assembler = new self($model, $grid, $voxels, $model->surroundings->temperature);
         $assembler->findLiveCells();
         $assembler->resistances($temperature);
+        $assembler->mix($mixing);
         $assembler->conditionsByDirection();
         for ($axis = 0; $axis < 3; $axis++) {
             $assembler->innerFaces($axis);
@@ -188,6 +193,37 @@ final class ConductionAssembler
                 ? $this->varyingHalves($axis, $constant, $varies, $temperature ?? [])
                 : self::constantHalves($this->grid->cells, $axis, $this->grid->widths[$axis], $this->voxels->owner, $constant);
         }
+    }
+
+    /** @param ?array{list<float>, list<float>} $mixing */
+    private function mix(?array $mixing): void
+    {
+        if ($mixing === null) {
+            return;
+        }
+        [$inside, $wall] = $mixing;
+        $fluid = $this->model->materials->get((string) $this->model->space->fluid);
+        assert($fluid !== null);
+        foreach ([0, 1, 2] as $axis) {
+            $molecular = $fluid->conductivity[$axis]->at($this->reference);
+            $half = $this->half[$axis];
+            $this->half[$axis] = [];
+            foreach ($this->voxels->owner as $cell => $owner) {
+                if ($owner < 0) {
+                    $half[$cell] *= $molecular / $inside[$cell];
+                }
+            }
+            $this->half[$axis] = $half;
+        }
+        foreach ($this->voxels->owner as $cell => $owner) {
+            $this->wallShare[] = $owner < 0 ? $inside[$cell] / $wall[$cell] : 1.0;
+        }
+    }
+
+    /** Resistance times area between a cell's centre and its face towards another body or a side, m2K/W. */
+    private function towardsWall(int $axis, int $cell): float
+    {
+        return $this->half[$axis][$cell] * ($this->wallShare[$cell] ?? 1.0);
     }
 
     /**
@@ -308,7 +344,7 @@ final class ConductionAssembler
         }
         $resistance = $this->contact($conditionC) + $this->contact($conditionD);
         $conductance = $this->passes($p, $axis) && $this->passes($q, $axis)
-            ? $area / max($this->half[$axis][$c] + $this->half[$axis][$d] + $resistance, self::PERFECT_CONTACT)
+            ? $area / max($this->towardsWall($axis, $c) + $this->towardsWall($axis, $d) + $resistance, self::PERFECT_CONTACT)
             : 0.0;
         $this->coupling[$axis][$this->pad + $c] = $conductance;
         foreach ([[$p, $up, $c, $d, $q, $conditionC], [$q, $down, $d, $c, $p, $conditionD]] as [$part, $direction, $cell, $beyond, $otherPart, $condition]) {
@@ -318,7 +354,7 @@ final class ConductionAssembler
             $given = $this->givenHeat($condition, $cell, $direction, $area);
             $this->source[$this->pad + $cell] += $given;
             $this->watts += $given;
-            $this->faces->add($part, $direction, $cell, $area, $this->half[$axis][$cell], $conductance, $beyond, $otherPart, 0.0, $given, -1, -1);
+            $this->faces->add($part, $direction, $cell, $area, $this->towardsWall($axis, $cell), $conductance, $beyond, $otherPart, 0.0, $given, -1, -1);
             $this->notePower($condition);
         }
     }
@@ -355,7 +391,7 @@ final class ConductionAssembler
     /** A face beyond which nothing is computed: a bare face or a side of the space. */
     private function boundary(int $part, int $direction, int $cell, float $area, HeatCondition $condition, int $side, int $axis, float $contact = 0.0, int $patch = -1): void
     {
-        $half = $this->half[$axis][$cell];
+        $half = $this->towardsWall($axis, $cell);
         $conductance = 0.0;
         $ambient = $this->reference;
         if ($this->passes($part, $axis)) {
