@@ -46,14 +46,28 @@ abstract readonly class FlatShape implements Shape
     /** Whether a place of the plane belongs to the device. */
     public function covers(float $a, float $b): bool
     {
-        if ($a < $this->min[0] || $a > $this->max[0] || $b < $this->min[1] || $b > $this->max[1]) {
-            return false;
-        }
+        return $this->withinOutline($a, $b) && ! $this->withinHub($a, $b);
+    }
+
+    public function withinHub(float $a, float $b): bool
+    {
+        return $this->hub > 0.0 && $this->radius($a, $b) < $this->hub;
+    }
+
+    private function withinOutline(float $a, float $b): bool
+    {
+        $inside = $a >= $this->min[0] && $a <= $this->max[0] && $b >= $this->min[1] && $b <= $this->max[1];
+
+        return $inside && (! $this->round || $this->radius($a, $b) < 1.0);
+    }
+
+    /** Distance from the middle as a share of the half axes. */
+    private function radius(float $a, float $b): float
+    {
         $x = (2 * $a - $this->min[0] - $this->max[0]) / ($this->max[0] - $this->min[0]);
         $y = (2 * $b - $this->min[1] - $this->max[1]) / ($this->max[1] - $this->min[1]);
-        $square = $x * $x + $y * $y;
 
-        return ! $this->round || ($square < 1.0 && $square >= $this->hub ** 2);
+        return sqrt($x * $x + $y * $y);
     }
 
     public function faces(): array

@@ -21,6 +21,8 @@ use Foehn\Physics\Flow\PressureCorrection;
 use Foehn\Physics\Flow\Turbulence;
 use Foehn\Physics\Heat\ConductionAssembler;
 use Foehn\Physics\Heat\HeatSystem;
+use Foehn\Results\LimitCheck;
+use Foehn\Results\PartTemperatures;
 
 /**
  * Steady flow and heat by SIMPLEC (Van Doormaal & Raithby, Numer. Heat Transfer 7 (1984) 147): momentum with relaxation, full
@@ -33,10 +35,24 @@ final class FlowSolver
     /** Sums of changes of velocity over sums of velocities, per iteration and unit of relaxation, at which the flow counts as steady. */
     private const STEADY = 2e-5;
 
-    /** Open share of the mass flow before a correction, summed over cells, of the flow through the space. */
+    /** Mass imbalance that a correction leaves, summed over cells, of the flow through the space. */
     private const MASS = 1e-3;
 
     private const SWEEPS = 2;
+
+    /** Where fans or inlets drive the flow, buoyancy follows the temperatures at this interval. */
+    private const HEAT_EVERY = 10;
+
+    /** Turbulent boxes rarely settle to STEADY. They count as steady when, at this interval, part temperatures stay ... */
+    private const CHECK_EVERY = 20;
+
+    /** ... within this share of the largest temperature rise, */
+    private const TEMPERATURES_STAY = 0.003;
+
+    /** ... and changes and imbalances are at least below these. */
+    private const NEAR = 0.05;
+
+    private const MASS_NEAR = 0.02;
 
     private const TURBULENCE_EVERY = 5;
 
@@ -98,6 +114,9 @@ final class FlowSolver
 
     private float $lastReport = 0.0;
 
+    /** @var list<float> greatest temperature of each part at the last check, K */
+    private array $checked = [];
+
     /** Iteration of the last stronger damping. */
     private int $damped = 0;
 
@@ -123,16 +142,21 @@ final class FlowSolver
         if ($coupled) {
             $this->heatStep(1e-3, 30, 0.0);
         }
-        while ($iteration < self::MOST_ITERATIONS && ! $stopped && ($change > self::STEADY || $mass > self::MASS)) {
+        $forced = $this->devices->freeSpeed() > 0.0 || $this->hasInlet();
+        $everyStep = $coupled && ! $forced;
+        $steady = false;
+        while ($iteration < self::MOST_ITERATIONS && ! $stopped && ! $steady) {
             $iteration++;
             $this->updateTurbulence($iteration, $coupled);
-            $before = $this->state();
+            $before = $this->state($everyStep);
             [$change, $mass] = $this->flowStep($pressure, $relaxation, max(0.0, 1.0 - $iteration / self::SOFT_START));
-            if ($coupled) {
+            if ($everyStep) {
                 $change = max($change, $this->heatStep(0.0, 2, 1.0));
+            } elseif ($coupled && $iteration % self::HEAT_EVERY === 0) {
+                $this->heatStep(1e-3, 10, 1.0);
             }
             if ($this->devices->distance() < self::FANS_NEAR) {
-                $this->setState($anderson->next($before, $this->state(), $this->scales()));
+                $this->setState($anderson->next($before, $this->state($everyStep), $this->scales($everyStep)));
             }
             $this->residuals[] = max($change, $mass);
             if ($this->isStuck() && $relaxation > self::STRONGEST_DAMPING) {
@@ -140,15 +164,17 @@ final class FlowSolver
                 $anderson = new Anderson(self::PLAIN);
                 $this->damped = $iteration;
             }
+            $steady = ($change <= self::STEADY && $mass <= self::MASS)
+                || ($iteration % self::CHECK_EVERY === 0 && $change <= self::NEAR && $mass <= self::MASS_NEAR && $this->temperaturesStay());
             if (hrtime(true) / 1e9 - $this->lastReport > 0.2) {
                 $this->lastReport = hrtime(true) / 1e9;
-                $this->listener->report(new Progress('solving', $this->grid->count(), $iteration, max($change, $mass), null));
+                $this->listener->report(new Progress('solving', $this->grid->count(), $iteration, max($change, $mass), $this->worstMargin()));
             }
             $stopped = $this->listener->shouldStop();
         }
-        $converged = ! $stopped && $change <= self::STEADY && $mass <= self::MASS;
+        $converged = $steady && ! $stopped;
         if ($this->energy !== null) {
-            $this->finishHeat();
+            $this->settleHeat(40, 1e-7);
         }
 
         return new Solution(
@@ -179,6 +205,43 @@ final class FlowSolver
         $this->force = $this->givenForces();
     }
 
+    private function hasInlet(): bool
+    {
+        foreach ($this->domain->openings as $opening) {
+            if ($opening->condition->kind === 'inlet') {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether the greatest temperatures of all parts are those of the last check; false without heat or parts. */
+    private function temperaturesStay(): bool
+    {
+        if ($this->energy === null || $this->model->parts === []) {
+            return false;
+        }
+        $this->settleHeat(4, 1e-5);
+        $largest = [];
+        foreach (PartTemperatures::of($this->grid, $this->voxels, $this->domain->layout->gather($this->temperature)) as $part) {
+            $largest[] = $part['max'] ?? $this->fluid->temperature;
+        }
+        [$last, $this->checked] = [$this->checked, $largest];
+        if ($last === []) {
+            return false;
+        }
+        $rise = max(array_map(fn (float $t) => abs($t - $this->fluid->temperature), $largest));
+        $moved = max(array_map(fn (float $a, float $b) => abs($a - $b), $largest, $last));
+
+        return $moved <= self::TEMPERATURES_STAY * $rise;
+    }
+
+    private function worstMargin(): ?float
+    {
+        return $this->checked === [] ? null : LimitCheck::worstMargin($this->model, $this->voxels, $this->heat, $this->domain->layout->gather($this->temperature));
+    }
+
     /** Whether the least residual of the last iterations is hardly below the least before them. */
     private function isStuck(): bool
     {
@@ -191,10 +254,10 @@ final class FlowSolver
     }
 
     /** @return list<list<float>> velocities, pressure, fans and, where it takes part, temperature */
-    private function state(): array
+    private function state(bool $withTemperature): array
     {
         $state = [...$this->field->velocity, $this->field->pressure, $this->devices->rises()];
-        if ($this->isCoupled()) {
+        if ($withTemperature) {
             $state[] = $this->temperature;
         }
 
@@ -214,13 +277,13 @@ final class FlowSolver
     }
 
     /** @return list<float> what makes velocities, pressures and temperatures comparable in the measure of a step */
-    private function scales(): array
+    private function scales(bool $withTemperature): array
     {
         $v = $this->field->velocity;
         $speed = 1.0 / max(1e-300, Vectors::dot($v[0], $v[0]) + Vectors::dot($v[1], $v[1]) + Vectors::dot($v[2], $v[2]));
         $rises = $this->devices->rises();
         $scales = [$speed, $speed, $speed, 0.1 / max(1e-300, self::variance($this->field->pressure)), 1.0 / max(1e-300, Vectors::dot($rises, $rises))];
-        if ($this->isCoupled()) {
+        if ($withTemperature) {
             $scales[] = 1.0 / max(1e-300, self::variance($this->temperature));
         }
 
@@ -271,7 +334,7 @@ final class FlowSolver
     /**
      * Momentum, then mass.
      *
-     * @return array{float, float} relative change of the velocities, relative mass imbalance before the correction
+     * @return array{float, float} relative change of the velocities, mass imbalance that the correction left, summed over cells, of the flow through the space
      */
     private function flowStep(PressureCorrection $correction, float $relaxation, float $hold): array
     {
@@ -295,13 +358,14 @@ final class FlowSolver
             $mobility[] = $momentum->mobility;
         }
         $field->computeFluxes();
-        [$imbalance, $open] = $field->imbalance();
+        [$imbalance] = $field->imbalance();
         $p = $correction->solve([$mobility[0], $mobility[1], $mobility[2]], $imbalance, $this->fluid->density);
         foreach ([0, 1, 2] as $axis) {
             $field->velocity[$axis] = self::correct($layout->pad, $layout->length - $layout->pad, $layout->stride[$axis], $this->domain->face[$axis], $mobility[$axis], $p, $field->velocity[$axis]);
         }
         $field->pressure = Vectors::plus($field->pressure, 1.0, $p);
         $field->computeFluxes();
+        [, $open] = $field->imbalance();
         [$moved, $amount] = [0.0, 1e-300];
         foreach ([0, 1, 2] as $axis) {
             [$m, $a] = self::moved($before[$axis], $field->velocity[$axis]);
@@ -343,14 +407,13 @@ final class FlowSolver
         return $spread > 0.0 ? $moved / ($spread * $this->grid->count()) : 0.0;
     }
 
-    /** The energy equation on the final flow, with the second-order correction repeated until it stays. */
-    private function finishHeat(): void
+    /** The energy equation on the present flow, with the second-order correction repeated until it stays. */
+    private function settleHeat(int $mostPasses, float $stays): void
     {
         $this->turbulence?->update($this->field->velocity);
         $this->assembleHeat();
-        $this->heatStep(1e-6, 60, 0.0);
-        for ($pass = 0; $pass < 40; $pass++) {
-            if ($this->heatStep(1e-7, 60, 1.0) < 1e-8) {
+        for ($pass = 0; $pass < $mostPasses; $pass++) {
+            if ($this->heatStep(0.1 * $stays, 30, 1.0) < $stays) {
                 break;
             }
         }

@@ -141,7 +141,26 @@ final class Devices
     /** @return array{list<int>, list<float>} open faces of the device, and their areas in m2 */
     private function faces(FlatShape $shape): array
     {
-        $layout = $this->domain->layout;
+        $faces = [];
+        $areas = [];
+        foreach (self::inPlane($shape, $this->domain->layout, $shape->covers(...)) as $face => $area) {
+            if ($this->domain->face[$shape->axis][$face] !== FlowDomain::GIVEN) {
+                $faces[] = $face;
+                $areas[] = $area;
+            }
+        }
+
+        return [$faces, $areas];
+    }
+
+    /**
+     * Areas in m2 of the grid faces in the plane of a device whose centres a test accepts, by face.
+     *
+     * @param callable(float, float): bool $accepts a place along the two axes across, m
+     * @return array<int, float>
+     */
+    public static function inPlane(FlatShape $shape, FlowLayout $layout, callable $accepts): array
+    {
         $grid = $layout->grid;
         [$a, $b] = Axes::across($shape->axis);
         // The grid has a line in the plane; the face on it is the upper one of the cells before.
@@ -151,20 +170,17 @@ final class Devices
                 $line = $n;
             }
         }
-        $faces = [];
         $areas = [];
         foreach ($grid->centres[$b] as $jb => $cb) {
             foreach ($grid->centres[$a] as $ja => $ca) {
                 $place = [0, 0, 0];
                 [$place[$shape->axis], $place[$a], $place[$b]] = [$line, $ja + 1, $jb + 1];
-                $face = $layout->index(...$place);
-                if ($shape->covers($ca, $cb) && $this->domain->face[$shape->axis][$face] !== FlowDomain::GIVEN) {
-                    $faces[] = $face;
-                    $areas[] = $grid->widths[$a][$ja] * $grid->widths[$b][$jb];
+                if ($accepts($ca, $cb)) {
+                    $areas[$layout->index(...$place)] = $grid->widths[$a][$ja] * $grid->widths[$b][$jb];
                 }
             }
         }
 
-        return [$faces, $areas];
+        return $areas;
     }
 }

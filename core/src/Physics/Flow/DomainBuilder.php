@@ -14,6 +14,7 @@ use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\SparseMatrix;
 use Foehn\Physics\PhysicsException;
+use Foehn\Shapes\Fan;
 
 /** Finds the fluid cells, walls and openings of a model on its grid. */
 final class DomainBuilder
@@ -59,6 +60,7 @@ final class DomainBuilder
         foreach (Space::SIDES as $side => $name) {
             $builder->side($side, $name);
         }
+        $builder->closeHubs();
         foreach ($builder->openings as $opening) {
             if ($opening->condition->kind === 'inlet') {
                 $builder->inlet($opening);
@@ -119,6 +121,18 @@ final class DomainBuilder
                     if ($flow->kind !== 'inlet') {
                         $this->face[$axis][$face] = FlowDomain::OUTER;
                     }
+                }
+            }
+        }
+    }
+
+    /** Nothing passes the middle of a fan. */
+    private function closeHubs(): void
+    {
+        foreach ($this->model->parts as $part) {
+            if ($part->shape instanceof Fan) {
+                foreach (Devices::inPlane($part->shape, $this->layout, $part->shape->withinHub(...)) as $face => $_) {
+                    $this->face[$part->shape->axis][$face] = FlowDomain::GIVEN;
                 }
             }
         }

@@ -49,7 +49,8 @@ final class Turbulence
     }
 
     /**
-     * Reynolds number of the flow: the mean over the fluid of speed times twice the gap over kinematic viscosity.
+     * Reynolds number of the flow: the mean of speed times twice the gap over kinematic viscosity, weighted by speed, so that
+     * it says what holds where the flow is and not in dead corners.
      *
      * @param array{list<float>, list<float>, list<float>} $velocity
      */
@@ -61,12 +62,12 @@ final class Turbulence
         foreach ($this->domain->layout->gather($this->speeds($velocity)) as $n => $speed) {
             if ($this->wall->gap[$n] > 0.0) {
                 $v = $grid->widths[0][$n % $nx] * $grid->widths[1][intdiv($n, $nx) % $ny] * $grid->widths[2][intdiv($n, $nx * $ny)];
-                $sum += $v * $speed * 2.0 * $this->wall->gap[$n];
-                $volume += $v;
+                $sum += $v * $speed ** 2 * 2.0 * $this->wall->gap[$n];
+                $volume += $v * $speed;
             }
         }
 
-        return $sum / $volume * $this->fluid->density / $this->fluid->viscosity;
+        return $sum / max($volume, 1e-300) * $this->fluid->density / $this->fluid->viscosity;
     }
 
     /**
