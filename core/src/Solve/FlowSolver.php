@@ -134,7 +134,6 @@ final class FlowSolver
         $this->prepare();
         $coupled = $this->isCoupled();
         $relaxation = $coupled ? self::BUOYANT : self::FORCED;
-        $pressure = new PressureCorrection($this->domain);
         $anderson = new Anderson(self::PLAIN);
         $change = $mass = INF;
         $stopped = false;
@@ -144,6 +143,7 @@ final class FlowSolver
         }
         $forced = $this->devices->freeSpeed() > 0.0 || $this->hasInlet();
         $everyStep = $coupled && ! $forced;
+        $pressure = new PressureCorrection($this->domain, $forced ? PressureCorrection::ROUGH : PressureCorrection::CLOSE);
         $steady = false;
         while ($iteration < self::MOST_ITERATIONS && ! $stopped && ! $steady) {
             $iteration++;
