@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use App\Models\Project;
 use App\Models\Role;
 use App\Models\User;
+use App\Models\Variant;
 use App\Runs\RunQueue;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -27,20 +28,23 @@ final class LoadDemo extends Command
 
             return self::SUCCESS;
         }
-        $variant = DB::transaction(function () use ($user) {
-            $project = Project::query()->create([
-                'name' => 'Ridge radar processor',
-                'summary' => 'Signal processing box of the avalanche radar on the ridge: 28 W in a steel box at 45 °C ambient.',
-            ]);
-            $project->members()->attach($user->id, ['role' => Role::Owner->value]);
-            $variant = $project->variants()->create(['name' => 'First design']);
-            $variant->saveModel((string) file_get_contents(base_path('examples/ridge-radar-processor.json')), 0, 'Loaded the demo', $user);
-
-            return $variant;
-        });
+        $variant = $this->load($user, 'Ridge radar processor', 'Signal processing box of the avalanche radar on the ridge: 28 W in a steel box at 45 °C ambient.', 'ridge-radar-processor');
+        $this->load($user, 'Ridge radar processor, fan and vents', 'The same box with its air computed: a 40 mm fan, a slotted vent, and fins that most of the air passes by.', 'ridge-radar-fan');
         $queue->start($variant, 'scout', $user);
         $this->line('Demo: loaded, first run queued.');
 
         return self::SUCCESS;
+    }
+
+    private function load(User $user, string $name, string $summary, string $example): Variant
+    {
+        return DB::transaction(function () use ($user, $name, $summary, $example): Variant {
+            $project = Project::query()->create(['name' => $name, 'summary' => $summary]);
+            $project->members()->attach($user->id, ['role' => Role::Owner->value]);
+            $variant = $project->variants()->create(['name' => 'First design']);
+            $variant->saveModel((string) file_get_contents(base_path("examples/$example.json")), 0, 'Loaded the demo', $user);
+
+            return $variant;
+        });
     }
 }

@@ -4,30 +4,15 @@ import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useEffect, useState } from 'react';
 import type { Outline, OutlinePart, Result, ResultPart, Revision } from '../api/types';
+import { Chapter, Line } from './Chapter';
+import { OperatingPoint } from './OperatingPoint';
 import { partEntry, withLimit, withPartFields, limitEntry, type ModelDocument } from '../model/document';
+import { partKinds } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { difference, differenceUnit, number, size, temperatureWithUnit, typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
-
-function Line({ label, children }: { label: string; children: ReactNode }) {
-    return (
-        <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 2, py: 0.35 }}>
-            <Box component="dt" sx={{ color: 'text.secondary' }}>{label}</Box>
-            <Box component="dd" sx={{ m: 0, fontWeight: 550, textAlign: 'right' }}>{children}</Box>
-        </Stack>
-    );
-}
-
-function Chapter({ title, children }: { title: string; children: ReactNode }) {
-    return (
-        <Box sx={{ mt: 2 }}>
-            <Typography component="h3" sx={{ fontSize: 12, color: 'text.secondary', mb: 0.5 }}>{title}</Typography>
-            <Box component="dl" sx={{ m: 0 }}>{children}</Box>
-        </Box>
-    );
-}
 
 /** A field that is saved with Enter or when it is left. */
 function EditField({ label, value, disabled, save }: { label: string; value: string; disabled: boolean; save: (text: string) => Promise<unknown> }) {
@@ -129,6 +114,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
     if (!part) return null;
     const single = parts.length === 1;
     const partResult = result?.parts.find((p) => p.id === part.id);
+    const fan = result?.flow?.fans.find((f) => f.part === part.id);
     const entry = partEntry(document, part.id);
     return (
         <Box component="aside" aria-label="Inspector" sx={{ width: 268, flexShrink: 0, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
@@ -136,7 +122,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 <Box>
                     <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>{single ? part.name : `${parts.length} parts`}</Typography>
                     <Typography variant="body2" color="text.secondary">
-                        {single ? `${part.kind === 'plateFins' ? 'heat sink' : part.kind === 'shell' ? 'box' : part.kind} · ${watts(part.power)} W` : `${watts(parts.reduce((sum, p) => sum + p.power, 0))} W together`}
+                        {single ? `${partKinds[part.kind] ?? part.kind} · ${watts(part.power)} W` : `${watts(parts.reduce((sum, p) => sum + p.power, 0))} W together`}
                     </Typography>
                 </Box>
                 <IconButton size="small" aria-label="Close the inspector" onClick={() => select(null)}><Close fontSize="small" /></IconButton>
@@ -159,6 +145,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 />
             </Box>
             {single && partResult && !stale && result && <Temperatures part={partResult} result={result} units={units} />}
+            {single && fan && !stale && <OperatingPoint fan={fan} />}
             {single && partResult && !stale && <Routes part={partResult} outline={revision.outline} />}
             {single && stale && <Typography color="text.secondary" sx={{ mt: 2 }}>The model has changed since the last run; run again to see temperatures.</Typography>}
             {single && <Properties part={part} units={units} />}

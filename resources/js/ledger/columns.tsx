@@ -2,11 +2,11 @@ import Box from '@mui/material/Box';
 import type { GridColDef } from '@mui/x-data-grid';
 import type { Material } from '../api/types';
 import type { Stage } from '../project/screenState';
+import { partKinds } from '../model/partKinds';
 import { difference, differenceUnit, size, temperature, temperatureUnit, watts, type UnitSet } from '../units/units';
 import type { LedgerRow } from './rows';
 import { MarginBar } from './MarginBar';
 
-const kindNames: Record<string, string> = { block: 'block', cylinder: 'cylinder', plateFins: 'heat sink', board: 'board', shell: 'box', package: 'package' };
 
 type Column = GridColDef<LedgerRow>;
 
@@ -40,7 +40,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], e
         case 'Build':
             return [
                 name,
-                { field: 'shape', headerName: 'Shape', width: 72, valueGetter: (_v, row) => kindNames[row.part?.kind ?? ''] ?? '' },
+                { field: 'shape', headerName: 'Shape', width: 72, valueGetter: (_v, row) => partKinds[row.part?.kind ?? ''] ?? row.part?.kind ?? '' },
                 {
                     field: 'size', headerName: 'Size', width: 134, sortable: false,
                     renderCell: ({ row }) => row.part && size([0, 1, 2].map((i) => row.part!.max[i]! - row.part!.min[i]!), units),

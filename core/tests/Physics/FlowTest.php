@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Physics;
+
+use Foehn\Grid\GridBuilder;
+use Foehn\Grid\Voxels;
+use Foehn\Model\ModelCodec;
+use Foehn\Model\ModelException;
+use Foehn\Physics\Flow\DomainBuilder;
+use Foehn\Physics\Flow\WallDistance;
+use Foehn\Physics\Flow\WallLaw;
+use Foehn\Physics\PhysicsException;
+use Foehn\Results\ResultBuilder;
+use Foehn\Solve\SteadySolver;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class FlowTest extends TestCase
+{
+    private const SYMMETRY = ['kind' => 'symmetry'];
+
+    public function testAHeatedBlockInADuctGivesItsWattsToTheAir(): void
+    {
+        $result = self::solve(self::duct());
+
+        self::assertTrue($result['solver']['converged']);
+        self::assertEqualsWithDelta(2.0, $result['balance']['out'], 2e-3);
+        self::assertLessThan(1e-3, $result['flow']['balance']['error']);
+        // Mixed, the air leaves warmer by watts over capacity flow.
+        $warming = 2.0 / ($result['flow']['openings'][0]['in'] * $result['flow']['fluid']['specificHeat']);
+        self::assertEqualsWithDelta(300.0 + $warming, $result['flow']['openings'][1]['temperature'], 0.01 * $warming);
+        self::assertGreaterThan($result['flow']['openings'][1]['temperature'], $result['parts'][0]['temperature']['min']);
+        self::assertEqualsWithDelta(2.0, $result['parts'][0]['routes']->fluid, 2e-3);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function sameFlows(): iterable
+    {
+        yield 'volume flow' => [['volumeFlow' => '0.24 l/s']];
+        yield 'velocity' => [['velocity' => [0.5, 0, 0]]];
+    }
+
+    /** @param array<string, mixed> $amount */
+    #[DataProvider('sameFlows')]
+    public function testInletsSayTheSameInDifferentWords(array $amount): void
+    {
+        $model = self::duct();
+        $model['space']['sides']['x-'] = ['kind' => 'inlet', 'temperature' => 300, ...$amount];
+
+        self::assertEqualsWithDelta(0.24e-3 * 1.1, self::solve($model)['flow']['openings'][0]['in'], 1e-9);
+    }
+
+    public function testWarmAirRisesThroughOpenSidesAndColdAirFollows(): void
+    {
+        $wall = ['heat' => ['kind' => 'temperature', 'temperature' => 340]];
+        $result = self::solve([
+            'surroundings' => ['temperature' => 300],
+            'physics' => ['flow' => 'laminar'],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.01, 0.01, 0.1]], 'fluid' => 'air', 'sides' => [
+                'x-' => $wall, 'x+' => $wall, 'y-' => self::SYMMETRY, 'y+' => self::SYMMETRY, 'z-' => ['kind' => 'open'], 'z+' => ['kind' => 'open']]],
+            'analysis' => ['grid' => ['cells' => [12, 1, 40]]],
+        ]);
+        [$low, $high] = $result['flow']['openings'];
+
+        self::assertTrue($result['solver']['converged']);
+        self::assertGreaterThan(0.0, $low['in']);
+        self::assertLessThan(1e-3, $result['flow']['balance']['error']);
+        // A wrong pressure at the openings once gave a jet of 20 m/s here; a chimney of 0.1 m cannot exceed sqrt(2 g h dT/T).
+        self::assertLessThan(sqrt(2 * 9.81 * 0.1 * 40 / 300), $result['flow']['largestVelocity']);
+        self::assertGreaterThan(320.0, $high['temperature']);
+        self::assertLessThan(340.0, $high['temperature']);
+    }
+
+    public function testSlowAirInAWideBoxIsFoundLaminarAndSaidSo(): void
+    {
+        $model = self::duct();
+        $model['physics']['flow'] = 'auto';
+        $regime = self::solve($model)['flow']['regime'];
+
+        self::assertSame(['auto', 'laminar'], [$regime['chosen'], $regime['model']]);
+        self::assertLessThan(3000.0, $regime['reynolds']);
+    }
+
+    public function testInflowWithoutOutletIsRefused(): void
+    {
+        $model = self::duct();
+        $model['space']['sides']['x+'] = [];
+
+        $this->expectException(PhysicsException::class);
+        $this->expectExceptionMessage('no outlet and no open side');
+        self::solve($model);
+    }
+
+    public function testAFanInsideASolidIsRefused(): void
+    {
+        $model = self::duct();
+        $model['parts'][] = ['id' => 'fan', 'name' => 'Fan', 'at' => [0.02, 0.008, 0.008], 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'size' => [0.004, 0.004], 'curve' => [[0, 10], [0.001, 0]]]];
+        $model['parts'][0]['at'] = [0.01, 0.004, 0.004];
+        $model['parts'][0]['shape']['size'] = [0.02, 0.014, 0.014];
+
+        $this->expectException(PhysicsException::class);
+        $this->expectExceptionMessage('lies nowhere in the fluid');
+        self::solve($model);
+    }
+
+    public function testWhatIsMissingInAnInletOrAFanIsNamed(): void
+    {
+        $model = self::duct();
+        $model['space']['sides']['x-'] = ['kind' => 'inlet', 'speed' => 1, 'massFlow' => 1];
+        $model['parts'][] = ['id' => 'fan', 'at' => [0.02, 0, 0], 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'size' => [0.01, 0.01], 'curve' => [[0.002, 10], [0.001, 0]]]];
+        try {
+            ModelCodec::fromDocument($model);
+            self::fail('accepted');
+        } catch (ModelException $e) {
+            $text = implode("\n", array_map(fn ($p) => "$p->pointer: $p->message", $e->problems));
+            self::assertStringContainsString('exactly one of speed, volumeFlow, massFlow, velocity; speed and massFlow are given', $text);
+            self::assertStringContainsString('the volume flows of a fan curve must rise', $text);
+        }
+    }
+
+    public function testWallDistanceBetweenPlatesIsExact(): void
+    {
+        $model = ModelCodec::fromDocument(self::document([
+            'physics' => ['heat' => false, 'flow' => 'laminar'],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.1, 0.01, 0.1]], 'fluid' => 'air', 'sides' => array_fill_keys(['x-', 'x+', 'z-', 'z+'], self::SYMMETRY)],
+            'analysis' => ['grid' => ['cells' => [2, 20, 2]]],
+        ]));
+        $grid = GridBuilder::build($model);
+        $wall = new WallDistance(DomainBuilder::build($model, $grid, Voxels::of($model, $grid), 1.0));
+
+        self::assertEqualsWithDelta(0.00225, $wall->distance[2 * 4], 3e-5);
+        self::assertEqualsWithDelta(0.00475, $wall->distance[2 * 9], 6e-5);
+        self::assertEqualsWithDelta(0.01, $wall->gap[2 * 9], 1e-4);
+    }
+
+    public function testTheWallLawIsLinearInTheSublayerAndLogarithmicBeyond(): void
+    {
+        $law = new WallLaw(0.71);
+        self::assertEqualsWithDelta(1.0, $law->shear[WallLaw::place(10.0)], 0.01);
+        // u+ = ln(E y+)/kappa at y+ = 200: Reynolds number u+ y+ = 200 * 18.5.
+        self::assertEqualsWithDelta(200.0 / 18.5, $law->shear[WallLaw::place(200.0 * 18.5)], 0.4);
+        self::assertEqualsWithDelta(1.0, $law->heat[WallLaw::place(4.0)], 0.02);
+    }
+
+    /** @return array<string, mixed> */
+    private static function duct(): array
+    {
+        return self::document([
+            'surroundings' => ['temperature' => 300, 'gravity' => [0, 0, 0]],
+            'physics' => ['flow' => 'laminar'],
+            'materials' => ['gas' => ['fluid' => true, 'density' => 1.1, 'viscosity' => 2e-5, 'conductivity' => 0.03, 'specificHeat' => 1000]],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.08, 0.024, 0.02]], 'fluid' => 'gas',
+                'sides' => ['x-' => ['kind' => 'inlet', 'speed' => 0.5, 'temperature' => 300], 'x+' => ['kind' => 'outlet']]],
+            'parts' => [['id' => 'block', 'at' => [0.02, 0.008, 0], 'shape' => ['kind' => 'block', 'size' => [0.02, 0.008, 0.006]], 'material' => 'aluminium-6061', 'power' => 2]],
+            'analysis' => ['grid' => ['cells' => [24, 12, 10]]],
+        ]);
+    }
+
+    /**
+     * @param array<string, mixed> $document
+     * @return array<string, mixed>
+     */
+    private static function document(array $document): array
+    {
+        return ['format' => 'foehn-model', 'version' => 1, ...$document];
+    }
+
+    /**
+     * @param array<string, mixed> $document
+     * @return array<string, mixed>
+     */
+    private static function solve(array $document): array
+    {
+        return ResultBuilder::build((new SteadySolver(ModelCodec::fromDocument(self::document($document))))->solve(), '');
+    }
+}

@@ -1,0 +1,22 @@
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+
+export function Line({ label, children }: { label: string; children: ReactNode }) {
+    return (
+        <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 2, py: 0.35 }}>
+            <Box component="dt" sx={{ color: 'text.secondary' }}>{label}</Box>
+            <Box component="dd" sx={{ m: 0, fontWeight: 550, textAlign: 'right' }}>{children}</Box>
+        </Stack>
+    );
+}
+
+export function Chapter({ title, children }: { title: string; children: ReactNode }) {
+    return (
+        <Box sx={{ mt: 2 }}>
+            <Typography component="h3" sx={{ fontSize: 12, color: 'text.secondary', mb: 0.5 }}>{title}</Typography>
+            <Box component="dl" sx={{ m: 0 }}>{children}</Box>
+        </Box>
+    );
+}
