@@ -151,7 +151,7 @@ for (const scheme of ['light', 'dark']) {
         await page.getByRole('button', { name: 'Enter as the demo engineer' }).click();
         await expect(page.getByRole('heading', { name: 'Ridge radar processor' }).first()).toBeVisible();
         expect(await serious()).toEqual([]);
-        await page.getByRole('heading', { name: 'Ridge radar processor' }).last().click();
+        await page.getByRole('link', { name: /Signal processing box/ }).click();
         await expect(page.getByRole('region', { name: 'Run' })).toContainText('Solved');
         for (const key of ['1', '2', '3', '4', '5']) {
             await page.keyboard.press(key);

@@ -20,7 +20,7 @@ final class DemoTest extends TestCase
         $this->artisan('foehn:demo')->assertSuccessful()->expectsOutputToContain('already loaded');
 
         Queue::assertPushed(SolveRun::class, 1);
-        self::assertSame(1, User::query()->where('demo', true)->firstOrFail()->projects()->count());
+        self::assertSame(2, User::query()->where('demo', true)->firstOrFail()->projects()->count());
         self::assertSame(1, Project::query()->where('name', 'Ridge radar processor')->firstOrFail()->variants()->firstOrFail()->revisions()->count());
     }
 

@@ -147,13 +147,14 @@ final class FlowSolver
         $steady = false;
         while ($iteration < self::MOST_ITERATIONS && ! $stopped && ! $steady) {
             $iteration++;
-            $this->updateTurbulence($iteration, $coupled);
+            $this->updateTurbulence($iteration, $everyStep);
             $before = $this->state($everyStep);
             [$change, $mass] = $this->flowStep($pressure, $relaxation, max(0.0, 1.0 - $iteration / self::SOFT_START));
             if ($everyStep) {
                 $change = max($change, $this->heatStep(0.0, 2, 1.0));
             } elseif ($coupled && $iteration % self::HEAT_EVERY === 0) {
-                $this->heatStep(1e-3, 10, 1.0);
+                $this->assembleHeat();
+                $this->heatStep(1e-4, 10, 1.0);
             }
             if ($this->devices->distance() < self::FANS_NEAR) {
                 $this->setState($anderson->next($before, $this->state($everyStep), $this->scales($everyStep)));
@@ -297,7 +298,7 @@ final class FlowSolver
     }
 
     /** Eddy viscosity from the present velocities; whether it is needed at all is decided once the flow has taken shape. */
-    private function updateTurbulence(int $iteration, bool $coupled): void
+    private function updateTurbulence(int $iteration, bool $everyStep): void
     {
         if ($this->turbulence === null || ($iteration - 1) % self::TURBULENCE_EVERY !== 0) {
             return;
@@ -311,7 +312,7 @@ final class FlowSolver
             $this->turbulence->update($this->field->velocity);
             $this->viscosity = [$this->turbulence->viscosity, $this->turbulence->wallViscosity];
         }
-        if ($coupled) {
+        if ($everyStep) {
             $this->assembleHeat();
         }
     }
