@@ -14,7 +14,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
         return (
             <Box sx={{ px: 1.75, py: 1.5 }}>
                 <Typography component="h2" sx={{ fontWeight: 650, fontSize: 16 }}>No answer yet</Typography>
-                <Typography color="text.secondary">Press Run below; Scout takes seconds.</Typography>
+                <Typography color="text.secondary">Press Run below; Scout is the quickest.</Typography>
             </Box>
         );
     }

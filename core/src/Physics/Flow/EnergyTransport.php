@@ -48,7 +48,7 @@ final class EnergyTransport
         $layout = $this->domain->layout;
         $stencil = $this->heat->stencil;
         $reference = $this->heat->reference;
-        $box = $this->toBox($temperature);
+        $box = $this->domain->layout->toStencil($temperature);
         [$matrix, $strength, $source] = $this->equations($flux, $order > 0.0 ? $this->deferred($flux, $temperature, $order) : null);
         $x = $this->mean($box, $matrix->size);
         foreach ($x as $u => $value) {
@@ -171,17 +171,6 @@ final class EnergyTransport
     }
 
     /**
-     * @param list<float> $temperature in the layout of the flow
-     * @return list<float> padded
-     */
-    private function toBox(array $temperature): array
-    {
-        $pad = array_fill(0, $this->heat->stencil->pad, 0.0);
-
-        return [...$pad, ...$this->domain->layout->gather($temperature), ...$pad];
-    }
-
-    /**
      * @param list<float> $box
      * @return list<float> the value of each unknown
      */
@@ -210,7 +199,7 @@ final class EnergyTransport
             $watts = self::alongAxis($layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->width[$axis], $this->domain->face[$axis], $flux[$axis], $t, $order * $this->specificHeat, $watts);
         }
 
-        return $this->toBox($watts);
+        return $this->domain->layout->toStencil($watts);
     }
 
     /**

@@ -117,4 +117,26 @@ final readonly class FlowLayout
 
         return $cells;
     }
+
+    /**
+     * To the padded array of a stencil over the same cells (see Stencil).
+     *
+     * @param list<float> $values
+     * @return list<float>
+     */
+    public function toStencil(array $values): array
+    {
+        $pad = array_fill(0, $this->grid->cells[0] * $this->grid->cells[1], 0.0);
+
+        return [...$pad, ...$this->gather($values), ...$pad];
+    }
+
+    /**
+     * @param list<float> $padded
+     * @return list<float> zero outside the cells
+     */
+    public function fromStencil(array $padded): array
+    {
+        return $this->spread(array_slice($padded, $this->grid->cells[0] * $this->grid->cells[1], $this->grid->count()), 0.0);
+    }
 }

@@ -51,10 +51,9 @@ final class PressureCorrection
         }
         $this->age++;
         $zeros = Stencil::zeros($stencil->cells);
-        $b = self::toBox($layout->grid->cells, $layout->pad, $layout->stride, $imbalance, $zeros);
-        $x = ConjugateGradient::solve($stencil, $this->preconditioner, $b, $zeros, $this->accuracy[0], mostIterations: $this->accuracy[1])->x;
+        $x = ConjugateGradient::solve($stencil, $this->preconditioner, $layout->toStencil($imbalance), $zeros, $this->accuracy[0], mostIterations: $this->accuracy[1])->x;
 
-        return self::fromBox($layout->grid->cells, $layout->pad, $layout->stride, $x, $layout->zeros());
+        return $layout->fromStencil($x);
     }
 
     /** @param array{list<float>, list<float>, list<float>} $mobility */
@@ -108,51 +107,5 @@ final class PressureCorrection
         }
 
         return $g;
-    }
-
-    /**
-     * @param array{int, int, int} $cells
-     * @param array{int, int, int} $stride
-     * @param list<float> $values
-     * @param list<float> $box
-     * @return list<float>
-     */
-    private static function toBox(array $cells, int $pad, array $stride, array $values, array $box): array
-    {
-        [$nx, $ny, $nz] = $cells;
-        $n = $nx * $ny;
-        for ($k = 1; $k <= $nz; $k++) {
-            for ($j = 1; $j <= $ny; $j++) {
-                $c = $pad + 1 + $stride[1] * $j + $stride[2] * $k;
-                for ($i = 0; $i < $nx; $i++, $c++, $n++) {
-                    $box[$n] = $values[$c];
-                }
-            }
-        }
-
-        return $box;
-    }
-
-    /**
-     * @param array{int, int, int} $cells
-     * @param array{int, int, int} $stride
-     * @param list<float> $box
-     * @param list<float> $values
-     * @return list<float>
-     */
-    private static function fromBox(array $cells, int $pad, array $stride, array $box, array $values): array
-    {
-        [$nx, $ny, $nz] = $cells;
-        $n = $nx * $ny;
-        for ($k = 1; $k <= $nz; $k++) {
-            for ($j = 1; $j <= $ny; $j++) {
-                $c = $pad + 1 + $stride[1] * $j + $stride[2] * $k;
-                for ($i = 0; $i < $nx; $i++, $c++, $n++) {
-                    $values[$c] = $box[$n];
-                }
-            }
-        }
-
-        return $values;
     }
 }
