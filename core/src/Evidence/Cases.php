@@ -13,7 +13,7 @@ final class Cases
         return [
             new CompositeSlab(), new OrthotropicPlate(), new RectangularFin(), new SpreadingResistance(),
             new BoardLaminate(), new TwoResistanceComponent(), new HeatBalance(), new ManufacturedConduction(),
-            new LidDrivenCavity(), new HeatedCavity(), new DuctFlow(), new ManufacturedFlow(),
+            new LidDrivenCavity(), new HeatedCavity(), new HeatedCube(), new DuctFlow(), new ManufacturedFlow(),
             new FanAgainstPlate(), new ThermalEntry(), new FlatPlate(),
         ];
     }
