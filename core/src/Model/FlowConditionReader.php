@@ -10,9 +10,9 @@ use Foehn\Units\ScalarField;
 /** Reads what a side or patch is to the flow. */
 final class FlowConditionReader
 {
-    public static function read(Reader $reader, Surroundings $surroundings, Physics $physics, string $default = 'wall'): FlowCondition
+    public static function read(Reader $reader, Surroundings $surroundings, Physics $physics): FlowCondition
     {
-        $kind = $reader->oneOf('kind', FlowCondition::KINDS, $default);
+        $kind = $reader->oneOf('kind', FlowCondition::KINDS, 'wall');
         if (! $physics->hasFlow() && ! in_array($kind, ['wall', 'symmetry'], true)) {
             $reader->problem('kind', sprintf('"%s" needs moving fluid; set physics.flow to "auto", or write "wall" or "symmetry"', $kind));
         }

@@ -22,6 +22,18 @@ final class PlaneGroups
     private const CONTRAST = 10.0;
 
     /**
+     * From this share of cells with their strongest coupling along one axis on (stacks of layers, solid blocks), the multigrid
+     * of planes and lines is two to four times faster; on enclosures with thin walls all around it needs five times the iterations.
+     */
+    private const LAYERED = 0.8;
+
+    /** Whether planes and lines are the better multigrid for a matrix. */
+    public static function suit(Stencil $stencil): bool
+    {
+        return self::lineAxis($stencil)[1] >= self::LAYERED;
+    }
+
+    /**
      * The axis along which most cells have their strongest coupling, and the share of all cells that have it there.
      *
      * @return array{int, float}

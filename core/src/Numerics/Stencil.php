@@ -81,26 +81,7 @@ final class Stencil implements Matrix
      */
     public function toSparse(array $ties = []): array
     {
-        $tie = [];
-        foreach ($ties as $cells) {
-            foreach ($cells as $c) {
-                $tie[$c] = $cells[0];
-            }
-        }
-        $unknown = [];
-        $extra = [];
-        foreach ($this->diagonal as $c => $d) {
-            $unknown[] = $d > 0.0 && ($tie[$c] ?? $c) === $c ? count($extra) : -1;
-            if ($unknown[$c] >= 0) {
-                $extra[] = $this->extra[$c];
-            }
-        }
-        foreach ($tie as $c => $first) {
-            $unknown[$c] = $unknown[$first];
-            if ($c !== $first) {
-                $extra[$unknown[$c]] += $this->extra[$c];
-            }
-        }
+        [$unknown, $size] = $this->number($ties);
         [$from, $to, $conductance] = [[], [], []];
         foreach ($this->strides() as $axis => $stride) {
             foreach ($this->coupling[$axis] as $c => $g) {
@@ -112,7 +93,52 @@ final class Stencil implements Matrix
             }
         }
 
-        return [SparseMatrix::fromLinks($from, $to, $conductance, $extra), $unknown];
+        return [SparseMatrix::fromLinks($from, $to, $conductance, self::pack($this->extra, $unknown, $size)), $unknown];
+    }
+
+    /**
+     * The unknowns of toSparse().
+     *
+     * @param list<non-empty-list<int>> $ties padded indices of cells with one common value
+     * @return array{list<int>, int} the unknown of each padded cell, -1 for none, and how many there are
+     */
+    public function number(array $ties): array
+    {
+        $tie = [];
+        foreach ($ties as $cells) {
+            foreach ($cells as $c) {
+                $tie[$c] = $cells[0];
+            }
+        }
+        $unknown = [];
+        $size = 0;
+        foreach ($this->diagonal as $c => $d) {
+            $unknown[] = $d > 0.0 && ($tie[$c] ?? $c) === $c ? $size++ : -1;
+        }
+        foreach ($tie as $c => $first) {
+            $unknown[$c] = $unknown[$first];
+        }
+
+        return [$unknown, $size];
+    }
+
+    /**
+     * The value of each unknown of toSparse(), where all its cells have the same.
+     *
+     * @param list<float> $x padded
+     * @param list<int> $unknown
+     * @return list<float>
+     */
+    public static function pick(array $x, array $unknown, int $size): array
+    {
+        $picked = array_fill(0, $size, 0.0);
+        foreach ($unknown as $c => $u) {
+            if ($u >= 0) {
+                $picked[$u] = $x[$c];
+            }
+        }
+
+        return $picked;
     }
 
     /**

@@ -31,6 +31,9 @@ final class ResultBuilder
 
     private ?FaceTemperatures $faceTemperatures = null;
 
+    /** @var ?list<array{name: string, kind: string, in: float, out: float, heat: float, area: float, temperature: ?float}> */
+    private ?array $openings = null;
+
     private function __construct(private readonly Solution $solution)
     {
         $this->surfaces = new SurfaceSums($solution);
@@ -190,6 +193,12 @@ final class ResultBuilder
 
     /** @return list<array{name: string, kind: string, in: float, out: float, heat: float, area: float, temperature: ?float}> kg/s, W carried out beyond the surroundings, m2, K of what leaves */
     private function openings(): array
+    {
+        return $this->openings ??= $this->sumOpenings();
+    }
+
+    /** @return list<array{name: string, kind: string, in: float, out: float, heat: float, area: float, temperature: ?float}> */
+    private function sumOpenings(): array
     {
         $flow = $this->solution->flow;
         if ($flow === null) {

@@ -401,7 +401,7 @@ final class FlowSolver
     {
         assert($this->energy !== null);
         $before = $this->temperature;
-        [$this->temperature] = $this->energy->step($this->field->flux, $before, $tolerance, $iterations, $order);
+        $this->temperature = $this->energy->step($this->field->flux, $before, $tolerance, $iterations, $order);
         [$moved] = self::moved($before, $this->temperature);
         $spread = max($this->temperature) - min($this->temperature);
 

@@ -15,12 +15,6 @@ use Foehn\Physics\Heat\HeatSystem;
 /** Solves the equations of a heat system with the multigrid that suits it. */
 final class HeatSolver
 {
-    /**
-     * From this share of cells with their strongest coupling along one axis on (stacks of layers, solid blocks), the multigrid
-     * of planes and lines is two to four times faster; on enclosures with thin walls all around it needs five times the iterations.
-     */
-    private const LAYERED = 0.8;
-
     /** Planes and lines that need more iterations than this are given up for aggregates by strength of coupling. */
     private const PATIENCE = 40;
 
@@ -34,7 +28,7 @@ final class HeatSolver
     public static function solve(HeatSystem $system, array $start, float $tolerance, float $sumTolerance, callable $progress): LinearSolution
     {
         $done = 0;
-        if (PlaneGroups::lineAxis($system->stencil)[1] >= self::LAYERED) {
+        if (PlaneGroups::suit($system->stencil)) {
             $first = self::withPlanes($system, $start, $tolerance, $sumTolerance, $progress);
             if ($first->converged || $first->stopped) {
                 return $first;
@@ -62,14 +56,8 @@ final class HeatSolver
     private static function withAggregates(HeatSystem $system, array $start, float $tolerance, float $sumTolerance, callable $progress, int $done): LinearSolution
     {
         [$matrix, $unknown] = $system->stencil->toSparse($system->packages->ties($system->stencil->pad));
-        $x = array_fill(0, $matrix->size, 0.0);
-        foreach ($unknown as $c => $u) {
-            if ($u >= 0) {
-                $x[$u] = $start[$c];
-            }
-        }
         $solution = ConjugateGradient::solve(
-            $matrix, Multigrid::sparse($matrix), Stencil::pack($system->source, $unknown, $matrix->size), $x, $tolerance, $sumTolerance, self::MOST_ITERATIONS,
+            $matrix, Multigrid::sparse($matrix), Stencil::pack($system->source, $unknown, $matrix->size), Stencil::pick($start, $unknown, $matrix->size), $tolerance, $sumTolerance, self::MOST_ITERATIONS,
             fn (int $iteration, float $residual, array $x): bool => $progress($done + $iteration, $residual, Stencil::unpack($x, $unknown)),
         );
 

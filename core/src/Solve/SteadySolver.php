@@ -73,7 +73,7 @@ final class SteadySolver
             $rough = $change > self::ROUGH;
             $linear = $this->linear($system, $temperature, $rough ? self::ROUGH_RESIDUAL : self::RESIDUAL);
             $before = $temperature;
-            $temperature = self::cells($linear->x, $system);
+            $temperature = $system->temperatures($linear->x);
             $change = $before === null ? INF : self::largestChange($before, $temperature);
             $again = $this->isNonlinear() && ($rough || $change > self::STEADY);
         } while ($again && $linear->converged && ! $linear->stopped && $pass < self::MOST_PASSES);
@@ -101,7 +101,7 @@ final class SteadySolver
                 $this->iterations = $before + $iteration;
                 $this->residuals[] = $residual;
                 if (hrtime(true) / 1e9 - $this->lastReport > self::REPORT_PAUSE) {
-                    $this->report('solving', $residual, LimitCheck::worstMargin($this->model, $this->voxels, $system, self::cells($x, $system)));
+                    $this->report('solving', $residual, LimitCheck::worstMargin($this->model, $this->voxels, $system, $system->temperatures($x)));
                 }
 
                 return ! $this->listener->shouldStop();
@@ -128,20 +128,6 @@ final class SteadySolver
         $fluid = $this->model->space->fluid;
 
         return $fluid !== null && $this->model->materials->get($fluid)?->dependsOnTemperature() === true;
-    }
-
-    /**
-     * @param list<float> $x padded, relative to the reference temperature
-     * @return list<float> K per cell
-     */
-    private static function cells(array $x, HeatSystem $system): array
-    {
-        $cells = array_slice($x, $system->stencil->pad, $system->stencil->size());
-        foreach ($cells as $c => $value) {
-            $cells[$c] = $value + $system->reference;
-        }
-
-        return $cells;
     }
 
     /**

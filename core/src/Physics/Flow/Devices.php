@@ -21,7 +21,7 @@ final class Devices
     public readonly array $loss;
 
     /** @throws PhysicsException when a device meets no fluid */
-    public function __construct(private readonly Model $model, private readonly FlowDomain $domain, private readonly float $density)
+    public function __construct(private readonly Model $model, private readonly FlowDomain $domain, float $density)
     {
         $zeros = $domain->layout->zeros();
         $loss = [$zeros, $zeros, $zeros];

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Foehn\Physics\Flow;
 
 use Foehn\Numerics\ConjugateResiduals;
-use Foehn\Numerics\LinearSolution;
 use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\SparseMatrix;
 use Foehn\Numerics\Stencil;
@@ -29,28 +28,23 @@ final class EnergyTransport
 
     private int $age = 0;
 
-    /** @var list<list<int>> */
-    private array $ties;
-
     public function __construct(private readonly FlowDomain $domain, private readonly HeatSystem $heat, private readonly float $specificHeat)
     {
-        $this->ties = $heat->packages->ties($heat->stencil->pad);
+        [$this->unknown, $this->size] = $heat->stencil->number($heat->packages->ties($heat->stencil->pad));
     }
 
     /**
      * @param array{list<float>, list<float>, list<float>} $flux kg/s through the faces
      * @param list<float> $temperature in the layout of the flow, K
      * @param float $order 0 for upwind, 1 for limited linear interpolation
-     * @return array{list<float>, LinearSolution} temperature in the layout of the flow
+     * @return list<float> temperature in the layout of the flow, K
      */
     public function step(array $flux, array $temperature, float $tolerance, int $mostIterations, float $order): array
     {
         $layout = $this->domain->layout;
-        $stencil = $this->heat->stencil;
         $reference = $this->heat->reference;
-        $box = $this->domain->layout->toStencil($temperature);
         [$matrix, $strength, $source] = $this->equations($flux, $order > 0.0 ? $this->deferred($flux, $temperature, $order) : null);
-        $x = $this->mean($box, $matrix->size);
+        $x = Stencil::pick($layout->toStencil($temperature), $this->unknown, $this->size);
         foreach ($x as $u => $value) {
             $x[$u] = $value - $reference;
         }
@@ -60,13 +54,8 @@ final class EnergyTransport
         }
         $this->age++;
         $solution = ConjugateResiduals::solve($matrix, $this->multigrid, $source, $x, $tolerance, $mostIterations);
-        $padded = Stencil::unpack($solution->x, $this->unknown);
-        $cells = array_slice($padded, $stencil->pad, $stencil->size());
-        foreach ($cells as $c => $value) {
-            $cells[$c] = $value + $reference;
-        }
 
-        return [$layout->spread($cells, $reference), $solution];
+        return $layout->spread($this->heat->temperatures(Stencil::unpack($solution->x, $this->unknown)), $reference);
     }
 
     /**
@@ -95,13 +84,7 @@ final class EnergyTransport
                 $source[$c] += $watts;
             }
         }
-        $this->number();
-        $sums = array_fill(0, $this->size, 0.0);
-        foreach ($this->unknown as $c => $u) {
-            if ($u >= 0) {
-                $sums[$u] += $extra[$c];
-            }
-        }
+        $sums = Stencil::pack($extra, $this->unknown, $this->size);
         [$from, $to, $weight, $back, $mean] = [[], [], [], [], []];
         foreach ([0, 1, 2] as $axis) {
             [$from, $to, $weight, $back, $mean] = self::links(
@@ -152,14 +135,6 @@ final class EnergyTransport
         return [$from, $to, $weight, $back, $mean];
     }
 
-    private function number(): void
-    {
-        if (! isset($this->unknown)) {
-            [$matrix, $this->unknown] = $this->heat->stencil->toSparse($this->ties);
-            $this->size = $matrix->size;
-        }
-    }
-
     /**
      * @param array{int, int, int} $place
      */
@@ -168,22 +143,6 @@ final class EnergyTransport
         [$nx, $ny] = $this->heat->stencil->cells;
 
         return $this->heat->stencil->pad + ($place[0] - 1) + $nx * (($place[1] - 1) + $ny * ($place[2] - 1));
-    }
-
-    /**
-     * @param list<float> $box
-     * @return list<float> the value of each unknown
-     */
-    private function mean(array $box, int $size): array
-    {
-        $x = array_fill(0, $size, 0.0);
-        foreach ($this->unknown as $c => $u) {
-            if ($u >= 0) {
-                $x[$u] = $box[$c];
-            }
-        }
-
-        return $x;
     }
 
     /**

@@ -24,9 +24,6 @@ final class PressureCorrection
     /** The coefficients change slowly, so a hierarchy serves this many corrections. */
     private const KEEP = 12;
 
-    /** From this share of cells with one common stiff axis on, planes and lines are the better multigrid. */
-    private const LAYERED = 0.8;
-
     private ?Preconditioner $preconditioner = null;
 
     private int $age = 0;
@@ -46,7 +43,7 @@ final class PressureCorrection
         $layout = $this->domain->layout;
         $stencil = $this->stencil($mobility, $density);
         if ($this->preconditioner === null || $this->age >= self::KEEP) {
-            $this->preconditioner = PlaneGroups::lineAxis($stencil)[1] >= self::LAYERED ? Multigrid::box($stencil) : PackedPreconditioner::of($stencil);
+            $this->preconditioner = PlaneGroups::suit($stencil) ? Multigrid::box($stencil) : PackedPreconditioner::of($stencil);
             $this->age = 0;
         }
         $this->age++;

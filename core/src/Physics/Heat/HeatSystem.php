@@ -25,4 +25,18 @@ final readonly class HeatSystem
         public float $watts,
     ) {
     }
+
+    /**
+     * @param list<float> $x solution, padded
+     * @return list<float> K per cell
+     */
+    public function temperatures(array $x): array
+    {
+        $cells = array_slice($x, $this->stencil->pad, $this->stencil->size());
+        foreach ($cells as $c => $value) {
+            $cells[$c] = $value + $this->reference;
+        }
+
+        return $cells;
+    }
 }
