@@ -69,14 +69,12 @@ final class DuctFlow extends FlowCase
     /** @param array<string, mixed> $sides */
     private function duct(float $height, float $width, array $sides, int $rows, int $columns): Solution
     {
-        $speed = self::REYNOLDS * self::VISCOSITY / self::DENSITY / self::DIAMETER;
-
         return $this->solve([
             'surroundings' => ['temperature' => 300, 'gravity' => [0, 0, 0]],
             'physics' => ['flow' => 'laminar'],
             'materials' => ['f' => self::fluid(self::DENSITY, self::VISCOSITY, self::CONDUCTIVITY, self::SPECIFIC_HEAT)],
             'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.12, $height, $width]], 'fluid' => 'f', 'sides' => [
-                'x-' => ['kind' => 'inlet', 'speed' => $speed, 'profile' => 'developed', 'temperature' => 300], 'x+' => ['kind' => 'outlet'], ...$sides]],
+                'x-' => ['kind' => 'inlet', 'speed' => self::speed(), 'profile' => 'developed', 'temperature' => 300], 'x+' => ['kind' => 'outlet'], ...$sides]],
             'analysis' => ['grid' => ['cells' => [48, $rows, $columns]]],
         ]);
     }
@@ -109,31 +107,18 @@ final class DuctFlow extends FlowCase
     /** Local Nusselt number at bulk temperature in a section near the end, walls averaged over the heated ones. */
     private static function nusselt(Solution $solution): float
     {
-        $flow = $solution->flow;
-        assert($flow !== null);
-        $layout = $flow->domain->layout;
-        $section = 42;
-        [$nx, $ny, $nz] = $solution->grid->cells;
-        [$carried, $mass] = [0.0, 0.0];
-        for ($k = 1; $k <= $nz; $k++) {
-            for ($j = 1; $j <= $ny; $j++) {
-                $cell = $section - 1 + $nx * ($j - 1 + $ny * ($k - 1));
-                $m = 0.5 * ($flow->flux[0][$layout->index($section, $j, $k)] + $flow->flux[0][$layout->index($section - 1, $j, $k)]);
-                $carried += $m * $solution->temperature[$cell];
-                $mass += $m;
-            }
-        }
+        $section = 41;
         $faces = $solution->system->faces;
         [$heat, $area, $wall] = [0.0, 0.0, 0.0];
         for ($f = 0; $f < $faces->count(); $f++) {
             $given = -$faces->heatOut($f, $solution->temperature);
-            if ($faces->side[$f] >= 2 && $faces->cell[$f] % $nx === $section - 1 && abs($given) > 1e-12) {
+            if ($faces->side[$f] >= 2 && $faces->cell[$f] % $solution->grid->cells[0] === $section && abs($given) > 1e-12) {
                 $heat += $given;
                 $area += $faces->area[$f];
                 $wall += $faces->area[$f] * $faces->surfaceTemperature($f, $solution->temperature);
             }
         }
 
-        return $heat / $area * self::DIAMETER / self::CONDUCTIVITY / ($wall / $area - $carried / $mass);
+        return $heat / $area * self::DIAMETER / self::CONDUCTIVITY / ($wall / $area - self::bulkTemperature($solution, $section));
     }
 }

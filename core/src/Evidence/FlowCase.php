@@ -74,4 +74,23 @@ abstract class FlowCase extends VerificationCase
 
         return [$x, $y0 + $first * ($x - $x0) + $curve * ($x - $x0) * ($x - $x1)];
     }
+
+    /** Mixed temperature of what passes the section of cells $n along x, K. */
+    protected static function bulkTemperature(Solution $solution, int $n): float
+    {
+        $flow = $solution->flow;
+        assert($flow !== null);
+        $layout = $flow->domain->layout;
+        [$nx, $ny, $nz] = $solution->grid->cells;
+        [$carried, $mass] = [0.0, 0.0];
+        for ($k = 0; $k < $nz; $k++) {
+            for ($j = 0; $j < $ny; $j++) {
+                $m = 0.5 * ($flow->flux[0][$layout->index($n + 1, $j + 1, $k + 1)] + $flow->flux[0][$layout->index($n, $j + 1, $k + 1)]);
+                $carried += $m * $solution->temperature[$n + $nx * ($j + $ny * $k)];
+                $mass += $m;
+            }
+        }
+
+        return $carried / $mass;
+    }
 }

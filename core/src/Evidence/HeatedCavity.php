@@ -7,16 +7,8 @@ namespace Foehn\Evidence;
 use Foehn\Solve\Solution;
 
 /** P10: natural convection in a square heated from one side and cooled from the other. */
-final class HeatedCavity extends FlowCase
+final class HeatedCavity extends HeatedBox
 {
-    private const SIZE = 0.05;
-
-    private const CONDUCTIVITY = 0.0262;
-
-    private const DENSITY = 1.177;
-
-    private const SPECIFIC_HEAT = 1006.0;
-
     /** Rayleigh number: mean Nu, greatest u on x = L/2 and its y, greatest v on y = L/2 and its x, greatest and least local Nu; tolerances of the mean and greatest Nu. */
     private const REFERENCE = [
         1000 => [1.11779, 3.649448, 0.8132339, 3.697438, 0.1783322, 1.506307, 0.69125, 0.01, 0.02],
@@ -53,23 +45,12 @@ final class HeatedCavity extends FlowCase
     /** @return list<Check> */
     private function cavity(int $rayleigh, int $cells): array
     {
-        $diffusivity = self::CONDUCTIVITY / self::DENSITY / self::SPECIFIC_HEAT;
-        $viscosity = 0.71 * self::CONDUCTIVITY / self::SPECIFIC_HEAT;
-        $gravity = $rayleigh * $viscosity / self::DENSITY * $diffusivity * 300.0 / self::SIZE ** 3;
         $lines = self::clustered($cells, self::SIZE, $rayleigh > 200000 ? 1.8 : 1.2);
-        $solution = $this->solve([
-            'surroundings' => ['temperature' => 300, 'gravity' => [0, -$gravity, 0]],
-            'physics' => ['flow' => 'laminar'],
-            'materials' => ['f' => self::fluid(self::DENSITY, $viscosity, self::CONDUCTIVITY, self::SPECIFIC_HEAT, 1 / 300)],
-            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [self::SIZE, self::SIZE, 0.01]], 'fluid' => 'f', 'sides' => [
-                'x-' => ['heat' => ['kind' => 'temperature', 'temperature' => 300.5]], 'x+' => ['heat' => ['kind' => 'temperature', 'temperature' => 299.5]],
-                'z-' => self::SYMMETRY, 'z+' => self::SYMMETRY]],
-            'analysis' => ['grid' => ['lines' => ['x' => $lines, 'y' => $lines, 'z' => [0, 0.01]]]],
-        ]);
+        $solution = $this->solve(self::box($rayleigh, $lines, [0.0, 0.01], ['z-' => self::SYMMETRY, 'z+' => self::SYMMETRY]));
         [$mean, $most, $least] = self::nusselt($solution);
         [$y, $u] = self::extreme(...self::profile($solution, 0, 1, 0.5 * self::SIZE), sign: 1);
         [$x, $v] = self::extreme(...self::profile($solution, 1, 0, 0.5 * self::SIZE), sign: 1);
-        $unit = $diffusivity / self::SIZE;
+        $unit = self::diffusivity() / self::SIZE;
         [$nu, $u0, $y0, $v0, $x0, $nuMost, $nuLeast, $tolerance, $localTolerance] = self::REFERENCE[$rayleigh];
         $case = sprintf('Ra 1e%d', (int) round(log10($rayleigh)));
 

@@ -5,16 +5,8 @@ declare(strict_types=1);
 namespace Foehn\Evidence;
 
 /** P11: natural convection in a cube heated from one side and cooled from the other. */
-final class HeatedCube extends FlowCase
+final class HeatedCube extends HeatedBox
 {
-    private const SIZE = 0.05;
-
-    private const CONDUCTIVITY = 0.0262;
-
-    private const DENSITY = 1.177;
-
-    private const SPECIFIC_HEAT = 1006.0;
-
     /** Rayleigh number: mean Nusselt number of the hot face, tolerance. */
     private const REFERENCE = [1000 => [1.07, 0.015], 10000 => [2.0542, 0.015], 100000 => [4.337, 0.015]];
 
@@ -47,18 +39,10 @@ final class HeatedCube extends FlowCase
     /** Half of the cube, on one side of its plane of symmetry. */
     private function nusselt(int $rayleigh, int $cells): float
     {
-        $diffusivity = self::CONDUCTIVITY / self::DENSITY / self::SPECIFIC_HEAT;
-        $viscosity = 0.71 * self::CONDUCTIVITY / self::SPECIFIC_HEAT;
-        $gravity = $rayleigh * $viscosity / self::DENSITY * $diffusivity * 300.0 / self::SIZE ** 3;
         $lines = self::clustered($cells, self::SIZE, 1.2);
         $result = $this->result([
-            'surroundings' => ['temperature' => 300, 'gravity' => [0, -$gravity, 0]],
-            'physics' => ['flow' => 'laminar'],
-            'materials' => ['f' => self::fluid(self::DENSITY, $viscosity, self::CONDUCTIVITY, self::SPECIFIC_HEAT, 1 / 300)],
-            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [self::SIZE, self::SIZE, self::SIZE / 2]], 'fluid' => 'f', 'sides' => [
-                'x-' => ['heat' => ['kind' => 'temperature', 'temperature' => 300.5]], 'x+' => ['heat' => ['kind' => 'temperature', 'temperature' => 299.5]], 'z+' => self::SYMMETRY]],
+            ...self::box($rayleigh, $lines, array_slice($lines, 0, intdiv($cells, 2) + 1), ['z+' => self::SYMMETRY]),
             'watches' => [self::watch('hot', ['side' => 'x-'], 'heat')],
-            'analysis' => ['grid' => ['lines' => ['x' => $lines, 'y' => $lines, 'z' => array_slice($lines, 0, intdiv($cells, 2) + 1)]]],
         ]);
 
         return -$result['watched']['hot'] / (self::CONDUCTIVITY * self::SIZE / 2);

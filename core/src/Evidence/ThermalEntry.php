@@ -95,26 +95,17 @@ final class ThermalEntry extends FlowCase
     /** @return array{float, float, float} */
     private static function cellSection(Solution $solution, int $n): array
     {
-        $flow = $solution->flow;
-        assert($flow !== null);
-        $layout = $flow->domain->layout;
-        [$nx, $ny] = $solution->grid->cells;
-        [$carried, $mass] = [0.0, 0.0];
-        for ($j = 0; $j < $ny; $j++) {
-            $m = 0.5 * ($flow->flux[0][$layout->index($n, $j + 1, 1)] + $flow->flux[0][$layout->index($n + 1, $j + 1, 1)]);
-            $carried += $m * $solution->temperature[$n + $nx * $j];
-            $mass += $m;
-        }
+        $bulk = self::bulkTemperature($solution, $n);
         $faces = $solution->system->faces;
         for ($f = 0; $f < $faces->count(); $f++) {
             if ($faces->side[$f] === 2 && $faces->cell[$f] === $n) {
                 $wall = $faces->surfaceTemperature($f, $solution->temperature);
                 $flux = -$faces->heatOut($f, $solution->temperature) / $faces->area[$f];
 
-                return [$carried / $mass, $wall, $flux * 2 * self::GAP / self::CONDUCTIVITY / ($wall - $carried / $mass)];
+                return [$bulk, $wall, $flux * 2 * self::GAP / self::CONDUCTIVITY / ($wall - $bulk)];
             }
         }
 
-        return [$carried / $mass, NAN, NAN];
+        return [$bulk, NAN, NAN];
     }
 }
