@@ -348,8 +348,7 @@ final class FlowSolver
         foreach ([0, 1, 2] as $axis) {
             $momentum = new Momentum(
                 $this->domain, $axis, $this->viscosity[0], $this->viscosity[1], $field->flux, $field->velocity[$axis], $field->pressure,
-                $this->devices->addForces($axis, $this->forces($axis)), $this->devices->loss[$axis], $this->fluid->density, $relaxation, 1.0,
-                $inertia,
+                $this->devices->addForces($axis, $this->forces($axis)), $this->devices->loss[$axis], $this->fluid->density, $relaxation, $inertia,
             );
             $u = $field->velocity[$axis];
             for ($sweep = 0; $sweep < self::SWEEPS; $sweep++) {

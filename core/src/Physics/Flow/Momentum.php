@@ -47,14 +47,11 @@ final class Momentum
         array $loss,
         float $density,
         float $relaxation,
-        float $order,
         float $inertia,
     ) {
         $layout = $domain->layout;
         [$b, $c] = Axes::across($axis);
-        $correction = $order > 0.0
-            ? self::deferred($layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->stride[$b], $layout->stride[$c], $layout->width[$b], $layout->width[$c], $domain->face[$axis], $flux[$axis], $flux[$b], $flux[$c], $u, $order)
-            : $layout->zeros();
+        $correction = self::deferred($layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->stride[$b], $layout->stride[$c], $layout->width[$b], $layout->width[$c], $domain->face[$axis], $flux[$axis], $flux[$b], $flux[$c], $u);
         [$e, $w, $n, $s, $t, $d, $this->b, $this->inverse, $this->mobility] = self::assemble(
             $layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->stride[$b], $layout->stride[$c],
             $layout->width[$axis], $layout->width[$b], $layout->width[$c], $domain->face[$axis], $domain->fluid, $domain->drag,
@@ -247,7 +244,7 @@ final class Momentum
      * @param list<float> $u
      * @return list<float>
      */
-    private static function deferred(array $size, int $pad, int $axis, int $sa, int $sb, int $sc, array $wb, array $wc, array $face, array $fa, array $fb, array $fc, array $u, float $order): array
+    private static function deferred(array $size, int $pad, int $axis, int $sa, int $sb, int $sc, array $wb, array $wc, array $face, array $fa, array $fb, array $fc, array $u): array
     {
         [$mx, $my, $mz] = $size;
         $force = array_fill(0, count($u), 0.0);
@@ -275,7 +272,7 @@ final class Momentum
                         }
                         if ($step * $back > 0.0) {
                             $limit = 2.0 * $back / $step;
-                            $extra = $order * 0.5 * $f * ($limit < 1.0 ? $limit : 1.0) * $step;
+                            $extra = 0.5 * $f * ($limit < 1.0 ? $limit : 1.0) * $step;
                             $force[$c] -= $extra;
                             $force[$q] += $extra;
                         }
@@ -298,7 +295,7 @@ final class Momentum
                         }
                         if ($step * $back > 0.0) {
                             $limit = 2.0 * $back / $step;
-                            $extra = $order * $share * $f * ($limit < 1.0 ? $limit : 1.0) * $step;
+                            $extra = $share * $f * ($limit < 1.0 ? $limit : 1.0) * $step;
                             $force[$c] -= $extra;
                             $force[$m] += $extra;
                         }
@@ -318,7 +315,7 @@ final class Momentum
                         }
                         if ($step * $back > 0.0) {
                             $limit = 2.0 * $back / $step;
-                            $extra = $order * $share * $f * ($limit < 1.0 ? $limit : 1.0) * $step;
+                            $extra = $share * $f * ($limit < 1.0 ? $limit : 1.0) * $step;
                             $force[$c] -= $extra;
                             $force[$m] += $extra;
                         }
