@@ -33,6 +33,12 @@ final readonly class Fan extends FlatShape
         return 'fan';
     }
 
+    /** Last volume flow of the curve, m3/s: blowing freely, where the curve ends at no pressure. */
+    public function freeFlow(): float
+    {
+        return $this->curve[count($this->curve) - 1][0] * $this->speedFactor;
+    }
+
     /**
      * Pressure rise at a volume flow, Pa, and its slope, Pa/(m3/s). Flow scales with speed, pressure with its square (fan laws).
      * Beyond its ends the curve goes on along its first and last piece, so that a fan blown through brakes the flow.

@@ -14,6 +14,9 @@ use Foehn\Shapes\Screen;
 /** Fans and screens on the faces of the grid, and the state of the fans. */
 final class Devices
 {
+    /** Most that the rise of a fan changes at once, as a share of it (at least of a tenth of its greatest): flows overshoot while they take shape. */
+    private const LARGEST_STEP = 0.5;
+
     /** @var array<int, array{fan: Fan, faces: list<int>, areas: list<float>, rise: float, flow: float}> by part index */
     private array $fans = [];
 
@@ -59,25 +62,36 @@ final class Devices
                 $flow += $state['fan']->direction * $velocity[$state['fan']->axis][$face] * $state['areas'][$n];
             }
             [$rise, $slope] = $state['fan']->rise($flow);
-            $weight = 1.0 / (1.0 + max(0.0, -$slope) * max($flow, 0.0) / max(2.0 * abs($state['rise']), 1e-12));
-            // The first step has no state of the system to go by.
-            $weight = $state['rise'] === 0.0 ? 1.0 : $weight;
-            $this->fans[$index]['rise'] += $weight * ($rise - $state['rise']);
+            $now = $state['rise'];
+            if ($now === 0.0) {
+                // From rest, before the system has shown its resistance.
+                $next = $state['fan']->rise(0.5 * $state['fan']->freeFlow())[0];
+            } else {
+                $weight = 1.0 / (1.0 + max(0.0, -$slope) * max($flow, 0.0) / (2.0 * abs($now)));
+                $reach = self::LARGEST_STEP * max(abs($now), 0.1 * abs($state['fan']->rise(0.0)[0]));
+                $next = $now + max(-$reach, min($reach, $weight * ($rise - $now)));
+            }
+            $this->fans[$index]['rise'] = $next;
             $this->fans[$index]['flow'] = $flow;
         }
     }
 
-    /** @return list<float> pressure rise of each fan, Pa */
+    /** @return array<string, float> pressure rise of each fan by part, Pa */
     public function rises(): array
     {
-        return array_values(array_map(fn (array $state) => $state['rise'], $this->fans));
+        $rises = [];
+        foreach ($this->fans as $index => $state) {
+            $rises[$this->model->parts[$index]->id] = $state['rise'];
+        }
+
+        return $rises;
     }
 
-    /** @param list<float> $rises */
+    /** @param array<string, float> $rises Pa, by part; fans that are not named start from rest */
     public function setRises(array $rises): void
     {
-        foreach (array_keys($this->fans) as $n => $index) {
-            $this->fans[$index]['rise'] = $rises[$n];
+        foreach (array_keys($this->fans) as $index) {
+            $this->fans[$index]['rise'] = $rises[$this->model->parts[$index]->id] ?? 0.0;
         }
     }
 
@@ -131,8 +145,7 @@ final class Devices
     {
         $speed = 0.0;
         foreach ($this->fans as $state) {
-            $curve = $state['fan']->curve;
-            $speed = max($speed, $curve[count($curve) - 1][0] * $state['fan']->speedFactor / array_sum($state['areas']));
+            $speed = max($speed, $state['fan']->freeFlow() / array_sum($state['areas']));
         }
 
         return $speed;

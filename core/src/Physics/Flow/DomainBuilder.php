@@ -114,7 +114,7 @@ final class DomainBuilder
                     $face = $upper ? $cell : $ghost;
                     $opening->faces[] = $face;
                     $opening->cells[] = $cell;
-                    $opening->areas[] = $this->layout->faceArea($cell, $axis);
+                    $opening->areas[] = $grid->widths[$a][$ja] * $grid->widths[$b][$jb];
                     $centre = [$grid->centres[0][$place[0] - 1], $grid->centres[1][$place[1] - 1], $grid->centres[2][$place[2] - 1]];
                     $centre[$axis] = $grid->lines[$axis][$upper ? $grid->cells[$axis] : 0];
                     $opening->temperatures[] = $flow->temperature->isConstant() ? $flow->temperature->constant : $flow->temperature->at(...$centre);

@@ -8,6 +8,7 @@ use Foehn\Numerics\ConjugateResiduals;
 use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\SparseMatrix;
 use Foehn\Numerics\Stencil;
+use Foehn\Numerics\Vectors;
 use Foehn\Physics\Heat\HeatSystem;
 
 /**
@@ -26,6 +27,14 @@ final class EnergyTransport
 
     private ?Multigrid $multigrid = null;
 
+    private ?SparseMatrix $matrix = null;
+
+    /** @var list<float> W per padded cell: sources and what comes in through openings */
+    private array $entering = [];
+
+    /** @var ?array{list<float>, list<float>, list<float>} the flow the equations are for */
+    private ?array $flux = null;
+
     private int $age = 0;
 
     public function __construct(private readonly FlowDomain $domain, private readonly HeatSystem $heat, private readonly float $specificHeat)
@@ -43,27 +52,35 @@ final class EnergyTransport
     {
         $layout = $this->domain->layout;
         $reference = $this->heat->reference;
-        [$matrix, $strength, $source] = $this->equations($flux, $order > 0.0 ? $this->deferred($flux, $temperature, $order) : null);
+        if ($this->flux !== $flux) {
+            $this->flux = $flux;
+            [$this->matrix, $strength, $this->entering] = $this->equations($flux);
+            if ($this->multigrid === null || $this->age >= self::KEEP || $mostIterations > 5) {
+                $this->multigrid = Multigrid::convective($this->matrix, $strength);
+                $this->age = 0;
+            }
+            $this->age++;
+        }
+        $source = $this->entering;
+        if ($order > 0.0) {
+            $source = Vectors::plus($source, 1.0, $this->deferred($flux, $temperature, $order));
+        }
+        $source = Stencil::pack($source, $this->unknown, $this->size);
         $x = Stencil::pick($layout->toStencil($temperature), $this->unknown, $this->size);
         foreach ($x as $u => $value) {
             $x[$u] = $value - $reference;
         }
-        if ($this->multigrid === null || $this->age >= self::KEEP || $mostIterations > 5) {
-            $this->multigrid = Multigrid::convective($matrix, $strength);
-            $this->age = 0;
-        }
-        $this->age++;
-        $solution = ConjugateResiduals::solve($matrix, $this->multigrid, $source, $x, $tolerance, $mostIterations);
+        assert($this->matrix !== null && $this->multigrid !== null);
+        $solution = ConjugateResiduals::solve($this->matrix, $this->multigrid, $source, $x, $tolerance, $mostIterations);
 
         return $layout->spread($this->heat->temperatures(Stencil::unpack($solution->x, $this->unknown)), $reference);
     }
 
     /**
      * @param array{list<float>, list<float>, list<float>} $flux
-     * @param ?list<float> $correction W per padded cell
-     * @return array{SparseMatrix, SparseMatrix, list<float>}
+     * @return array{SparseMatrix, SparseMatrix, list<float>} equations, strength of their links, and W into each padded cell
      */
-    private function equations(array $flux, ?array $correction): array
+    private function equations(array $flux): array
     {
         $layout = $this->domain->layout;
         $stencil = $this->heat->stencil;
@@ -79,11 +96,6 @@ final class EnergyTransport
                 }
             }
         }
-        if ($correction !== null) {
-            foreach ($correction as $c => $watts) {
-                $source[$c] += $watts;
-            }
-        }
         $sums = Stencil::pack($extra, $this->unknown, $this->size);
         [$from, $to, $weight, $back, $mean] = [[], [], [], [], []];
         foreach ([0, 1, 2] as $axis) {
@@ -95,7 +107,7 @@ final class EnergyTransport
 
         return [
             SparseMatrix::fromLinks($from, $to, $weight, $sums, $back), SparseMatrix::fromLinks($from, $to, $mean, $sums),
-            Stencil::pack($source, $this->unknown, $this->size),
+            $source,
         ];
     }
 

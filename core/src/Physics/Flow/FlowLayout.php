@@ -59,16 +59,42 @@ final readonly class FlowLayout
         return [$c % $this->size[0], intdiv($c, $this->size[0]) % $this->size[1], intdiv($c, $this->stride[2])];
     }
 
-    /** Area of the faces across an axis, m2. */
-    public function faceArea(int $c, int $axis): float
+    /** @return list<float> areas of the upper faces across an axis, m2, in this layout */
+    public function faceAreas(int $axis): array
     {
-        $place = $this->place($c);
-        $area = 1.0;
-        foreach ([0, 1, 2] as $other) {
-            $area *= $other === $axis ? 1.0 : $this->width[$other][$place[$other]];
+        $sizes = $this->width;
+        $sizes[$axis] = array_fill(0, $this->size[$axis], 1.0);
+
+        return self::products($this->size, $this->pad, $sizes[0], $sizes[1], $sizes[2], $this->zeros());
+    }
+
+    /** @return list<float> of the cells, m3, in this layout */
+    public function volumes(): array
+    {
+        return self::products($this->size, $this->pad, $this->width[0], $this->width[1], $this->width[2], $this->zeros());
+    }
+
+    /**
+     * @param array{int, int, int} $size
+     * @param list<float> $x
+     * @param list<float> $y
+     * @param list<float> $z
+     * @param list<float> $products
+     * @return list<float>
+     */
+    private static function products(array $size, int $pad, array $x, array $y, array $z, array $products): array
+    {
+        [$mx, $my, $mz] = $size;
+        $c = $pad;
+        for ($k = 0; $k < $mz; $k++) {
+            for ($j = 0; $j < $my; $j++) {
+                for ($i = 0; $i < $mx; $i++) {
+                    $products[$c++] = $x[$i] * $y[$j] * $z[$k];
+                }
+            }
         }
 
-        return $area;
+        return $products;
     }
 
     /**

@@ -21,6 +21,9 @@ final class PressureCorrection
     /** Where the flow is driven through the space, more accuracy is wasted while the velocities still move. */
     public const ROUGH = [0.1, 4];
 
+    /** Before heat is carried. */
+    public const FINE = [1e-3, 25];
+
     /** The coefficients change slowly, so a hierarchy serves this many corrections. */
     private const KEEP = 12;
 

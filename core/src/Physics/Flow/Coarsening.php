@@ -1,0 +1,506 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Flow;
+
+use Foehn\Grid\Axes;
+use Foehn\Grid\Grid;
+
+/**
+ * A coarser level of the flow made by joining neighbouring intervals of the grid lines, and what goes up and down between the
+ * two. Narrow intervals are joined first, which evens the cells out; walls need not lie on the coarse lines.
+ */
+final class Coarsening
+{
+    /** Intervals are joined up to a width that rises by this factor ... */
+    private const RISE = 1.25;
+
+    /** ... from this multiple of the narrowest, */
+    private const FIRST = 2.1;
+
+    /** ... times this and the share of a wall between them, */
+    private const WALL = 3.0;
+
+    /** ... until the cells have become fewer than this share. */
+    private const FEWER = 0.2;
+
+    public readonly FlowLevel $coarse;
+
+    /**
+     * Per axis, by fine cell or face: two coarse places (in steps of the coarse layout) and the weight of the second.
+     *
+     * @var array<int, array{list<int>, list<int>, list<float>}> where the cell lies; its centre between coarse centres; its upper face between coarse faces
+     */
+    private array $within = [];
+
+    /** @var array<int, array{list<int>, list<int>, list<float>}> */
+    private array $between = [];
+
+    /** @var array<int, array{list<int>, list<int>, list<float>}> */
+    private array $along = [];
+
+    /** @var array<int, list<float>> 1 where the upper face of the cell lies on a coarse face */
+    private array $onFace = [];
+
+    /** @var array<int, list<float>> distance of the centres over that of the coarse ones across a coarse face, else 0 */
+    private array $nearer = [];
+
+    /** @var array<int, list<float>> square of the width over the coarse width */
+    private array $share = [];
+
+    /** @var array<int, list<float>> */
+    private array $ones = [];
+
+    public function __construct(private readonly FlowLevel $fine)
+    {
+        $layout = $fine->layout;
+        $parents = self::parents($fine);
+        $lines = [];
+        foreach ([0, 1, 2] as $axis) {
+            $own = $layout->grid->lines[$axis];
+            $coarse = [$own[0]];
+            foreach ($own as $i => $x) {
+                if ($i > 0 && $parents[$axis][$i] !== $parents[$axis][$i + 1]) {
+                    $coarse[] = $x;
+                }
+            }
+            $lines[] = $coarse;
+        }
+        $coarseLayout = new FlowLayout(new Grid([$lines[0], $lines[1], $lines[2]]));
+        foreach ([0, 1, 2] as $axis) {
+            $this->tables($axis, $parents[$axis], $layout, $coarseLayout);
+        }
+        $this->coarse = $this->level($coarseLayout);
+        $this->restrictFriction();
+    }
+
+    /** Friction of the fine level on the coarse one: sums; links get longer with the distances. */
+    public function restrictFriction(): void
+    {
+        $friction = $this->fine->friction;
+        [$along, $across, $drag, $loss] = [[], [], [], []];
+        foreach ([0, 1, 2] as $axis) {
+            [$b, $c] = Axes::across($axis);
+            $scale = $this->ones;
+            $scale[$axis] = $this->share[$axis];
+            $along[] = $this->gather($friction->along[$axis], $this->within, $scale);
+            $tables = $this->faceTables($axis);
+            $links = [];
+            foreach ([$b, $c] as $n => $other) {
+                $scale = $this->ones;
+                $scale[$other] = $this->nearer[$other];
+                $links[] = $this->gather($friction->across[$axis][$n], $tables, $scale);
+            }
+            $across[] = [$links[0], $links[1]];
+            $drag[] = $this->drag($axis, $tables);
+            $loss[] = $this->gather($friction->loss[$axis], $tables, $this->ones);
+        }
+        $zeros = $this->coarse->layout->zeros();
+        $this->coarse->friction = new Friction($along, $across, $drag, [$zeros, $zeros, $zeros], $loss);
+    }
+
+    /**
+     * Near a wall the fluid is slower than the mean over a coarse face, so its drag counts by the present velocities.
+     *
+     * @param array<int, array{list<int>, list<int>, list<float>}> $tables
+     * @return list<float>
+     */
+    private function drag(int $axis, array $tables): array
+    {
+        $fine = $this->fine;
+        [$rubbing, $passing] = self::bySpeed($fine->friction->drag[$axis], $fine->area[$axis], $fine->velocity[$axis]);
+        $area = $this->gather($fine->area[$axis], $tables, $this->ones);
+        $passing = $this->gather($passing, $tables, $this->ones);
+
+        return self::times($this->gather($rubbing, $tables, $this->ones), self::quotients($area, $passing));
+    }
+
+    /**
+     * @param list<float> $drag
+     * @param list<float> $area
+     * @param list<float> $u
+     * @return array{list<float>, list<float>} drag and area times speed; at rest all speeds count alike
+     */
+    private static function bySpeed(array $drag, array $area, array $u): array
+    {
+        $least = 1e-3 * max(1e-12, max($u), -min($u));
+        for ($c = 0, $n = count($u); $c < $n; $c++) {
+            $speed = ($u[$c] < 0.0 ? -$u[$c] : $u[$c]) + $least;
+            $drag[$c] *= $speed;
+            $area[$c] *= $speed;
+        }
+
+        return [$drag, $area];
+    }
+
+    /**
+     * Velocities and pressures of the fine level as means on the coarse one.
+     *
+     * @param array{list<float>, list<float>, list<float>} $flux mass flow on the fine level, kg/s
+     */
+    public function restrictState(array $flux): void
+    {
+        $coarse = $this->coarse;
+        foreach ([0, 1, 2] as $axis) {
+            $through = $this->gather($flux[$axis], $this->within, $this->planes($axis));
+            $coarse->velocity[$axis] = self::means($through, $coarse->given[$axis], $coarse->area[$axis], $coarse->layout->faceAreas($axis), $coarse->density);
+        }
+        $coarse->pressure = self::quotients($this->gather(self::times($this->fine->pressure, $this->fine->volume), $this->within, $this->ones), $coarse->volume);
+    }
+
+    /**
+     * Forces on the fine faces summed on the coarse ones.
+     *
+     * @param list<float> $force N
+     * @return list<float>
+     */
+    public function restrictForce(int $axis, array $force): array
+    {
+        return $this->gather($force, $this->faceTables($axis), $this->ones);
+    }
+
+    /**
+     * Adds corrections of the coarse level to the fine one.
+     *
+     * @param array{list<float>, list<float>, list<float>} $velocity m/s
+     * @param list<float> $pressure Pa
+     */
+    public function prolongate(array $velocity, array $pressure): void
+    {
+        $fine = $this->fine;
+        $layout = $fine->layout;
+        $pad = $this->coarse->layout->pad;
+        foreach ([0, 1, 2] as $axis) {
+            $tables = [$this->between[0], $this->between[1], $this->between[2]];
+            $tables[$axis] = $this->along[$axis];
+            $u = $fine->velocity[$axis];
+            $fine->velocity[$axis] = [];
+            $fine->velocity[$axis] = self::scatter($layout->size, $layout->pad, $pad, ...$tables[0], ...$tables[1], ...$tables[2], where: $fine->area[$axis], values: $velocity[$axis], to: $u);
+        }
+        $p = $fine->pressure;
+        $fine->pressure = [];
+        $fine->pressure = self::scatter($layout->size, $layout->pad, $pad, ...$this->within[0], ...$this->within[1], ...$this->within[2], where: $fine->volume, values: $pressure, to: $p);
+    }
+
+    /**
+     * Coarse cell of each fine one with ghosts, per axis.
+     *
+     * @return array{list<int>, list<int>, list<int>}
+     */
+    private static function parents(FlowLevel $level): array
+    {
+        $grid = $level->layout->grid;
+        $blocked = array_map(fn (int $axis) => self::blocked($level, $axis), [0, 1, 2]);
+        $width = self::FIRST * min(min($grid->widths[0]), min($grid->widths[1]), min($grid->widths[2]));
+        while (true) {
+            $parents = [];
+            $cells = 1;
+            $pairs = true;
+            foreach ($grid->widths as $axis => $widths) {
+                $parent = [0];
+                $coarse = 0;
+                $count = count($widths);
+                for ($i = 0; $i < $count; $i++) {
+                    $parent[] = ++$coarse;
+                    if ($i + 1 < $count) {
+                        if (($widths[$i] + $widths[$i + 1]) * (1.0 + self::WALL * $blocked[$axis][$i]) <= $width) {
+                            $parent[] = $coarse;
+                            $i++;
+                        } else {
+                            $pairs = false;
+                        }
+                    }
+                }
+                $parent[] = $coarse + 1;
+                $parents[] = $parent;
+                $cells *= $coarse;
+            }
+            if ($pairs || $cells <= self::FEWER * $grid->count()) {
+                return [$parents[0], $parents[1], $parents[2]];
+            }
+            $width *= self::RISE;
+        }
+    }
+
+    /**
+     * Share of each plane between two layers of cells that keeps fluid from fluid. Cells on both sides of a wall that are
+     * joined feel each other, which they should not.
+     *
+     * @return list<float>
+     */
+    private static function blocked(FlowLevel $level, int $axis): array
+    {
+        $layout = $level->layout;
+        $n = $layout->grid->cells[$axis];
+        $closed = $whole = array_fill(0, $n + 1, 0.0);
+        $areas = $layout->faceAreas($axis);
+        foreach ($level->area[$axis] as $c => $open) {
+            if ($areas[$c] > 0.0) {
+                $i = $layout->place($c)[$axis];
+                if ($i < $n + 1) {
+                    $whole[$i] += $areas[$c];
+                    if ($level->volume[$c] > 0.0 && $level->volume[$c + $layout->stride[$axis]] > 0.0) {
+                        $closed[$i] += $areas[$c] - $open;
+                    }
+                }
+            }
+        }
+        $shares = [];
+        for ($i = 1; $i < $n; $i++) {
+            $shares[] = $closed[$i] / $whole[$i];
+        }
+
+        return $shares;
+    }
+
+    /** @param list<int> $parent */
+    private function tables(int $axis, array $parent, FlowLayout $layout, FlowLayout $coarse): void
+    {
+        $n = count($parent) - 2;
+        $step = $coarse->stride[$axis];
+        $w = $layout->width[$axis];
+        $wide = $coarse->width[$axis];
+        $lines = $layout->grid->lines[$axis];
+        $coarseLines = $coarse->grid->lines[$axis];
+        $zeros = array_fill(0, $n + 2, 0.0);
+        $ones = array_fill(0, $n + 2, 1.0);
+        $places = array_map(fn (int $p) => $p * $step, $parent);
+        [$second, $far, $weight, $lower, $upper, $rise] = [$places, $places, $zeros, $places, $places, $zeros];
+        [$onFace, $nearer, $share] = [$zeros, $zeros, $zeros];
+        for ($i = 0; $i <= $n; $i++) {
+            $p = $parent[$i];
+            if ($parent[$i + 1] !== $p) {
+                $onFace[$i] = 1.0;
+                $nearer[$i] = $i > 0 && $i < $n ? ($w[$i] + $w[$i + 1]) / ($wide[$p] + $wide[$p + 1]) : 0.0;
+            } else {
+                // Inside a coarse cell, between its lower and its upper face.
+                $lower[$i] = ($p - 1) * $step;
+                $rise[$i] = ($lines[$i] - $coarseLines[$p - 1]) / $wide[$p];
+            }
+            if ($i > 0) {
+                $share[$i] = ($w[$i] / $wide[$p]) ** 2;
+                $off = 0.5 * ($lines[$i - 1] + $lines[$i] - $coarseLines[$p - 1] - $coarseLines[$p]);
+                if (abs($off) > 1e-9 * $wide[$p]) {
+                    $next = $off > 0.0 ? $p + 1 : $p - 1;
+                    $far[$i] = $next * $step;
+                    $weight[$i] = 2.0 * abs($off) / ($wide[$p] + $wide[$next]);
+                }
+            }
+        }
+        $this->within[$axis] = [$places, $second, $zeros];
+        $this->between[$axis] = [$places, $far, $weight];
+        $this->along[$axis] = [$lower, $upper, $rise];
+        $this->onFace[$axis] = $onFace;
+        $this->nearer[$axis] = $nearer;
+        $this->share[$axis] = $share;
+        $this->ones[$axis] = $ones;
+    }
+
+    private function level(FlowLayout $layout): FlowLevel
+    {
+        $fine = $this->fine;
+        [$area, $given, $outside] = [[], [], []];
+        foreach ([0, 1, 2] as $axis) {
+            $area[] = $open = $this->gather($fine->area[$axis], $this->within, $this->planes($axis), $layout);
+            $given[] = $this->gather($fine->given[$axis], $this->within, $this->planes($axis), $layout);
+            $out = array_fill(0, $layout->length, 0);
+            $n = $layout->grid->cells[$axis];
+            foreach ($open as $c => $a) {
+                if ($a > 0.0) {
+                    $place = $layout->place($c)[$axis];
+                    $out[$c] = $place === 0 ? -1 : ($place === $n ? 1 : 0);
+                }
+            }
+            $outside[] = $out;
+        }
+
+        return new FlowLevel(
+            $layout, $fine->density, [$area[0], $area[1], $area[2]], [$given[0], $given[1], $given[2]], [$outside[0], $outside[1], $outside[2]],
+            $this->gather($fine->volume, $this->within, $this->ones, $layout),
+        );
+    }
+
+    /** @return array<int, array{list<int>, list<int>, list<float>}> of faces across an axis */
+    private function faceTables(int $axis): array
+    {
+        $tables = $this->within;
+        $tables[$axis] = $this->along[$axis];
+
+        return $tables;
+    }
+
+    /** @return array<int, list<float>> 1 for faces that lie on coarse ones */
+    private function planes(int $axis): array
+    {
+        $scale = $this->ones;
+        $scale[$axis] = $this->onFace[$axis];
+
+        return $scale;
+    }
+
+    /**
+     * @param list<float> $values
+     * @param array<int, array{list<int>, list<int>, list<float>}> $tables
+     * @param array<int, list<float>> $scale
+     * @return list<float> on the coarse level
+     */
+    private function gather(array $values, array $tables, array $scale, ?FlowLayout $coarse = null): array
+    {
+        $layout = $this->fine->layout;
+        $coarse ??= $this->coarse->layout;
+
+        return self::sums($layout->size, $layout->pad, $coarse->pad, ...$tables[0], ...$tables[1], ...$tables[2], x: $scale[0], y: $scale[1], z: $scale[2], values: $values, to: $coarse->zeros());
+    }
+
+    /**
+     * @param array{int, int, int} $size
+     * @param list<int> $a0
+     * @param list<int> $a1
+     * @param list<float> $a
+     * @param list<int> $b0
+     * @param list<int> $b1
+     * @param list<float> $b
+     * @param list<int> $c0
+     * @param list<int> $c1
+     * @param list<float> $c
+     * @param list<float> $x
+     * @param list<float> $y
+     * @param list<float> $z
+     * @param list<float> $values
+     * @param list<float> $to
+     * @return list<float>
+     */
+    private static function sums(
+        array $size, int $pad, int $coarsePad, array $a0, array $a1, array $a, array $b0, array $b1, array $b, array $c0, array $c1, array $c,
+        array $x, array $y, array $z, array $values, array $to,
+    ): array {
+        [$mx, $my, $mz] = $size;
+        $n = $pad;
+        for ($k = 0; $k < $mz; $k++) {
+            for ($j = 0; $j < $my; $j++) {
+                $row = $coarsePad + $b0[$j] + $c0[$k];
+                $jump = $b1[$j] - $b0[$j] + $c1[$k] - $c0[$k];
+                $far = $b[$j] + $c[$k];
+                $factor = $y[$j] * $z[$k];
+                if ($factor === 0.0) {
+                    $n += $mx;
+                    continue;
+                }
+                for ($i = 0; $i < $mx; $i++, $n++) {
+                    $value = $factor * $x[$i] * $values[$n];
+                    if ($value !== 0.0) {
+                        // Only one of the three axes interpolates.
+                        $w = $a[$i] + $far;
+                        $m = $row + $a0[$i];
+                        if ($w > 0.0) {
+                            $to[$m] += (1.0 - $w) * $value;
+                            $to[$m + $a1[$i] - $a0[$i] + $jump] += $w * $value;
+                        } else {
+                            $to[$m] += $value;
+                        }
+                    }
+                }
+            }
+        }
+
+        return $to;
+    }
+
+    /**
+     * @param array{int, int, int} $size
+     * @param list<int> $a0
+     * @param list<int> $a1
+     * @param list<float> $a
+     * @param list<int> $b0
+     * @param list<int> $b1
+     * @param list<float> $b
+     * @param list<int> $c0
+     * @param list<int> $c1
+     * @param list<float> $c
+     * @param list<float> $where only where this is positive
+     * @param list<float> $values
+     * @param list<float> $to
+     * @return list<float>
+     */
+    private static function scatter(
+        array $size, int $pad, int $coarsePad, array $a0, array $a1, array $a, array $b0, array $b1, array $b, array $c0, array $c1, array $c,
+        array $where, array $values, array $to,
+    ): array {
+        [$mx, $my, $mz] = $size;
+        $n = $pad;
+        for ($k = 0; $k < $mz; $k++) {
+            for ($j = 0; $j < $my; $j++) {
+                $r00 = $coarsePad + $b0[$j] + $c0[$k];
+                $r10 = $coarsePad + $b1[$j] + $c0[$k];
+                $r01 = $coarsePad + $b0[$j] + $c1[$k];
+                $r11 = $coarsePad + $b1[$j] + $c1[$k];
+                $w11 = $b[$j] * $c[$k];
+                $w10 = $b[$j] - $w11;
+                $w01 = $c[$k] - $w11;
+                $w00 = 1.0 - $w10 - $w01 - $w11;
+                for ($i = 0; $i < $mx; $i++, $n++) {
+                    if ($where[$n] > 0.0) {
+                        $m = $a0[$i];
+                        $value = $w00 * $values[$r00 + $m] + $w10 * $values[$r10 + $m] + $w01 * $values[$r01 + $m] + $w11 * $values[$r11 + $m];
+                        if ($a[$i] > 0.0) {
+                            $m = $a1[$i];
+                            $value += $a[$i] * ($w00 * $values[$r00 + $m] + $w10 * $values[$r10 + $m] + $w01 * $values[$r01 + $m] + $w11 * $values[$r11 + $m] - $value);
+                        }
+                        $to[$n] += $value;
+                    }
+                }
+            }
+        }
+
+        return $to;
+    }
+
+    /**
+     * @param list<float> $flux
+     * @param list<float> $given
+     * @param list<float> $area
+     * @param list<float> $whole
+     * @return list<float> mean velocity on the open part, or on the whole face where nothing is open
+     */
+    private static function means(array $flux, array $given, array $area, array $whole, float $density): array
+    {
+        foreach ($flux as $c => $f) {
+            if ($area[$c] > 0.0) {
+                $flux[$c] = ($f - $given[$c]) / ($density * $area[$c]);
+            } elseif ($f !== 0.0) {
+                $flux[$c] = $f / ($density * $whole[$c]);
+            }
+        }
+
+        return $flux;
+    }
+
+    /**
+     * @param list<float> $a
+     * @param list<float> $b
+     * @return list<float>
+     */
+    private static function times(array $a, array $b): array
+    {
+        for ($c = 0, $n = count($a); $c < $n; $c++) {
+            $a[$c] *= $b[$c];
+        }
+
+        return $a;
+    }
+
+    /**
+     * @param list<float> $a
+     * @param list<float> $b
+     * @return list<float> 0 where the divisor is
+     */
+    private static function quotients(array $a, array $b): array
+    {
+        for ($c = 0, $n = count($a); $c < $n; $c++) {
+            $a[$c] = $b[$c] > 0.0 ? $a[$c] / $b[$c] : 0.0;
+        }
+
+        return $a;
+    }
+}

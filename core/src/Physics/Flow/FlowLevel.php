@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Flow;
+
+use Foehn\Numerics\Vectors;
+
+/**
+ * The momentum and mass equations on one grid, without regard to how it came about: what is open between neighbouring cells,
+ * what rubs, what drives. On the finest grid this is the model's geometry; on coarser ones sums over it, where a face may be
+ * open in part. Velocities are means over the open part of a face. Arrays are in the layout of the flow.
+ */
+final class FlowLevel
+{
+    /** @var array{list<float>, list<float>, list<float>} m/s on the upper faces of the cells */
+    public array $velocity;
+
+    /** @var list<float> Pa */
+    public array $pressure;
+
+    /** @var array{list<float>, list<float>, list<float>} forces on the faces, N */
+    public array $source;
+
+    public Friction $friction;
+
+    /**
+     * @param float $density kg/m3
+     * @param array{list<float>, list<float>, list<float>} $area open for flow that is computed, m2
+     * @param array{list<float>, list<float>, list<float>} $given mass flow through the rest of each face, kg/s
+     * @param array{list<int>, list<int>, list<int>} $outside +1 or -1 where the upper or lower neighbour of a face is the surroundings
+     * @param list<float> $volume of fluid in the cells, m3
+     */
+    public function __construct(
+        public readonly FlowLayout $layout,
+        public readonly float $density,
+        public readonly array $area,
+        public readonly array $given,
+        public readonly array $outside,
+        public readonly array $volume,
+    ) {
+        $zeros = $layout->zeros();
+        $this->velocity = $this->source = [$zeros, $zeros, $zeros];
+        $this->pressure = $zeros;
+    }
+
+    /** The finest level, at the velocities the domain gives. */
+    public static function finest(FlowDomain $domain, float $density): self
+    {
+        $layout = $domain->layout;
+        $area = $given = $outside = [];
+        foreach ([0, 1, 2] as $axis) {
+            $faces = $layout->faceAreas($axis);
+            $open = $through = $layout->zeros();
+            $out = array_fill(0, $layout->length, 0);
+            foreach ($domain->face[$axis] as $c => $kind) {
+                if ($kind === FlowDomain::GIVEN) {
+                    $through[$c] = $density * $faces[$c] * $domain->velocity[$axis][$c];
+                } else {
+                    $open[$c] = $faces[$c];
+                    $out[$c] = $kind === FlowDomain::INNER ? 0 : ($domain->fluid[$c] === 1 ? 1 : -1);
+                }
+            }
+            $area[] = $open;
+            $given[] = $through;
+            $outside[] = $out;
+        }
+        $volume = $layout->volumes();
+        foreach ($domain->fluid as $c => $fluid) {
+            $volume[$c] *= $fluid;
+        }
+        $level = new self($layout, $density, [$area[0], $area[1], $area[2]], [$given[0], $given[1], $given[2]], [$outside[0], $outside[1], $outside[2]], $volume);
+        $level->velocity = $domain->velocity;
+        $level->pressure = $domain->pressure;
+
+        return $level;
+    }
+
+    /** @return array{list<float>, list<float>, list<float>} mass flow through the faces, kg/s */
+    public function fluxes(): array
+    {
+        $flux = [];
+        foreach ([0, 1, 2] as $axis) {
+            $flux[] = self::massFlow($this->density, $this->area[$axis], $this->velocity[$axis], $this->given[$axis]);
+        }
+
+        return [$flux[0], $flux[1], $flux[2]];
+    }
+
+    /**
+     * @param array{list<float>, list<float>, list<float>} $flux kg/s through the faces
+     * @return array{list<float>, float} mass flow into each cell, kg/s, and the sum of its amounts
+     */
+    public function imbalance(array $flux): array
+    {
+        $layout = $this->layout;
+
+        return self::divergence($layout->pad, $layout->length - $layout->pad, $layout->stride[1], $layout->stride[2], $this->volume, $flux[0], $flux[1], $flux[2], $layout->zeros());
+    }
+
+    /**
+     * Velocities follow a pressure correction; the pressure takes a share of it.
+     *
+     * @param array{list<float>, list<float>, list<float>} $mobility m/s/Pa
+     * @param list<float> $p Pa
+     */
+    public function follow(array $mobility, array $p, float $share): void
+    {
+        $layout = $this->layout;
+        foreach ([0, 1, 2] as $axis) {
+            $u = $this->velocity[$axis];
+            $this->velocity[$axis] = [];
+            $this->velocity[$axis] = self::corrected($layout->pad, $layout->length - $layout->pad, $layout->stride[$axis], $mobility[$axis], $p, $u);
+        }
+        $pressure = $this->pressure;
+        $this->pressure = [];
+        $this->pressure = Vectors::plus($pressure, $share, $p);
+    }
+
+    /**
+     * @param list<float> $mobility
+     * @param list<float> $p
+     * @param list<float> $u
+     * @return list<float>
+     */
+    private static function corrected(int $first, int $end, int $s, array $mobility, array $p, array $u): array
+    {
+        for ($c = $first; $c < $end; $c++) {
+            $u[$c] += $mobility[$c] * ($p[$c] - $p[$c + $s]);
+        }
+
+        return $u;
+    }
+
+    /**
+     * @param list<float> $volume
+     * @param list<float> $x
+     * @param list<float> $y
+     * @param list<float> $z
+     * @param list<float> $net
+     * @return array{list<float>, float}
+     */
+    private static function divergence(int $first, int $end, int $sy, int $sz, array $volume, array $x, array $y, array $z, array $net): array
+    {
+        $sum = 0.0;
+        for ($c = $first; $c < $end; $c++) {
+            if ($volume[$c] > 0.0) {
+                $in = $x[$c - 1] - $x[$c] + $y[$c - $sy] - $y[$c] + $z[$c - $sz] - $z[$c];
+                $net[$c] = $in;
+                $sum += $in < 0.0 ? -$in : $in;
+            }
+        }
+
+        return [$net, $sum];
+    }
+
+    /**
+     * @param list<float> $area
+     * @param list<float> $u
+     * @param list<float> $flux
+     * @return list<float>
+     */
+    private static function massFlow(float $density, array $area, array $u, array $flux): array
+    {
+        for ($c = 0, $n = count($u); $c < $n; $c++) {
+            $flux[$c] += $density * $area[$c] * $u[$c];
+        }
+
+        return $flux;
+    }
+}

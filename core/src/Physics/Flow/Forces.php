@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Flow;
+
+use Foehn\Grid\Axes;
+use Foehn\Model\Model;
+
+/** Forces on the fluid that the model gives, and its buoyancy. */
+final class Forces
+{
+    /** @var array{list<float>, list<float>, list<float>} N on faces */
+    private array $given;
+
+    /** Whether temperature moves the fluid. */
+    public readonly bool $buoyant;
+
+    /** @var array{float, float, float} m/s2 */
+    private array $gravity;
+
+    public function __construct(Model $model, private readonly FlowDomain $domain, private readonly Fluid $fluid)
+    {
+        $this->gravity = $g = $model->surroundings->gravity;
+        $this->buoyant = $model->physics->heat && $model->physics->buoyancy && $fluid->expansion > 0.0 && $g[0] ** 2 + $g[1] ** 2 + $g[2] ** 2 > 0.0;
+        $this->given = $this->ofModel($model);
+    }
+
+    /** Whether the model itself pushes the fluid. */
+    public function drive(): bool
+    {
+        foreach ($this->given as $force) {
+            if (min($force) < 0.0 || max($force) > 0.0) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param list<float> $temperature K, in the layout of the flow
+     * @return list<float> N on the faces across an axis
+     */
+    public function on(int $axis, array $temperature): array
+    {
+        $g = $this->gravity[$axis];
+        if ($g === 0.0 || ! $this->buoyant) {
+            return $this->given[$axis];
+        }
+        $layout = $this->domain->layout;
+        $share = [];
+        foreach ($temperature as $t) {
+            $share[] = $this->fluid->buoyantShare($t);
+        }
+        // Without an opening the level of the pressure is free; about the mean it stays small.
+        $level = $this->domain->hasPressureLevel() ? 0.0 : $this->meanOfFluid($share);
+        [$b, $c] = Axes::across($axis);
+        $weight = $g * $this->fluid->density;
+
+        return self::buoyancy($layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->width[$axis], $layout->width[$b], $layout->width[$c],
+            $this->domain->face[$axis], $share, $level, $weight, $this->given[$axis]);
+    }
+
+    /** @param list<float> $values */
+    private function meanOfFluid(array $values): float
+    {
+        $sum = 0.0;
+        foreach ($this->domain->fluid as $c => $fluid) {
+            if ($fluid === 1) {
+                $sum += $values[$c];
+            }
+        }
+
+        return $sum / $this->domain->fluidCells;
+    }
+
+    /** @return array{list<float>, list<float>, list<float>} */
+    private function ofModel(Model $model): array
+    {
+        $layout = $this->domain->layout;
+        $zeros = $layout->zeros();
+        $forces = [$zeros, $zeros, $zeros];
+        foreach ($model->space->force ?? [] as $axis => $law) {
+            foreach ($this->domain->face[$axis] as $c => $kind) {
+                if ($kind === FlowDomain::GIVEN) {
+                    continue;
+                }
+                $place = $layout->place($c);
+                $at = [];
+                foreach ([0, 1, 2] as $other) {
+                    $at[] = $other === $axis ? $layout->grid->lines[$other][$place[$other]] : $layout->grid->centres[$other][$place[$other] - 1];
+                }
+                $length = 0.5 * ($layout->width[$axis][$place[$axis]] + $layout->width[$axis][$place[$axis] + 1]);
+                [$b, $cc] = Axes::across($axis);
+                $forces[$axis][$c] = $law->at(...$at) * $length * $layout->width[$b][$place[$b]] * $layout->width[$cc][$place[$cc]];
+            }
+        }
+
+        return $forces;
+    }
+
+    /**
+     * @param array{int, int, int} $size
+     * @param list<float> $wa
+     * @param list<float> $wb
+     * @param list<float> $wc
+     * @param list<int> $face
+     * @param list<float> $share
+     * @param list<float> $force
+     * @return list<float>
+     */
+    private static function buoyancy(array $size, int $pad, int $axis, int $s, array $wa, array $wb, array $wc, array $face, array $share, float $level, float $weight, array $force): array
+    {
+        [$mx, $my, $mz] = $size;
+        $c = $pad;
+        for ($k = 0; $k < $mz; $k++) {
+            for ($j = 0; $j < $my; $j++) {
+                for ($i = 0; $i < $mx; $i++, $c++) {
+                    if ($face[$c] !== 0) {
+                        $ia = $axis === 0 ? $i : ($axis === 1 ? $j : $k);
+                        $force[$c] += 0.5 * $weight * $wb[$axis === 0 ? $j : $i] * $wc[$axis === 2 ? $j : $k]
+                            * ($wa[$ia] * ($share[$c] - $level) + $wa[$ia + 1] * ($share[$c + $s] - $level));
+                    }
+                }
+            }
+        }
+
+        return $force;
+    }
+}

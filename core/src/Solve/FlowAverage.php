@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Numerics\Vectors;
+use Foehn\Physics\Flow\FlowLevel;
+
+/** The mean of a flow that does not become steady, over a number of steps, and how far its temperatures swing. */
+final class FlowAverage
+{
+    private int $count = 0;
+
+    /** @var list<list<float>> sums of velocities, pressure and temperature */
+    private array $sums = [];
+
+    /** @var list<float> K, by part */
+    private array $lowest = [];
+
+    /** @var list<float> K, by part */
+    private array $highest = [];
+
+    public function __construct(private readonly int $steps)
+    {
+    }
+
+    public function isFull(): bool
+    {
+        return $this->count >= $this->steps;
+    }
+
+    /**
+     * @param list<float> $temperature K, in the layout of the flow
+     * @param list<float> $parts greatest temperatures, K
+     */
+    public function add(FlowLevel $level, array $temperature, array $parts): void
+    {
+        $this->count++;
+        foreach ([...$level->velocity, $level->pressure, $temperature] as $n => $field) {
+            $this->sums[$n] = isset($this->sums[$n]) ? Vectors::plus($this->sums[$n], 1.0, $field) : $field;
+        }
+        foreach ($parts as $n => $t) {
+            $this->lowest[$n] = min($this->lowest[$n] ?? $t, $t);
+            $this->highest[$n] = max($this->highest[$n] ?? $t, $t);
+        }
+    }
+
+    /** Puts the mean in the place of the last state. */
+    public function apply(FlowLevel $level, HeatOnFlow $heat): void
+    {
+        if ($this->count === 0) {
+            return;
+        }
+        $share = 1.0 / $this->count;
+        $mean = array_map(fn (array $sum) => Vectors::combine($share, $sum, 0.0, $sum), $this->sums);
+        $level->velocity = [$mean[0], $mean[1], $mean[2]];
+        $level->pressure = $mean[3];
+        $heat->temperature = $mean[4];
+    }
+
+    /** Half the largest swing of a part's greatest temperature, K; null when none was seen. */
+    public function amplitude(): ?float
+    {
+        $swings = array_map(fn (float $low, float $high) => $high - $low, $this->lowest, $this->highest);
+
+        return $swings === [] ? null : 0.5 * max($swings);
+    }
+}

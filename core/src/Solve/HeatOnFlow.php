@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Grid\Grid;
+use Foehn\Grid\Voxels;
+use Foehn\Model\Model;
+use Foehn\Physics\Flow\EnergyTransport;
+use Foehn\Physics\Flow\FlowDomain;
+use Foehn\Physics\Flow\Turbulence;
+use Foehn\Physics\Heat\ConductionAssembler;
+use Foehn\Physics\Heat\HeatSystem;
+
+/** The temperature over fluid and solids on a flow that is given for the moment. */
+final class HeatOnFlow
+{
+    /** @var list<float> K, in the layout of the flow */
+    public array $temperature;
+
+    public HeatSystem $system;
+
+    private ?EnergyTransport $energy = null;
+
+    public function __construct(
+        private readonly Model $model,
+        private readonly Grid $grid,
+        private readonly Voxels $voxels,
+        private readonly FlowDomain $domain,
+        private readonly float $specificHeat,
+        float $start,
+    ) {
+        $this->temperature = array_fill(0, $domain->layout->length, $start);
+        $this->assemble(null);
+    }
+
+    /** The equations with the mixing of the present flow, and conductivities at the present temperatures. */
+    public function assemble(?Turbulence $turbulence): void
+    {
+        $mixing = $turbulence === null || $turbulence->conductivity === [] ? null : [$turbulence->conductivity, $turbulence->wallConductivity];
+        $this->system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), $mixing);
+        $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->specificHeat) : null;
+    }
+
+    /**
+     * Iterations on the energy equation; none where no heat is computed.
+     *
+     * @param array{list<float>, list<float>, list<float>} $flux kg/s through the faces
+     * @param float $order 0 for upwind, 1 for second order
+     * @return float mean change of the temperatures as a share of their spread
+     */
+    public function step(array $flux, float $tolerance, int $iterations, float $order): float
+    {
+        if ($this->energy === null) {
+            return 0.0;
+        }
+        $before = $this->temperature;
+        $this->temperature = $this->energy->step($flux, $before, $tolerance, $iterations, $order);
+        [$moved, $lowest, $highest] = [0.0, INF, -INF];
+        foreach ($this->temperature as $c => $t) {
+            $moved += abs($t - $before[$c]);
+            $lowest = min($lowest, $t);
+            $highest = max($highest, $t);
+        }
+
+        return $highest > $lowest ? $moved / (($highest - $lowest) * $this->grid->count()) : 0.0;
+    }
+
+    /**
+     * The energy equation with its second-order correction repeated until it stays.
+     *
+     * @param array{list<float>, list<float>, list<float>} $flux
+     */
+    public function settle(array $flux, ?Turbulence $turbulence, int $mostPasses, float $stays): void
+    {
+        $this->assemble($turbulence);
+        $moved = 0.1;
+        for ($pass = 0; $pass < $mostPasses && $moved > $stays; $pass++) {
+            // What the correction will move again need not be solved finely.
+            $moved = $this->step($flux, max(0.1 * $stays, 0.01 * min(0.1, $moved)), 30, 1.0);
+        }
+    }
+
+    /** @return list<float> K, of the cells of the grid */
+    public function cells(): array
+    {
+        return $this->domain->layout->gather($this->temperature);
+    }
+}
