@@ -42,11 +42,12 @@ final class SolveRun implements ShouldQueue
         if ($claimed === 0) {
             return;
         }
-        $run = Run::query()->with('revision')->findOrFail($this->runId);
+        $run = Run::query()->with(['revision', 'variant.project'])->findOrFail($this->runId);
         $run->samples()->delete();
         try {
             $model = ModelCodec::fromJson($run->revision->document)->withGrade($run->grade);
-            $solution = (new SteadySolver($model, new RunListener($run)))->solve();
+            [$start, $done] = $model->physics->hasFlow() ? $files->startOf($run) : [null, []];
+            $solution = (new SteadySolver($model, new RunListener($run, $files), $start, $done))->solve();
             $this->finish($run, $solution, $files);
         } catch (FoehnException $e) {
             $this->end($run, RunState::Failed, $e->getMessage());
@@ -58,23 +59,18 @@ final class SolveRun implements ShouldQueue
 
     private function finish(Run $run, Solution $solution, RunFiles $files): void
     {
-        if ($solution->stopped) {
-            $this->end($run, RunState::Stopped, sprintf('Stopped after %d iterations; what it had is not shown as a result.', $solution->iterations));
-
-            return;
+        $flow = $solution->flow !== null;
+        if ($flow || ($solution->converged && ! $solution->stopped)) {
+            $files->write($run, $solution);
         }
-        if (! $solution->converged) {
-            $this->end($run, RunState::Failed, sprintf('Not converged: the residual stayed at %.1e after %d iterations.', $solution->residual, $solution->iterations));
-
-            return;
-        }
-        $result = $files->write($run, $solution);
-        $run->fill([
-            'cells' => $result['grid']['cells'], 'iterations' => $solution->iterations, 'seconds' => $solution->seconds,
-            'limits' => $result['verdict']['limits'], 'missed' => $result['verdict']['missed'],
-            'worst_margin' => $result['verdict']['worstMargin'], 'worst_limit' => $result['verdict']['worst'],
-        ]);
-        $this->end($run, RunState::Solved, null);
+        [$state, $message] = match (true) {
+            $solution->stopped && $flow => [RunState::Stopped, sprintf('Stopped after %d steps: the flow so far is kept, it is not steady yet', $solution->iterations)],
+            $solution->stopped => [RunState::Stopped, sprintf('Stopped after %d iterations; what it had is not shown as a result.', $solution->iterations)],
+            $solution->converged => [RunState::Solved, null],
+            $flow => [RunState::Unsteady, sprintf('Not steady: the mean of the last steps is shown%s', isset($solution->regime['amplitude']) ? sprintf('; temperatures swing by ±%.1f K', $solution->regime['amplitude']) : '')],
+            default => [RunState::Failed, sprintf('Not converged: the residual stayed at %.1e after %d iterations.', $solution->residual, $solution->iterations)],
+        };
+        $this->end($run, $state, $message);
     }
 
     private function end(Run $run, RunState $state, ?string $message): void

@@ -17,16 +17,17 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $stop_requested
  * @property int $attempts
  * @property ?array<string, mixed> $progress
+ * @property int $picture results written so far
  * @property ?string $message
  * @property ?float $worst_margin K
  * @property ?\Illuminate\Support\Carbon $heartbeat_at
  */
 final class Run extends Model implements BelongsToProject
 {
-    protected $fillable = ['revision_id', 'user_id', 'grade', 'state', 'stop_requested', 'attempts', 'progress', 'message', 'cells', 'iterations', 'seconds',
+    protected $fillable = ['revision_id', 'user_id', 'grade', 'state', 'stop_requested', 'attempts', 'progress', 'picture', 'message', 'cells', 'iterations', 'seconds',
         'limits', 'missed', 'worst_margin', 'worst_limit', 'worker', 'heartbeat_at', 'started_at', 'finished_at'];
 
-    protected $attributes = ['state' => 'queued', 'stop_requested' => false, 'attempts' => 0];
+    protected $attributes = ['state' => 'queued', 'stop_requested' => false, 'attempts' => 0, 'picture' => 0];
 
     /** @return BelongsTo<Variant, $this> */
     public function variant(): BelongsTo

@@ -9,6 +9,7 @@ enum RunState: string
     case Queued = 'queued';
     case Running = 'running';
     case Solved = 'solved';
+    case Unsteady = 'unsteady';
     case Stopped = 'stopped';
     case Failed = 'failed';
 

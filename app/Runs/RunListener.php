@@ -7,6 +7,7 @@ namespace App\Runs;
 use App\Models\Run;
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
+use Foehn\Solve\Solution;
 
 /** Writes the progress of a run to the database and asks there whether it should stop. */
 final class RunListener implements ProgressListener
@@ -19,7 +20,7 @@ final class RunListener implements ProgressListener
 
     private bool $stop = false;
 
-    public function __construct(private readonly Run $run)
+    public function __construct(private readonly Run $run, private readonly RunFiles $files)
     {
         $this->started = microtime(true);
     }
@@ -35,6 +36,11 @@ final class RunListener implements ProgressListener
                 'iteration' => $progress->iteration, 'residual' => $progress->residual, 'worst_margin' => $progress->worstMargin, 'seconds' => $elapsed,
             ]);
         }
+    }
+
+    public function publish(Solution $solution): void
+    {
+        $this->files->write($this->run, $solution);
     }
 
     public function shouldStop(): bool

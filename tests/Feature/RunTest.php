@@ -108,7 +108,7 @@ final class RunTest extends TestCase
     {
         $run = $this->startedRun();
         // A file where the folder of the run should be: nothing can be written.
-        Storage::disk('fields')->put("runs/$run->id/temperature.f32.partial/x", '');
+        Storage::disk('fields')->put("runs/$run->id/1/temperature.f32.partial/x", '');
         $this->work($run);
 
         self::assertSame(RunState::Failed, $run->refresh()->state);

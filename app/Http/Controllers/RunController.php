@@ -52,7 +52,7 @@ final class RunController
 
     public function field(Run $run, string $field): Response
     {
-        $name = ['temperature' => 'temperature.f32', 'parts' => 'parts.u16'][$field] ?? abort(404, "There is no field \"$field\".");
+        $name = ['temperature' => 'temperature.f32', 'parts' => 'parts.u16', 'velocity' => 'velocity.f32'][$field] ?? abort(404, "There is no field \"$field\".");
 
         return $this->files->response($run, $name);
     }

@@ -22,6 +22,7 @@ final class RunResource extends JsonResource
             'stopRequested' => $this->stop_requested,
             'attempts' => $this->attempts,
             'progress' => $this->progress,
+            'picture' => $this->picture,
             'message' => $this->message,
             'cells' => $this->cells,
             'iterations' => $this->iterations,

@@ -6,6 +6,7 @@ namespace Foehn\Console;
 
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
+use Foehn\Solve\Solution;
 
 /** One line on a terminal that is overwritten; nothing when the error output is not a terminal. */
 final class TerminalListener implements ProgressListener
@@ -15,6 +16,10 @@ final class TerminalListener implements ProgressListener
         if (stream_isatty(STDERR)) {
             fprintf(STDERR, "\r%-10s %9d cells  iteration %4d  residual %.1e ", $progress->stage, $progress->cells, $progress->iteration, $progress->residual);
         }
+    }
+
+    public function publish(Solution $solution): void
+    {
     }
 
     public function shouldStop(): bool

@@ -25,6 +25,29 @@ final class FieldFile
         return $bytes;
     }
 
+    /** Velocities in m/s as float32 in the middle of the cells, the three components one after the other; empty without flow. */
+    public static function velocity(Solution $solution): string
+    {
+        $flow = $solution->flow;
+        if ($flow === null) {
+            return '';
+        }
+        $layout = $flow->domain->layout;
+        $bytes = '';
+        foreach ([0, 1, 2] as $axis) {
+            $upper = $flow->velocity[$axis];
+            $middle = $upper;
+            for ($c = $layout->pad, $end = $layout->length; $c < $end; $c++) {
+                $middle[$c] = 0.5 * ($upper[$c] + $upper[$c - $layout->stride[$axis]]);
+            }
+            foreach (array_chunk($layout->gather($middle), 4096) as $chunk) {
+                $bytes .= pack('g*', ...$chunk);
+            }
+        }
+
+        return $bytes;
+    }
+
     /** Part index + 1 per cell as uint16, 0 where no part is. */
     public static function parts(Solution $solution): string
     {

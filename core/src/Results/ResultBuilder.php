@@ -12,6 +12,7 @@ use Foehn\Model\Target;
 use Foehn\Model\Watch;
 use Foehn\Physics\Flow\Opening;
 use Foehn\Shapes\FlatShape;
+use Foehn\Solve\Level;
 use Foehn\Solve\Solution;
 
 /** Writes the result document (format foehn-result, version 1) of a solution. SI units, temperatures in kelvin. */
@@ -49,6 +50,8 @@ final class ResultBuilder
     {
         $builder = new self($solution);
         $limits = array_map($builder->limit(...), $solution->model->limits);
+        $watches = array_map($builder->watch(...), $solution->model->watches);
+        $levels = [...$solution->levels, self::asLevel($solution, [...$limits, ...$watches])];
 
         return [
             'format' => self::FORMAT,
@@ -59,13 +62,28 @@ final class ResultBuilder
             'grid' => ['grade' => $solution->model->grid->grade, ...GridReport::of($solution->model, $solution->grid), 'lines' => $solution->grid->lines],
             'parts' => $builder->parts(),
             'sides' => $builder->sides(),
-            'watches' => array_map($builder->watch(...), $solution->model->watches),
-            'limits' => $limits,
+            'watches' => array_map(fn (array $watch) => [...$watch, ...Uncertainty::of($levels, $watch['id'])], $watches),
+            'limits' => array_map(fn (array $limit) => [...$limit, ...Uncertainty::of($levels, $limit['id'])], $limits),
+            'levels' => array_map(fn (Level $level) => [...$level->toArray(), 'values' => (object) $level->values], $levels),
             'verdict' => self::verdict($limits),
             'flow' => $builder->flow(),
             'balance' => $builder->balance(),
             'warnings' => $builder->warnings(),
         ];
+    }
+
+    /** What limits and watches see on the grid of this solution. */
+    public static function level(Solution $solution): Level
+    {
+        $builder = new self($solution);
+
+        return self::asLevel($solution, [...array_map($builder->limit(...), $solution->model->limits), ...array_map($builder->watch(...), $solution->model->watches)]);
+    }
+
+    /** @param list<array<string, mixed>> $values */
+    private static function asLevel(Solution $solution, array $values): Level
+    {
+        return new Level($solution->grid->count(), $solution->iterations, $solution->seconds, array_column($values, 'value', 'id'));
     }
 
     /** @return list<array<string, mixed>> */

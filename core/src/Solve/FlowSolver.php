@@ -72,6 +72,12 @@ final class FlowSolver
     /** Steps a flow is averaged over that does not become steady. */
     private const AVERAGED = 30;
 
+    /** Between two pictures of a flow that goes on, s. */
+    private const PUBLISH_EVERY = 12.0;
+
+    /** Change of the velocities at which a grid on the way to a finer one has done its part. */
+    private const STEADY_ENOUGH = 1e-3;
+
     private const MOST_RESTARTS = 3;
 
     private FlowDomain $domain;
@@ -123,6 +129,8 @@ final class FlowSolver
 
     private float $mass = INF;
 
+    private int|float $started = 0;
+
     private float $lastReport = 0.0;
 
     /** @var list<float> greatest temperature of each part at the last check, K */
@@ -131,23 +139,30 @@ final class FlowSolver
     /** What the last check saw move most, as a share of the largest temperature rise. */
     private ?float $moved = null;
 
+    /**
+     * @param bool $finest whether this is the grid asked for, or one on the way to it
+     * @param list<Level> $done levels before this one
+     */
     public function __construct(
         private readonly Model $model,
         private readonly Grid $grid,
         private readonly Voxels $voxels,
         private readonly ProgressListener $listener,
         private readonly ?FlowState $start = null,
+        private readonly bool $finest = true,
+        private readonly array $done = [],
     ) {
     }
 
     /** @throws PhysicsException */
     public function solve(): Solution
     {
-        $started = hrtime(true);
+        $this->started = hrtime(true);
         $this->prepare();
         $this->begin($this->start);
         $steady = $stopped = false;
         $average = null;
+        $published = hrtime(true);
         while (! $stopped && ! $steady && ($average === null || ! $average->isFull())) {
             $this->advance();
             if (is_nan($this->change)) {
@@ -161,22 +176,29 @@ final class FlowSolver
             }
             $this->report();
             $stopped = $this->listener->shouldStop();
+            if (hrtime(true) - $published > 1e9 * self::PUBLISH_EVERY && ! $stopped && ! $steady && $average === null) {
+                $this->heat->settle($this->conserving(), $this->turbulence, 1, 1e-3);
+                $this->listener->publish($this->solution(false, false, null));
+                $published = hrtime(true);
+            }
         }
-        if ($average !== null) {
-            $average->apply($this->level, $this->heat);
-        }
+        $average?->apply($this->level, $this->heat);
         $this->updateMixing();
         $this->heat->settle($this->conserving(), $this->turbulence, $stopped ? 2 : self::PASSES, $this->turbulence === null ? 1e-5 : 1e-4);
 
+        return $this->solution($steady && ! $stopped, $stopped, $average);
+    }
+
+    private function solution(bool $converged, bool $stopped, ?FlowAverage $average): Solution
+    {
         return new Solution(
             $this->model, $this->grid, $this->voxels, $this->heat->system, $this->heat->cells(), $this->total, 1,
-            $this->residuals[count($this->residuals) - 1] ?? 0.0, $steady && ! $stopped, $stopped, (hrtime(true) - $started) / 1e9, $this->residuals,
-            FlowField::of($this->domain, $this->fluid, $this->level), $this->devices->operatingPoints(), $this->regime($average),
+            $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged, $stopped, (hrtime(true) - $this->started) / 1e9, $this->residuals,
+            FlowField::of($this->domain, $this->fluid, $this->level), $this->devices->operatingPoints(), $this->regime($average), $this->done, $this->state(),
         );
     }
 
-    /** The present state, to go on from later. */
-    public function state(): FlowState
+    private function state(): FlowState
     {
         return new FlowState($this->domain->layout, $this->level->velocity, $this->level->pressure, $this->heat->temperature, $this->devices->rises(), $this->turbulence !== null);
     }
@@ -310,7 +332,7 @@ final class FlowSolver
 
     private function isSteady(): bool
     {
-        if ($this->change <= self::STEADY && $this->mass <= self::MASS) {
+        if ($this->change <= ($this->finest ? self::STEADY : self::STEADY_ENOUGH) && $this->mass <= self::MASS) {
             return true;
         }
 
@@ -533,7 +555,7 @@ final class FlowSolver
     {
         if (hrtime(true) / 1e9 - $this->lastReport > 0.2) {
             $this->lastReport = hrtime(true) / 1e9;
-            $this->listener->report(new Progress('solving', $this->grid->count(), $this->total, max($this->change, $this->mass), $this->worstMargin()));
+            $this->listener->report(new Progress('solving', $this->grid->count(), $this->total, max($this->change, $this->mass), $this->worstMargin(), count($this->done) + 1));
         }
     }
 

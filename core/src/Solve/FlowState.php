@@ -26,6 +26,40 @@ final readonly class FlowState
     ) {
     }
 
+    /** As bytes: a line of JSON, then float32 values. */
+    public function toBytes(): string
+    {
+        $fields = [...$this->velocity, $this->pressure, $this->temperature];
+        $bytes = json_encode(['lines' => $this->layout->grid->lines, 'rises' => (object) $this->rises, 'turbulent' => $this->turbulent], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION) . "\n";
+        foreach ($fields as $field) {
+            foreach (array_chunk($field, 4096) as $chunk) {
+                $bytes .= pack('g*', ...$chunk);
+            }
+        }
+
+        return $bytes;
+    }
+
+    /** Null when the bytes are not those of a state. */
+    public static function fromBytes(string $bytes): ?self
+    {
+        $end = strpos($bytes, "\n");
+        $head = $end === false ? null : json_decode(substr($bytes, 0, $end), true);
+        if (! is_array($head) || ! isset($head['lines'], $head['rises'], $head['turbulent'])) {
+            return null;
+        }
+        $layout = new FlowLayout(new Grid($head['lines']));
+        if (strlen($bytes) - $end - 1 !== 5 * 4 * $layout->length) {
+            return null;
+        }
+        $fields = [];
+        for ($n = 0; $n < 5; $n++) {
+            $fields[] = array_values((array) unpack('g*', substr($bytes, $end + 1 + 4 * $layout->length * $n, 4 * $layout->length)));
+        }
+
+        return new self($layout, [$fields[0], $fields[1], $fields[2]], $fields[3], $fields[4], $head['rises'], $head['turbulent']);
+    }
+
     /** The same state on another grid, by linear interpolation. */
     public function onto(FlowLayout $layout): self
     {
@@ -65,7 +99,9 @@ final readonly class FlowState
         // Face i is the upper one of cell i; cells count from 1.
         $nodes = $faces ? $from->lines[$axis] : $from->centres[$axis];
         $offset = $faces ? 0 : 1;
-        $wanted = $faces ? [...$to->lines[$axis], end($to->lines[$axis])] : [$to->lines[$axis][0], ...$to->centres[$axis], end($to->lines[$axis])];
+        $lines = $to->lines[$axis];
+        $end = $lines[count($lines) - 1];
+        $wanted = $faces ? [...$lines, $end] : [$lines[0], ...$to->centres[$axis], $end];
         [$first, $second, $weight] = [[], [], []];
         $n = 0;
         $last = count($nodes) - 1;

@@ -10,6 +10,7 @@ final readonly class Progress
     /**
      * @param string $stage grid, equations, solving, results
      * @param float $residual relative
+     * @param int $level which of the grids from coarse to fine
      * @param ?float $worstMargin K, of the limits, on the present iterate
      */
     public function __construct(
@@ -18,10 +19,11 @@ final readonly class Progress
         public int $iteration,
         public float $residual,
         public ?float $worstMargin,
+        public int $level = 1,
     ) {
     }
 
-    /** @return array{stage: string, cells: int, iteration: int, residual: float, worstMargin: ?float} */
+    /** @return array{stage: string, cells: int, iteration: int, residual: float, worstMargin: ?float, level: int} */
     public function toArray(): array
     {
         return get_object_vars($this);

@@ -11,6 +11,10 @@ final class SilentListener implements ProgressListener
     {
     }
 
+    public function publish(Solution $solution): void
+    {
+    }
+
     public function shouldStop(): bool
     {
         return false;

@@ -17,6 +17,8 @@ final readonly class Solution
      * @param list<float> $temperature of the cells, K
      * @param list<float> $residuals relative, after each iteration
      * @param list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}> $fans operating points, m3/s and Pa
+     * @param list<Level> $levels coarser grids this was reached over, from coarse to fine
+     * @param ?FlowState $state a flow from which to go on
      * @param array<string, mixed> $regime what was asked for and what was computed: laminar or turbulent, Reynolds number, buoyancy
      */
     public function __construct(
@@ -35,6 +37,8 @@ final readonly class Solution
         public ?FlowField $flow = null,
         public array $fans = [],
         public array $regime = [],
+        public array $levels = [],
+        public ?FlowState $state = null,
     ) {
     }
 

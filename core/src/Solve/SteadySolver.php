@@ -6,13 +6,16 @@ namespace Foehn\Solve;
 
 use Foehn\Grid\Grid;
 use Foehn\Grid\GridBuilder;
+use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
 use Foehn\Numerics\LinearSolution;
 use Foehn\Numerics\Stencil;
 use Foehn\Physics\Heat\ConductionAssembler;
 use Foehn\Physics\Heat\HeatSystem;
+use Foehn\Physics\PhysicsException;
 use Foehn\Results\LimitCheck;
+use Foehn\Results\ResultBuilder;
 
 /** Steady heat conduction of a model: grid, equations, solution; repeats while conductivities follow the temperature. */
 final class SteadySolver
@@ -46,8 +49,16 @@ final class SteadySolver
 
     private float $lastReport = 0.0;
 
-    public function __construct(private readonly Model $model, private readonly ProgressListener $listener = new SilentListener())
-    {
+    /**
+     * @param ?FlowState $start a flow to start from, of this model or a like one
+     * @param list<Level> $done levels that need not be computed again
+     */
+    public function __construct(
+        private readonly Model $model,
+        private readonly ProgressListener $listener = new SilentListener(),
+        private readonly ?FlowState $start = null,
+        private readonly array $done = [],
+    ) {
     }
 
     /**
@@ -56,13 +67,13 @@ final class SteadySolver
      */
     public function solve(): Solution
     {
+        if ($this->model->physics->hasFlow()) {
+            return $this->flow();
+        }
         $started = hrtime(true);
         $this->grid = GridBuilder::build($this->model);
         $this->report('grid', 1.0, null);
         $this->voxels = Voxels::of($this->model, $this->grid);
-        if ($this->model->physics->hasFlow()) {
-            return (new FlowSolver($this->model, $this->grid, $this->voxels, $this->listener))->solve();
-        }
         $temperature = null;
         $pass = 0;
         $change = $this->isNonlinear() ? INF : 0.0;
@@ -82,6 +93,40 @@ final class SteadySolver
             $this->model, $this->grid, $this->voxels, $system, $temperature, $this->iterations, $pass, $linear->residual,
             $linear->converged && ! $again, $linear->stopped, (hrtime(true) - $started) / 1e9, $this->residuals,
         );
+    }
+
+    /** Flow from grid to grid, each starting from the last. */
+    private function flow(): Solution
+    {
+        $grids = GridLevels::of($this->model);
+        $done = $this->done;
+        $state = $this->start;
+        $finest = array_pop($grids);
+        foreach (array_slice($grids, count($done)) as $grid) {
+            try {
+                $solution = $this->onGrid($grid, $state, false, $done)->solve();
+            } catch (PhysicsException) {
+                // A coarse grid may miss a thin opening or device; the one asked for tells what is wrong.
+                continue;
+            }
+            if ($solution->stopped) {
+                return $solution;
+            }
+            $this->listener->publish($solution);
+            $state = $solution->state;
+            $done[] = ResultBuilder::level($solution);
+        }
+
+        return $this->onGrid($finest, $state, true, $done)->solve();
+    }
+
+    /** @param list<Level> $done */
+    private function onGrid(Grid $grid, ?FlowState $start, bool $finest, array $done): FlowSolver
+    {
+        $this->grid = $grid;
+        $this->report('grid', 1.0, null);
+
+        return new FlowSolver($this->model, $grid, Voxels::of($this->model, $grid), $this->listener, $start, $finest, $done);
     }
 
     /** @param ?list<float> $guess K */

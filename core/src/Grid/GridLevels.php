@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Grid;
+
+use Foehn\Model\GridSettings;
+use Foehn\Model\Model;
+
+/** The grids a flow is computed on one after the other, from coarse to the one asked for. */
+final class GridLevels
+{
+    /** A coarser grid is worth it only when it has at most this share of the cells of the next. */
+    private const WORTH = 0.5;
+
+    /** Given grids are halved as long as more cells than this are left, and this often. */
+    private const FEWEST = 1500;
+
+    private const MOST = 3;
+
+    /**
+     * @return non-empty-list<Grid>
+     * @throws GridException
+     */
+    public static function of(Model $model): array
+    {
+        $levels = [GridBuilder::build($model)];
+        if ($model->grid->cells !== null || $model->grid->lines !== []) {
+            while (count($levels) < self::MOST) {
+                $coarse = self::halved($levels[0]);
+                if ($coarse->count() < self::FEWEST || $coarse->count() > self::WORTH * $levels[0]->count()) {
+                    break;
+                }
+                array_unshift($levels, $coarse);
+            }
+
+            return $levels;
+        }
+        $coarser = array_slice(GridSettings::GRADES, 0, (int) array_search($model->grid->grade, GridSettings::GRADES, true));
+        foreach (array_reverse($coarser) as $grade) {
+            $coarse = GridBuilder::build($model->withGrade($grade));
+            if ($coarse->count() <= self::WORTH * $levels[0]->count()) {
+                array_unshift($levels, $coarse);
+            }
+        }
+
+        return $levels;
+    }
+
+    /** Every second line left out where there are many. */
+    private static function halved(Grid $grid): Grid
+    {
+        $lines = [];
+        foreach ($grid->lines as $own) {
+            $last = count($own) - 1;
+            $lines[] = $last < 8 ? $own : array_values(array_filter($own, fn (int $i) => $i === $last || ($i % 2 === 0 && $i < $last - $last % 2), ARRAY_FILTER_USE_KEY));
+        }
+
+        return new Grid([$lines[0], $lines[1], $lines[2]]);
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Results;
+
+use Foehn\Solve\Level;
+
+/**
+ * What the grid may still change in a value, from the values on coarser grids: Richardson's extrapolation with the factor of
+ * safety of the grid convergence index (Roache, J. Fluids Eng. 116 (1994) 405; Celik et al., J. Fluids Eng. 130 (2008) 078001).
+ */
+final class Uncertainty
+{
+    private const SAFETY = 1.25;
+
+    /** With two grids the order cannot be seen; upwind terms and cut cells make it 1. */
+    private const ASSUMED_ORDER = 1.0;
+
+    private const LOWEST_ORDER = 0.5;
+
+    private const HIGHEST_ORDER = 2.0;
+
+    /**
+     * @param list<Level> $levels from coarse to fine, the last one that of the value
+     * @return array{plusMinus: ?float, order: ?float} same unit as the value; null where one grid or disagreeing ones say nothing
+     */
+    public static function of(array $levels, string $id): array
+    {
+        $seen = [];
+        foreach ($levels as $level) {
+            if (($level->values[$id] ?? null) !== null) {
+                $seen[] = [$level->cells, $level->values[$id]];
+            }
+        }
+        if (count($seen) < 2) {
+            return ['plusMinus' => null, 'order' => null];
+        }
+        [[$n2, $f2], [$n1, $f1]] = array_slice($seen, -2);
+        $r = ($n1 / $n2) ** (1 / 3);
+        $order = self::ASSUMED_ORDER;
+        $observed = null;
+        if (count($seen) > 2) {
+            [$n3, $f3] = $seen[count($seen) - 3];
+            $observed = self::order($f3 - $f2, $f2 - $f1, ($n2 / $n3) ** (1 / 3), $r);
+            if ($observed === null) {
+                return ['plusMinus' => null, 'order' => null];
+            }
+            $order = max(self::LOWEST_ORDER, min(self::HIGHEST_ORDER, $observed));
+        }
+
+        return ['plusMinus' => self::SAFETY * abs($f2 - $f1) / ($r ** $order - 1.0), 'order' => $observed];
+    }
+
+    /**
+     * The p for which e32 / e21 = r21^p (r32^p - 1) / (r21^p - 1), by bisection; null where the values do not draw nearer in
+     * one direction.
+     */
+    private static function order(float $e32, float $e21, float $r32, float $r21): ?float
+    {
+        if ($e21 === 0.0) {
+            return self::HIGHEST_ORDER;
+        }
+        $ratio = $e32 / $e21;
+        $at = fn (float $p): float => $r21 ** $p * ($r32 ** $p - 1.0) / ($r21 ** $p - 1.0);
+        [$low, $high] = [0.05, 8.0];
+        if ($ratio <= $at($low)) {
+            return null;
+        }
+        if ($ratio >= $at($high)) {
+            return $high;
+        }
+        for ($n = 0; $n < 60; $n++) {
+            $middle = 0.5 * ($low + $high);
+            [$low, $high] = $at($middle) < $ratio ? [$middle, $high] : [$low, $middle];
+        }
+
+        return $low;
+    }
+}
