@@ -177,7 +177,7 @@ final class FlowSolver
             $this->report();
             $stopped = $this->listener->shouldStop();
             if (hrtime(true) - $published > 1e9 * self::PUBLISH_EVERY && ! $stopped && ! $steady && $average === null) {
-                $this->heat->settle($this->conserving(), $this->turbulence, 1, 1e-3);
+                $this->heat->settle($this->conserving(), $this->turbulence, 2, 1e-4);
                 $this->listener->publish($this->solution(false, false, null));
                 $published = hrtime(true);
             }

@@ -89,8 +89,22 @@ export function useStopRun() {
     });
 }
 
-export const useResult = (run: number | undefined) =>
-    useQuery({ queryKey: ['result', run], queryFn: () => api.get<Result>(`/api/runs/${run}/result`), enabled: run !== undefined, staleTime: Infinity });
+/** The result of a run; while it goes on it has one picture after the other, and the last stays until the next is there. */
+export const useResult = (run: number | undefined, picture: number) =>
+    useQuery({
+        queryKey: ['result', run, picture],
+        queryFn: () => api.get<Result>(`/api/runs/${run}/result`),
+        enabled: run !== undefined && picture > 0,
+        staleTime: Infinity,
+        placeholderData: (last, query) => (query?.queryKey[1] === run ? last : undefined),
+    });
 
-export const useField = (run: number | undefined, name: 'temperature' | 'parts') =>
-    useQuery({ queryKey: ['field', run, name], queryFn: () => api.bytes(`/api/runs/${run}/fields/${name}`), enabled: run !== undefined, staleTime: Infinity, gcTime: 60_000 });
+export const useField = (run: number | undefined, picture: number, name: 'temperature' | 'parts' | 'velocity') =>
+    useQuery({
+        queryKey: ['field', run, picture, name],
+        queryFn: () => api.bytes(`/api/runs/${run}/fields/${name}`),
+        enabled: run !== undefined && picture > 0,
+        staleTime: Infinity,
+        gcTime: 10_000,
+        placeholderData: (last, query) => (query?.queryKey[1] === run ? last : undefined),
+    });

@@ -2,42 +2,17 @@ import Close from '@mui/icons-material/Close';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
 import type { Outline, OutlinePart, Result, ResultPart, Revision } from '../api/types';
 import { Chapter, Line } from './Chapter';
+import { DeviceFields } from './DeviceFields';
+import { EditField } from './EditField';
 import { OperatingPoint } from './OperatingPoint';
 import { partEntry, withLimit, withPartFields, limitEntry, type ModelDocument } from '../model/document';
 import { partKinds } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { difference, differenceUnit, number, size, temperatureWithUnit, typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
-
-/** A field that is saved with Enter or when it is left. */
-function EditField({ label, value, disabled, save }: { label: string; value: string; disabled: boolean; save: (text: string) => Promise<unknown> }) {
-    const [text, setText] = useState(value);
-    useEffect(() => setText(value), [value]);
-    const commit = () => {
-        if (text.trim() !== value) save(text.trim()).catch(() => setText(value));
-    };
-    return (
-        <TextField
-            size="small"
-            fullWidth
-            label={label}
-            value={text}
-            disabled={disabled}
-            onChange={(e) => setText(e.target.value)}
-            onBlur={commit}
-            onKeyDown={(e) => {
-                if (e.key === 'Enter') commit();
-                if (e.key === 'Escape') setText(value);
-            }}
-            sx={{ mb: 1.25 }}
-        />
-    );
-}
 
 function nameOf(target: string, outline: Outline): string {
     const part = outline.parts.find((p) => p.id === target);
@@ -116,6 +91,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
     const partResult = result?.parts.find((p) => p.id === part.id);
     const fan = result?.flow?.fans.find((f) => f.part === part.id);
     const entry = partEntry(document, part.id);
+    const isDevice = single && (part.kind === 'fan' || part.kind === 'screen');
     return (
         <Box component="aside" aria-label="Inspector" sx={{ width: 268, flexShrink: 0, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
             <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'start' }}>
@@ -131,18 +107,19 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 {single && (
                     <EditField label="Name" value={part.name} disabled={!mayEdit} save={(name) => editor.edit(`Rename ${part.name} to ${name}`, (d) => withPartFields(d, [part.id], { name }))} />
                 )}
-                <EditField
+                {isDevice && entry && <DeviceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
+                {!isDevice && <EditField
                     label={single ? 'Watts' : 'Watts, each'}
                     value={single ? String(entry?.power ?? '') : ''}
                     disabled={!mayEdit}
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: ${typed(text, 'W') || 'no watts'}`, (d) => withPartFields(d, parts.map((p) => p.id), { power: typed(text, 'W') || undefined }))}
-                />
-                <EditField
+                />}
+                {!isDevice && <EditField
                     label={single ? 'Limit' : 'Limit, each'}
                     value={single ? String(limitEntry(document, part.id)?.atMost ?? '') : ''}
                     disabled={!mayEdit}
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) => parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d))}
-                />
+                />}
             </Box>
             {single && partResult && !stale && result && <Temperatures part={partResult} result={result} units={units} />}
             {single && fan && !stale && <OperatingPoint fan={fan} />}

@@ -16,6 +16,8 @@ export interface LedgerRow {
     judged: ResultLimit | null;
     temperature: number | null;
     margin: number | null;
+    /** K that the grid may still change. */
+    plusMinus: number | null;
     thinnest: { feature: string; width: number; cells: number } | null;
 }
 
@@ -42,6 +44,7 @@ export function partRows(document: ModelDocument, outline: Outline, result: Resu
             judged,
             temperature: partResult?.nodes?.junction ?? partResult?.temperature?.max ?? null,
             margin: judged?.margin ?? null,
+            plusMinus: judged?.plusMinus ?? null,
             thinnest: features[0] ?? null,
         };
     });
@@ -99,6 +102,6 @@ function heading(group: string): LedgerRow {
     const name = group || 'Not in an assembly';
     return {
         id: `heading:${group}`, heading: name, name, part: null, material: '', powerText: '', limitText: '', limit: null,
-        result: null, judged: null, temperature: null, margin: null, thinnest: null,
+        result: null, judged: null, temperature: null, margin: null, plusMinus: null, thinnest: null,
     };
 }

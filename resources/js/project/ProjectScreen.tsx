@@ -16,7 +16,9 @@ import Tooltip from '@mui/material/Tooltip';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useProject } from '../api/queries';
+import { FlowSummary } from '../inspector/FlowSummary';
 import { Inspector } from '../inspector/Inspector';
+import { SpacePanel } from '../inspector/SpacePanel';
 import { Ledger } from '../ledger/Ledger';
 import { useModelEditor, type ModelEditor } from '../model/useModelEditor';
 import { RunStrip } from '../runs/RunStrip';
@@ -83,6 +85,7 @@ export default function ProjectScreen() {
     const editor = useModelEditor(variant);
     const runs = useRunState(variant, editor.revision?.number);
     const { stage, selection, set } = useScreen();
+    const units = usePreferences((s) => s.units);
     const [keysShown, setKeysShown] = useState(false);
     const showKeys = () => setKeysShown(true);
     useKeys(editor, showKeys);
@@ -123,8 +126,10 @@ export default function ProjectScreen() {
                     )}
                 </Stack>
                 <Box component="section" aria-label="View" sx={{ flex: 1, minWidth: 0, position: 'relative' }}>
-                    <Suspense fallback={null}>{revision && <View outline={revision.outline} run={runs.solved?.id} result={runs.result} stale={runs.stale} />}</Suspense>
+                    <Suspense fallback={null}>{revision && <View outline={revision.outline} run={runs.shown?.id} picture={runs.shown?.picture ?? 0} result={runs.result} stale={runs.stale} />}</Suspense>
                 </Box>
+                {revision && stage === 'Load' && selection.length === 0 && <SpacePanel revision={revision} editor={editor} mayEdit={mayEdit} />}
+                {stage === 'Judge' && selection.length === 0 && !runs.stale && runs.result?.flow && <FlowSummary flow={runs.result.flow} units={units} />}
                 {revision && selection.length > 0 && <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />}
             </Stack>
             <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} />

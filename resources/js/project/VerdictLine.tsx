@@ -9,8 +9,8 @@ const inUnit = (kelvin: number, units: UnitSet): string => `${number(Math.abs(ke
 /** The answer in words, above the ledger. */
 export function VerdictLine({ runs }: { runs: RunState }) {
     const units = usePreferences((s) => s.units);
-    const { result, solved, stale } = runs;
-    if (!result || !solved) {
+    const { result, shown, stale } = runs;
+    if (!result || !shown) {
         return (
             <Box sx={{ px: 1.75, py: 1.5 }}>
                 <Typography component="h2" sx={{ fontWeight: 650, fontSize: 16 }}>No answer yet</Typography>
@@ -20,7 +20,9 @@ export function VerdictLine({ runs }: { runs: RunState }) {
     }
     const { verdict, balance } = result;
     const worst = result.limits.find((limit) => limit.id === verdict.worst);
-    const grade = solved.grade === 'sign-off' ? 'Sign-off' : solved.grade === 'working' ? 'Working' : 'Scout';
+    const grade = shown.grade === 'sign-off' ? 'Sign-off' : shown.grade === 'working' ? 'Working' : 'Scout';
+    const cells = result.grid.shape.reduce((n, i) => n * i, 1).toLocaleString('en').replace(/,/g, ' ');
+    const caveat = { running: `So far, on ${cells} cells; the run goes on`, queued: `So far, on ${cells} cells; the run starts again`, stopped: 'Stopped before it was steady', unsteady: 'Not steady: the mean of the last steps', failed: 'As it was before the run failed', solved: null }[shown.state];
     return (
         <Box sx={{ px: 1.75, py: 1.25 }}>
             <Typography component="h2" sx={{ fontWeight: 650, fontSize: 16, color: stale ? 'text.secondary' : 'text.primary' }}>
@@ -34,10 +36,11 @@ export function VerdictLine({ runs }: { runs: RunState }) {
                 )}
             </Typography>
             {stale ? (
-                <Typography role="alert" sx={{ color: 'error.main' }}>Of revision {solved.revision}; the model has changed since. Run again.</Typography>
+                <Typography role="alert" sx={{ color: 'error.main' }}>Of revision {shown.revision}; the model has changed since. Run again.</Typography>
             ) : (
-                <Typography color="text.secondary">{grade} · balance {(balance.error * 100).toFixed(2)} % · revision {solved.revision}{solved.grade === 'scout' && ' · confirm on a finer grade'}</Typography>
+                <Typography color="text.secondary">{grade} · balance {(balance.error * 100).toFixed(2)} % · revision {shown.revision}{shown.grade === 'scout' && ' · confirm on a finer grade'}</Typography>
             )}
+            {!stale && caveat && <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>{caveat}</Typography>}
             {!stale && result.warnings.map((warning) => <Typography key={warning} variant="body2" sx={{ color: 'error.main' }}>Warning: {warning}.</Typography>)}
         </Box>
     );

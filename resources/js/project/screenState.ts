@@ -18,6 +18,8 @@ interface ScreenState {
     selection: string[];
     hidden: string[];
     section: Section | null;
+    /** What a section is coloured by. */
+    sectionOf: 'temperature' | 'speed';
     probing: boolean;
     grade: Grade;
     set: (change: Partial<Omit<ScreenState, 'set' | 'select' | 'toggleHidden'>>) => void;
@@ -31,6 +33,7 @@ export const useScreen = create<ScreenState>((set) => ({
     selection: [],
     hidden: [],
     section: null,
+    sectionOf: 'temperature',
     probing: false,
     grade: 'scout',
     set: (change) => set(change),

@@ -20,7 +20,7 @@ import type { RunState } from './useRunState';
 const gradeNames: Record<Grade, string> = { scout: 'Scout', working: 'Working', 'sign-off': 'Sign-off' };
 const gradeNotes: Record<Grade, string> = { scout: 'coarse, seconds', working: 'for daily decisions', 'sign-off': 'fine, to sign under' };
 const stageTexts: Record<string, string> = { grid: 'Making the grid', equations: 'Setting up the equations', solving: 'Solving' };
-const colours: Record<Run['state'], string> = { queued: 'text.secondary', running: 'primary.main', solved: 'success.main', stopped: 'text.secondary', failed: 'error.main' };
+const colours: Record<Run['state'], string> = { queued: 'text.secondary', running: 'primary.main', solved: 'success.main', unsteady: 'warning.main', stopped: 'text.secondary', failed: 'error.main' };
 
 const thousands = (n: number): string => n.toLocaleString('en').replace(/,/g, ' ');
 
@@ -33,6 +33,8 @@ function headline(run: Run, stale: boolean): string {
             return run.stopRequested ? `${grade}: stopping` : `${grade}: ${stageTexts[run.progress?.stage ?? ''] ?? 'Starting'}${run.attempts > 1 ? ', again after its worker was lost' : ''}`;
         case 'solved':
             return stale ? `Solved, ${grade}, for revision ${run.revision}; the model has changed since` : `Solved, ${grade}`;
+        case 'unsteady':
+            return `${grade}: ${run.message ?? 'not steady'}`;
         case 'stopped':
             return run.message ?? `${grade}: stopped`;
         case 'failed':
@@ -44,12 +46,13 @@ function facts(run: Run): string[] {
     const progress = run.progress;
     const solving = run.state === 'running' && progress;
     const list = [];
-    const cells = run.cells ?? progress?.cells;
+    const cells = (solving ? progress.cells : null) ?? run.cells ?? progress?.cells;
     if (cells) list.push(`${thousands(cells)} cells`);
-    const iterations = run.iterations ?? progress?.iteration;
+    if (solving && progress.level > 1) list.push(`grid ${progress.level}`);
+    const iterations = (solving ? progress.iteration : null) ?? run.iterations ?? progress?.iteration;
     if (iterations) list.push(`${iterations} iterations`);
     if (solving && progress.iteration > 0) list.push(`residual ${progress.residual.toExponential(1).replace('-', '−')}`);
-    const seconds = run.seconds ?? (solving ? progress.seconds : null);
+    const seconds = (solving ? progress.seconds : null) ?? run.seconds;
     if (seconds !== null) list.push(`${seconds.toFixed(1)} s`);
     return list;
 }
@@ -69,6 +72,7 @@ export function RunStrip({ variant, runs, mayEdit }: { variant: number; runs: Ru
     const stop = useStopRun();
     const run = runs.latest;
     const active = isActive(run);
+    const resumes = run?.state === 'stopped' && run.picture > 0 && run.grade === grade && !(runs.shown?.id === run.id && runs.stale);
     const margin = run?.state === 'running' ? run.progress?.worstMargin : run?.state === 'solved' && !runs.stale ? run.worstMargin : null;
     return (
         <Box component="section" aria-label="Run" sx={{ borderTop: 1, borderColor: 'divider', bgcolor: 'background.paper', flexShrink: 0 }}>
@@ -104,13 +108,13 @@ export function RunStrip({ variant, runs, mayEdit }: { variant: number; runs: Ru
                 {active ? (
                     <Button variant="outlined" startIcon={<Stop />} disabled={run?.stopRequested || stop.isPending} onClick={() => run && stop.mutate(run.id)}>Stop</Button>
                 ) : (
-                    <Button variant="contained" startIcon={<PlayArrow />} disabled={!mayEdit} loading={start.isPending} onClick={() => start.mutate(grade)}>Run</Button>
+                    <Button variant="contained" startIcon={<PlayArrow />} disabled={!mayEdit} loading={start.isPending} onClick={() => start.mutate(grade)}>{resumes ? 'Resume' : 'Run'}</Button>
                 )}
                 <IconButton size="small" aria-label={open ? 'Close the run strip' : 'Open the run strip'} aria-expanded={open} onClick={() => setOpen(!open)}>
                     {open ? <ExpandMore /> : <ExpandLess />}
                 </IconButton>
             </Stack>
-            {open && <ResidualPlot run={run} result={runs.solved?.id === run?.id ? runs.result : undefined} />}
+            {open && <ResidualPlot run={run} result={runs.shown?.id === run?.id ? runs.result : undefined} />}
         </Box>
     );
 }

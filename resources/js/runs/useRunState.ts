@@ -6,8 +6,8 @@ import type { Result, Run } from '../api/types';
 export interface RunState {
     /** The newest run, followed while it is active. */
     latest: Run | undefined;
-    /** The newest solved run and its result. */
-    solved: Run | undefined;
+    /** The newest run that has something to show, and its result: solved, or so far, or as it was stopped. */
+    shown: Run | undefined;
     result: Result | undefined;
     /** The result belongs to an older revision than the one on screen. */
     stale: boolean;
@@ -26,7 +26,7 @@ export function useRunState(variant: number, revision: number | undefined): RunS
             void client.invalidateQueries({ queryKey: ['projects'] });
         }
     }, [client, ended, variant]);
-    const solved = latest?.state === 'solved' ? latest : runs.data?.find((run) => run.state === 'solved');
-    const result = useResult(solved?.id);
-    return { latest, solved, result: result.data, stale: solved !== undefined && revision !== undefined && solved.revision !== revision };
+    const shown = latest && latest.picture > 0 ? latest : runs.data?.find((run) => run.picture > 0);
+    const result = useResult(shown?.id, shown?.picture ?? 0);
+    return { latest, shown, result: result.data, stale: shown !== undefined && revision !== undefined && shown.revision !== revision };
 }

@@ -37,6 +37,10 @@ export function size(metres: readonly number[], set: UnitSet): string {
     return `${metres.map((m) => Number((m * factor).toPrecision(4)).toString()).join(' × ')} ${unit}`;
 }
 
+/** From m/s. */
+export const speedUnit = (set: UnitSet): string => (set === 'us' ? 'ft/min' : 'm/s');
+export const speedNumber = (metresPerSecond: number, set: UnitSet): number => (set === 'us' ? metresPerSecond * 196.850394 : metresPerSecond);
+
 export const watts = (value: number): string => number(value, 2);
 
 /** What the user typed as a formula with a unit: a bare number is meant in the unit of the column. */

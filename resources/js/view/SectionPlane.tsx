@@ -1,9 +1,10 @@
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef } from 'react';
-import { DoubleSide, Euler, Line3, Plane, Vector3 } from 'three';
+import { BufferAttribute, BufferGeometry, DoubleSide, Euler, Line3, Plane, Vector3 } from 'three';
 import type { OrbitControls } from 'three-stdlib';
 import { useScreen, type Section } from '../project/screenState';
 import { fieldMaterial, type FieldTextures } from './fieldMaterial';
+import { arrows, type Flow } from './flow';
 
 const directions = [new Vector3(1, 0, 0), new Vector3(0, 1, 0), new Vector3(0, 0, 1)];
 const turns = [new Euler(0, Math.PI / 2, 0), new Euler(-Math.PI / 2, 0, 0), new Euler(0, 0, 0)];
@@ -11,15 +12,22 @@ const turns = [new Euler(0, Math.PI / 2, 0), new Euler(-Math.PI / 2, 0, 0), new 
 /** Keeps what lies below the section. */
 export const clipPlane = (section: Section): Plane => new Plane(directions[section.axis]!.clone().negate(), section.position + 1e-6);
 
+function strokesOf(flow: Flow, section: Section): BufferGeometry {
+    const { places, colours } = arrows(flow, section);
+    return new BufferGeometry().setAttribute('position', new BufferAttribute(places, 3)).setAttribute('color', new BufferAttribute(colours, 3));
+}
+
 interface Props {
     section: Section;
     low: Vector3;
     high: Vector3;
     textures: FieldTextures | null;
+    /** Shown as arrows. */
+    flow: Flow | null;
 }
 
 /** The cut itself, coloured by the field, with a handle that is dragged along the axis. */
-export function SectionPlane({ section, low, high, textures }: Props) {
+export function SectionPlane({ section, low, high, textures, flow }: Props) {
     const set = useScreen((s) => s.set);
     const { controls, camera, invalidate } = useThree();
     const dragging = useRef(false);
@@ -29,6 +37,9 @@ export function SectionPlane({ section, low, high, textures }: Props) {
     const extent: [number, number] = axis === 0 ? [size.z, size.y] : axis === 1 ? [size.x, size.z] : [size.x, size.y];
     const material = useMemo(() => (textures ? fieldMaterial(textures, { side: 'both', masked: true, shade: 0 }) : null), [textures]);
     useEffect(() => () => material?.dispose(), [material]);
+
+    const strokes = useMemo(() => (flow ? strokesOf(flow, section) : null), [flow, section]);
+    useEffect(() => () => strokes?.dispose(), [strokes]);
 
     const handle = middle.clone();
     const across = axis === 0 ? 1 : 0;
@@ -69,6 +80,11 @@ export function SectionPlane({ section, low, high, textures }: Props) {
                     <planeGeometry args={extent} />
                     <meshBasicMaterial color="#d98a1c" transparent opacity={0.12} side={DoubleSide} depthWrite={false} />
                 </mesh>
+            )}
+            {strokes && (
+                <lineSegments geometry={strokes} raycast={() => undefined}>
+                    <lineBasicMaterial vertexColors />
+                </lineSegments>
             )}
             <mesh position={handle} renderOrder={10} onPointerDown={(e) => hold(e, true)} onPointerUp={(e) => hold(e, false)} onPointerMove={drag}>
                 <sphereGeometry args={[radius, 20, 14]} />

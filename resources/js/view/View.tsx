@@ -13,6 +13,7 @@ import { usePreferences, useScreen } from '../project/screenState';
 import { temperatureWithUnit } from '../units/units';
 import { makeField, type Field } from './field';
 import { makeTextures, type FieldTextures } from './fieldMaterial';
+import { makeFlow, type Flow } from './flow';
 import { Legend } from './Legend';
 import { PartMesh } from './PartMesh';
 import { clipPlane, SectionPlane } from './SectionPlane';
@@ -65,11 +66,12 @@ interface SceneProps {
     outline: Outline;
     field: Field | null;
     textures: FieldTextures | null;
+    flow: Flow | null;
     run: number | undefined;
     facing: { to: Facing; count: number };
 }
 
-function Scene({ outline, field, textures, run, facing }: SceneProps) {
+function Scene({ outline, field, textures, flow, run, facing }: SceneProps) {
     const { selection, hidden, section, probing, select } = useScreen();
     const { units, scheme } = usePreferences();
     const [probe, setProbe] = useState<{ at: [number, number, number]; text: string } | null>(null);
@@ -100,9 +102,9 @@ function Scene({ outline, field, textures, run, facing }: SceneProps) {
             <ambientLight intensity={1.9} />
             <directionalLight position={[-1, -2, 4]} intensity={1.6} />
             {outline.parts.filter((part) => !hidden.includes(part.id)).map((part) => (
-                <PartMesh key={part.id} part={part} textures={textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} />
+                <PartMesh key={part.id} part={part} textures={flow ? null : textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} />
             ))}
-            {section && <SectionPlane section={section} low={low} high={high} textures={textures} />}
+            {section && <SectionPlane section={section} low={low} high={high} textures={textures} flow={flow} />}
             {field && !section && <Marker dark={scheme === 'dark'} at={field.max.at} text={`hottest body ${temperatureWithUnit(field.max.value, units)}`} />}
             {field && !section && <Marker dark={scheme === 'dark'} at={field.min.at} text={`coldest ${temperatureWithUnit(field.min.value, units)}`} />}
             {probe && <Marker dark={scheme === 'dark'} at={probe.at} text={probe.text} />}
@@ -112,8 +114,9 @@ function Scene({ outline, field, textures, run, facing }: SceneProps) {
 
 interface Props {
     outline: Outline;
-    /** The solved run to show, and its result. */
+    /** The run to show, which of its pictures, and the result. */
     run: number | undefined;
+    picture: number;
     result: Result | undefined;
     stale: boolean;
 }
@@ -122,7 +125,7 @@ interface Props {
  * The 3-D view: parts coloured by temperature in Judge, by what they are elsewhere. Renders only when something changes, and
  * not while the progress of a run comes in: without a graphics card every picture takes time from the run.
  */
-export default memo(function View({ outline, run, result: latest, stale }: Props) {
+export default memo(function View({ outline, run, picture, result: latest, stale }: Props) {
     const stage = useScreen((s) => s.stage);
     const probing = useScreen((s) => s.probing);
     const select = useScreen((s) => s.select);
@@ -130,22 +133,30 @@ export default memo(function View({ outline, run, result: latest, stale }: Props
     const theme = useTheme();
     const [facing, setFacing] = useState<{ to: Facing; count: number }>({ to: 'home', count: 0 });
     const judged = stage === 'Judge' && !stale ? run : undefined;
-    const bytes = useField(judged, 'temperature');
+    const section = useScreen((s) => s.section);
+    const sectionOf = useScreen((s) => s.sectionOf);
+    const bytes = useField(judged, picture, 'temperature');
     const result = judged === undefined ? undefined : latest;
-    const field = useMemo(() => (result && bytes.data ? makeField(result.grid.lines, bytes.data) : null), [result, bytes.data]);
-    const textures = useMemo(() => (field ? makeTextures(field) : null), [field]);
+    const bySpeed = section !== null && sectionOf === 'speed' && !!result?.flow;
+    const velocities = useField(bySpeed ? judged : undefined, picture, 'velocity');
+    // Result and fields of two pictures may arrive apart; only what fits together is drawn.
+    const cells = result ? result.grid.lines.reduce((n, line) => n * (line.length - 1), 1) : 0;
+    const field = useMemo(() => (result && bytes.data?.byteLength === 4 * cells ? makeField(result.grid.lines, bytes.data) : null), [result, bytes.data, cells]);
+    const flow = useMemo(() => (bySpeed && result && velocities.data?.byteLength === 12 * cells ? makeFlow(result.grid.lines, velocities.data) : null), [bySpeed, result, velocities.data, cells]);
+    const coloured = flow?.speed ?? field;
+    const textures = useMemo(() => (coloured ? makeTextures(coloured) : null), [coloured]);
     useEffect(() => () => textures?.dispose(), [textures]);
     return (
         <Box
             sx={{ position: 'absolute', inset: 0, background: theme.palette.mode === 'light' ? 'linear-gradient(#faf8f4, #eae5db)' : 'linear-gradient(#262b2f, #1a1d20)', cursor: probing ? 'crosshair' : undefined }}
-            data-coloured={textures ? 'temperature' : 'kind'}
+            data-coloured={flow ? 'speed' : textures ? 'temperature' : 'kind'}
             data-run={field ? judged : undefined}
         >
             <Canvas frameloop="demand" dpr={1} gl={{ antialias: false }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
-                <Scene outline={outline} field={field} textures={textures} run={judged} facing={facing} />
+                <Scene outline={outline} field={field} textures={textures} flow={flow} run={judged} facing={facing} />
             </Canvas>
-            <ViewTools outline={outline} mayProbe={field !== null} face={(to) => setFacing((f) => ({ to, count: f.count + 1 }))} />
-            {field && <Legend min={field.min.value} max={field.max.value} units={units} />}
+            <ViewTools outline={outline} mayProbe={field !== null} hasFlow={!!result?.flow} face={(to) => setFacing((f) => ({ to, count: f.count + 1 }))} />
+            {coloured && <Legend of={flow ? 'speed' : 'temperature'} min={flow ? 0 : coloured.min.value} max={coloured.max.value} units={units} />}
             {stage === 'Judge' && stale && (
                 <Paper variant="outlined" sx={{ position: 'absolute', left: 14, bottom: 14, px: 1.5, py: 1 }}>The model has changed; run again to colour it by temperature.</Paper>
             )}

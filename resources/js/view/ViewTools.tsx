@@ -18,14 +18,15 @@ export type Facing = 'home' | 'x' | 'y' | 'z';
 interface Props {
     outline: Outline;
     mayProbe: boolean;
+    hasFlow: boolean;
     face: (facing: Facing) => void;
 }
 
 const axes = ['x', 'y', 'z'] as const;
 
 /** Section, probe, hidden parts and the standard directions of view. */
-export function ViewTools({ outline, mayProbe, face }: Props) {
-    const { section, probing, hidden, set } = useScreen();
+export function ViewTools({ outline, mayProbe, hasFlow, face }: Props) {
+    const { section, sectionOf, probing, hidden, set } = useScreen();
     const units = usePreferences((s) => s.units);
     const { min, max } = outline.space;
     const cut = (axis: 0 | 1 | 2) => set({ section: { axis, position: 0.5 * (min[axis]! + max[axis]!) } });
@@ -52,6 +53,12 @@ export function ViewTools({ outline, mayProbe, face }: Props) {
                         />
                         <Box sx={{ width: 72, fontSize: 12.5, whiteSpace: 'nowrap' }}>{size([section.position], units)}</Box>
                     </>
+                )}
+                {hasFlow && section && (
+                    <ToggleButtonGroup exclusive size="small" value={sectionOf} aria-label="Colours of the section" onChange={(_e, of: 'temperature' | 'speed' | null) => of !== null && set({ sectionOf: of })}>
+                        <ToggleButton value="temperature" sx={{ py: 0, px: 1, textTransform: 'none' }}>Temperature</ToggleButton>
+                        <ToggleButton value="speed" sx={{ py: 0, px: 1, textTransform: 'none' }}>Speed</ToggleButton>
+                    </ToggleButtonGroup>
                 )}
                 {mayProbe && (
                     <Tooltip describeChild title="Click a surface to read its temperature">

@@ -1,0 +1,89 @@
+import Add from '@mui/icons-material/Add';
+import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import Stack from '@mui/material/Stack';
+import { partEntry, withPartFields, type ModelDocument, type PartEntry } from '../model/document';
+import type { ModelEditor } from '../model/useModelEditor';
+import { typed, type UnitSet } from '../units/units';
+import { Chapter } from './Chapter';
+import { ChoiceField } from './ChoiceField';
+import { EditField } from './EditField';
+
+const directions = { 'x+': 'Blows along x', 'x-': 'Blows against x', 'y+': 'Blows along y', 'y-': 'Blows against y', 'z+': 'Blows along z', 'z-': 'Blows against z' } as const;
+const normals = { x: 'Across x', y: 'Across y', z: 'Across z' } as const;
+
+type Pair = [string | number, string | number];
+
+interface Props {
+    entry: PartEntry;
+    name: string;
+    units: UnitSet;
+    editor: ModelEditor;
+    disabled: boolean;
+}
+
+/** Size, place, direction and curve of a fan; size, place and loss of a screen. */
+export function DeviceFields({ entry, name, units, editor, disabled }: Props) {
+    const shape = entry.shape as { kind: string; [field: string]: unknown };
+    const length = units === 'us' ? 'in' : units === 'si' ? 'm' : 'mm';
+    const edit = (label: string, change: (part: PartEntry) => Partial<PartEntry>) =>
+        editor.edit(`${name}: ${label}`, (d: ModelDocument) => {
+            const part = partEntry(d, entry.id);
+            return part ? withPartFields(d, [entry.id], change(part)) : d;
+        });
+    const setShape = (label: string, fields: Record<string, unknown>) => edit(label, (part) => ({ shape: { ...part.shape, ...fields } }));
+    const field = (key: string, label: string, unit: string) => (
+        <EditField key={key} label={label} value={String(shape[key] ?? '')} disabled={disabled} save={(text) => setShape(`${label.toLowerCase()} ${typed(text, unit)}`, { [key]: typed(text, unit) })} />
+    );
+    const at = (entry.at as (string | number)[] | undefined) ?? [0, 0, 0];
+    const size = shape.size as (string | number)[] | undefined;
+    const curve = (shape.curve as Pair[] | undefined) ?? [];
+    const setCurve = (label: string, rows: Pair[]) => setShape(label, { curve: rows });
+    return (
+        <>
+            {shape.kind === 'fan' ? (
+                <ChoiceField label="Direction" value={shape.direction as keyof typeof directions} choices={directions} disabled={disabled} save={(direction) => setShape(directions[direction].toLowerCase(), { direction })} />
+            ) : (
+                <ChoiceField label="Plane" value={(shape.normal as keyof typeof normals | undefined) ?? 'x'} choices={normals} disabled={disabled} save={(normal) => setShape(normals[normal].toLowerCase(), { normal })} />
+            )}
+            {shape.diameter !== undefined && field('diameter', 'Diameter', length)}
+            {size && (
+                <Stack direction="row" sx={{ gap: 1 }}>
+                    {[0, 1].map((n) => (
+                        <EditField key={n} label={n === 0 ? 'Width' : 'Height'} value={String(size[n])} disabled={disabled} save={(text) => setShape(`size ${typed(text, length)}`, { size: size.map((s, i) => (i === n ? typed(text, length) : s)) })} />
+                    ))}
+                </Stack>
+            )}
+            <Stack direction="row" sx={{ gap: 1 }}>
+                {['x', 'y', 'z'].map((axis, n) => (
+                    <EditField key={axis} label={axis} value={String(at[n])} disabled={disabled} save={(text) => edit(`${axis} at ${typed(text, length)}`, () => ({ at: at.map((a, i) => (i === n ? typed(text, length) : a)) }))} />
+                ))}
+            </Stack>
+            {shape.kind === 'screen' && (shape.freeArea !== undefined ? field('freeArea', 'Free area, share', '') : field('lossCoefficient', 'Loss coefficient', ''))}
+            {shape.kind === 'fan' && (
+                <>
+                    <Stack direction="row" sx={{ gap: 1 }}>{field('hub', 'Hub, share', '')}{field('speedFactor', 'Speed, share', '')}</Stack>
+                    <Chapter title="Curve: flow and pressure rise">
+                        {curve.map((row, n) => (
+                            <Stack key={n} direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>
+                                {[0, 1].map((column) => (
+                                    <EditField
+                                        key={column}
+                                        label={column === 0 ? 'Flow' : 'Rise'}
+                                        value={String(row[column as 0 | 1])}
+                                        disabled={disabled}
+                                        save={(text) => setCurve(`curve point ${n + 1}`, curve.map((old, i) => (i === n ? (old.map((v, j) => (j === column ? typed(text, column === 0 ? 'l/s' : 'Pa') : v)) as Pair) : old)))}
+                                    />
+                                ))}
+                                <IconButton size="small" aria-label={`Remove curve point ${n + 1}`} disabled={disabled || curve.length <= 2} onClick={() => void setCurve(`without curve point ${n + 1}`, curve.filter((_r, i) => i !== n)).catch(() => undefined)}><DeleteOutlined fontSize="small" /></IconButton>
+                            </Stack>
+                        ))}
+                        <Box><Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void setCurve('another curve point', [...curve, [`1.25 * (${String(curve.at(-1)?.[0] ?? '1 l/s')})`, '0 Pa']]).catch(() => undefined)}>Point</Button></Box>
+                    </Chapter>
+                </>
+            )}
+        </>
+    );
+}

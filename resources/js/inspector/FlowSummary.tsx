@@ -1,0 +1,40 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import type { Result } from '../api/types';
+import { number, temperatureWithUnit, type UnitSet } from '../units/units';
+import { Chapter, Line } from './Chapter';
+
+type Flow = NonNullable<Result['flow']>;
+
+/** The flow through every opening and fan, and how it was computed: what Judge shows while no part is selected. */
+export function FlowSummary({ flow, units }: { flow: Flow; units: UnitSet }) {
+    const { regime } = flow;
+    const litres = (mass: number) => number((1e3 * mass) / flow.fluid.density, 2);
+    return (
+        <Box component="aside" aria-label="Flow" sx={{ width: 268, flexShrink: 0, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
+            <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>Flow</Typography>
+            <Typography variant="body2" color="text.secondary">
+                {regime.model === 'turbulent' ? 'Turbulent' : 'Laminar'}{regime.chosen === 'auto' && ', as found'}{regime.reynolds !== null && `, Reynolds number ${Math.round(regime.reynolds).toLocaleString('en').replace(/,/g, ' ')}`}
+            </Typography>
+            {flow.openings.map((opening) => (
+                <Chapter key={opening.name} title={`${opening.kind === 'open' ? 'Open' : opening.kind === 'inlet' ? 'Inlet' : 'Outlet'}, side ${opening.name.replace(/ patch (\d+)/, (_m, n: string) => `, opening ${Number(n) + 1}`)}`}>
+                    {opening.in > 1e-9 && <Line label="In">{litres(opening.in)} l/s</Line>}
+                    {opening.out > 1e-9 && <Line label="Out">{litres(opening.out)} l/s</Line>}
+                    {opening.temperature !== null && <Line label="Leaves with">{temperatureWithUnit(opening.temperature, units)}</Line>}
+                    <Line label="Heat carried out">{number(opening.heat, 2)} W</Line>
+                </Chapter>
+            ))}
+            {flow.fans.map((fan) => (
+                <Chapter key={fan.part} title={fan.name}>
+                    <Line label="Flow">{number(fan.flow * 1e3, 2)} l/s</Line>
+                    <Line label="Pressure rise">{number(fan.rise, 1)} Pa</Line>
+                </Chapter>
+            ))}
+            <Chapter title="Whole space">
+                <Line label="Fastest">{number(flow.largestVelocity, 2)} m/s</Line>
+                <Line label="Mass in, out">{litres(flow.balance.in)}, {litres(flow.balance.out)} l/s</Line>
+                {regime.amplitude !== null && <Line label="Temperatures swing">±{number(regime.amplitude, 1)} K</Line>}
+            </Chapter>
+        </Box>
+    );
+}

@@ -1,0 +1,43 @@
+import { inletKindOf, inletKinds, ofKind, openingKinds, withInletKind, type InletKind, type OpeningEntry } from '../model/space';
+import { typed, typedTemperatureUnit, type UnitSet } from '../units/units';
+import { ChoiceField } from './ChoiceField';
+import { EditField } from './EditField';
+
+interface Props<T extends OpeningEntry> {
+    name: string;
+    entry: T;
+    units: UnitSet;
+    disabled: boolean;
+    save: (label: string, change: (entry: T) => T) => Promise<unknown>;
+}
+
+const inletChoices = Object.fromEntries(Object.entries(inletKinds).map(([kind, [title]]) => [kind, title])) as Record<InletKind, string>;
+
+/** What passes a side or a patch of it. */
+export function OpeningFields<T extends OpeningEntry>({ name, entry, units, disabled, save }: Props<T>) {
+    const kind = entry.kind ?? 'wall';
+    const inlet = inletKindOf(entry);
+    const set = (field: string, label: string, unit: string) => (text: string) =>
+        save(`${name}: ${label} ${typed(text, unit) || 'none'}`, (e) => {
+            const changed: T = { ...e, [field]: typed(text, unit) };
+            if (text === '') delete changed[field];
+            return changed;
+        });
+    return (
+        <>
+            <ChoiceField label={name} value={kind} choices={openingKinds} disabled={disabled} save={(chosen) => save(`${name}: ${openingKinds[chosen].toLowerCase()}`, (e) => ofKind(e, chosen))} />
+            {kind === 'inlet' && inlet && (
+                <>
+                    <ChoiceField label="Given by" value={inlet} choices={inletChoices} disabled={disabled} save={(chosen) => save(`${name}: by ${inletChoices[chosen].toLowerCase()}`, (e) => withInletKind(e, chosen))} />
+                    <EditField label={inletKinds[inlet][0]} value={String(entry[inlet] ?? '')} disabled={disabled} save={set(inlet, inletKinds[inlet][0].toLowerCase(), inletKinds[inlet][1])} />
+                </>
+            )}
+            {(kind === 'inlet' || kind === 'outlet' || kind === 'open') && (
+                <EditField label="What enters, temperature (empty: ambient)" value={String(entry.temperature ?? '')} disabled={disabled} save={set('temperature', 'temperature', typedTemperatureUnit(units))} />
+            )}
+            {(kind === 'outlet' || kind === 'open') && (
+                <EditField label="Pressure outside (empty: 0 Pa)" value={String(entry.pressure ?? '')} disabled={disabled} save={set('pressure', 'pressure', 'Pa')} />
+            )}
+        </>
+    );
+}

@@ -1,0 +1,101 @@
+import Add from '@mui/icons-material/Add';
+import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import IconButton from '@mui/material/IconButton';
+import Stack from '@mui/material/Stack';
+import Switch from '@mui/material/Switch';
+import Typography from '@mui/material/Typography';
+import type { Revision } from '../api/types';
+import type { ModelDocument } from '../model/document';
+import { buoyancyOf, flowOf, sideNames, sideOf, withBuoyancy, withFlow, withPatch, withSide, type FlowChoice, type PatchEntry, type SideName } from '../model/space';
+import type { ModelEditor } from '../model/useModelEditor';
+import { usePreferences } from '../project/screenState';
+import { typed, type UnitSet } from '../units/units';
+import { ChoiceField } from './ChoiceField';
+import { EditField } from './EditField';
+import { OpeningFields } from './OpeningFields';
+
+const flowChoices: Record<FlowChoice, string> = { none: 'Still: films on the walls', auto: 'Moving; laminar or turbulent as found', laminar: 'Moving, laminar', turbulent: 'Moving, turbulent' };
+
+const across: Record<string, [string, string]> = { x: ['y', 'z'], y: ['x', 'z'], z: ['x', 'y'] };
+
+interface Props {
+    revision: Revision;
+    editor: ModelEditor;
+    mayEdit: boolean;
+}
+
+/** The air and the six sides of the space with their openings: what the Load stage shows while no part is selected. */
+export function SpacePanel({ revision, editor, mayEdit }: Props) {
+    const units = usePreferences((s) => s.units);
+    const document = revision.document as ModelDocument;
+    const moving = flowOf(document) !== 'none';
+    return (
+        <Box component="aside" aria-label="Space" sx={{ width: 268, flexShrink: 0, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
+            <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>Space</Typography>
+            <Typography variant="body2" color="text.secondary" sx={{ mb: 1.75 }}>The air in it and what passes its sides</Typography>
+            <ChoiceField label="Air" value={flowOf(document)} choices={flowChoices} disabled={!mayEdit} save={(flow) => editor.edit(`Air: ${flowChoices[flow].toLowerCase()}`, (d) => withFlow(d, flow))} />
+            {moving && (
+                <FormControlLabel
+                    sx={{ mb: 1, '& .MuiTypography-root': { fontSize: 13 } }}
+                    control={<Switch size="small" checked={buoyancyOf(document)} disabled={!mayEdit} onChange={(_e, on) => void editor.edit(on ? 'Warm air rises' : 'No buoyancy', (d) => withBuoyancy(d, on)).catch(() => undefined)} />}
+                    label="Warm air rises"
+                />
+            )}
+            {!moving && <Typography color="text.secondary" sx={{ mb: 1.5 }}>Openings, fans and screens take part when the air moves.</Typography>}
+            {moving && sideNames.map((side) => <SideFields key={side} side={side} document={document} editor={editor} units={units} disabled={!mayEdit} />)}
+        </Box>
+    );
+}
+
+function SideFields({ side, document, editor, units, disabled }: { side: SideName; document: ModelDocument; editor: ModelEditor; units: UnitSet; disabled: boolean }) {
+    const entry = sideOf(document, side);
+    const add = () => editor.edit(`Opening in side ${side}`, (d) => withSide(d, side, (e) => ({ ...e, patches: [...(e.patches ?? []), newPatch(d, side)] })));
+    return (
+        <Box component="section" aria-label={`Side ${side}`} sx={{ borderTop: 1, borderColor: 'divider', pt: 1.5, mb: 1 }}>
+            <OpeningFields name={`Side ${side}`} entry={entry} units={units} disabled={disabled} save={(label, change) => editor.edit(label, (d) => withSide(d, side, change))} />
+            {(entry.patches ?? []).map((patch, n) => <PatchFields key={n} side={side} index={n} patch={patch} editor={editor} units={units} disabled={disabled} />)}
+            <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void add().catch(() => undefined)}>Opening in this side</Button>
+        </Box>
+    );
+}
+
+/** In the middle of the side, half as large. */
+function newPatch(document: ModelDocument, side: SideName): PatchEntry {
+    const box = (document.space as { box?: { min?: unknown[]; max?: unknown[] } } | undefined)?.box;
+    const places = across[side[0]!]!.map((name) => 'xyz'.indexOf(name));
+    const share = (at: number) => places.map((axis) => `${String((1 - at).toFixed(2))} * (${String(box?.min?.[axis] ?? '0 mm')}) + ${at.toFixed(2)} * (${String(box?.max?.[axis] ?? '100 mm')})`);
+    return { min: share(0.25), max: share(0.75), kind: 'open' };
+}
+
+function PatchFields({ side, index, patch, editor, units, disabled }: { side: SideName; index: number; patch: PatchEntry; editor: ModelEditor; units: UnitSet; disabled: boolean }) {
+    const name = `Opening ${index + 1} in ${side}`;
+    const change = (label: string, to: (entry: PatchEntry) => PatchEntry | null) => editor.edit(label, (d) => withPatch(d, side, index, to));
+    const lengthUnit = units === 'us' ? 'in' : units === 'si' ? 'm' : 'mm';
+    const corner = (key: 'min' | 'max', n: 0 | 1) => (
+        <EditField
+            key={key + n}
+            label={`${across[side[0]!]![n]} ${key === 'min' ? 'from' : 'to'}`}
+            value={String(patch[key][n])}
+            disabled={disabled}
+            save={(text) => change(`${name}: ${across[side[0]!]![n]} ${key === 'min' ? 'from' : 'to'} ${typed(text, lengthUnit)}`, (p) => ({ ...p, [key]: p[key].map((old, i) => (i === n ? typed(text, lengthUnit) : old)) }))}
+        />
+    );
+    return (
+        <Box sx={{ pl: 1.25, borderLeft: 2, borderColor: 'divider', mb: 1.25 }}>
+            <OpeningFields name={name} entry={patch} units={units} disabled={disabled} save={(label, to) => change(label, to)} />
+            <Stack direction="row" sx={{ gap: 1 }}>{corner('min', 0)}{corner('max', 0)}</Stack>
+            <Stack direction="row" sx={{ gap: 1 }}>{corner('min', 1)}{corner('max', 1)}</Stack>
+            <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'center' }}>
+                <FormControlLabel
+                    sx={{ '& .MuiTypography-root': { fontSize: 13 } }}
+                    control={<Switch size="small" checked={patch.round ?? false} disabled={disabled} onChange={(_e, round) => void change(`${name}: ${round ? 'round' : 'rectangular'}`, (p) => ({ ...p, round })).catch(() => undefined)} />}
+                    label="Round"
+                />
+                <IconButton size="small" aria-label={`Remove ${name.toLowerCase()}`} disabled={disabled} onClick={() => void change(`Remove ${name.toLowerCase()}`, () => null).catch(() => undefined)}><DeleteOutlined fontSize="small" /></IconButton>
+            </Stack>
+        </Box>
+    );
+}

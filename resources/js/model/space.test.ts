@@ -1,0 +1,32 @@
+import { describe, expect, it } from 'vitest';
+import { flowOf, ofKind, sideOf, withFlow, withInletKind, withPatch, withSide } from './space';
+
+const document = { parts: [], space: { box: 1, sides: { 'x-': { kind: 'wall' as const, heat: { kind: 'film' }, patches: [{ min: [0, 0], max: [1, 1], kind: 'open' as const }, { min: [2, 2], max: [3, 3] }] } } } };
+
+describe('space', () => {
+    it('changes one side and keeps all else', () => {
+        const changed = withSide(document, 'x+', () => ({ kind: 'outlet' }));
+        expect(sideOf(changed, 'x+')).toEqual({ kind: 'outlet' });
+        expect(sideOf(changed, 'x-')).toBe(document.space.sides['x-']);
+        expect((changed.space as { box: number }).box).toBe(1);
+    });
+
+    it('drops what a kind of opening cannot have and brings what it needs', () => {
+        expect(ofKind({ kind: 'wall', heat: { kind: 'film' } }, 'inlet')).toEqual({ kind: 'inlet', speed: '1 m/s' });
+        expect(ofKind({ kind: 'inlet', massFlow: '2 g/s', temperature: '20 degC' }, 'open')).toEqual({ kind: 'open', temperature: '20 degC' });
+        expect(ofKind({ kind: 'open', temperature: '20 degC', pressure: '1 Pa' }, 'wall')).toEqual({ kind: 'wall' });
+        expect(withInletKind({ kind: 'inlet', speed: '3 m/s' }, 'volumeFlow')).toEqual({ kind: 'inlet', volumeFlow: '1 l/s' });
+    });
+
+    it('changes and removes patches', () => {
+        const moved = withPatch(document, 'x-', 0, (patch) => ({ ...patch, max: [4, 4] }));
+        expect(sideOf(moved, 'x-').patches?.map((p) => p.max)).toEqual([[4, 4], [3, 3]]);
+        expect(sideOf(withPatch(document, 'x-', 0, () => null), 'x-').patches).toHaveLength(1);
+    });
+
+    it('gives the space air when flow is switched on and keeps its own fluid', () => {
+        expect(flowOf(withFlow(document, 'auto'))).toBe('auto');
+        expect((withFlow(document, 'auto').space as { fluid: string }).fluid).toBe('air');
+        expect((withFlow({ space: { fluid: 'water' } }, 'laminar').space as { fluid: string }).fluid).toBe('water');
+    });
+});

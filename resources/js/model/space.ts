@@ -1,0 +1,92 @@
+import type { ModelDocument } from './document';
+
+export const sideNames = ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'] as const;
+export type SideName = (typeof sideNames)[number];
+
+export const openingKinds = { wall: 'Wall', open: 'Open to the surroundings', inlet: 'Inlet', outlet: 'Outlet', symmetry: 'Symmetry' } as const;
+export type OpeningKind = keyof typeof openingKinds;
+
+/** How an inlet is stated, with the unit a bare number gets. */
+export const inletKinds = { speed: ['Speed', 'm/s', '1 m/s'], volumeFlow: ['Volume flow', 'l/s', '1 l/s'], massFlow: ['Mass flow', 'g/s', '1 g/s'] } as const;
+export type InletKind = keyof typeof inletKinds;
+
+/** A side of the space, or a patch of it: what passes there. Fields not named here are kept. */
+export interface OpeningEntry {
+    kind?: OpeningKind;
+    speed?: string | number;
+    volumeFlow?: string | number;
+    massFlow?: string | number;
+    temperature?: string | number;
+    pressure?: string | number;
+    [field: string]: unknown;
+}
+
+export interface PatchEntry extends OpeningEntry {
+    min: (string | number)[];
+    max: (string | number)[];
+    round?: boolean;
+}
+
+export interface SideEntry extends OpeningEntry {
+    patches?: PatchEntry[];
+}
+
+interface SpaceEntry {
+    sides?: Partial<Record<SideName, SideEntry>>;
+    [field: string]: unknown;
+}
+
+const spaceOf = (document: ModelDocument): SpaceEntry => (document.space as SpaceEntry | undefined) ?? {};
+
+export const sideOf = (document: ModelDocument, side: SideName): SideEntry => spaceOf(document).sides?.[side] ?? {};
+
+export function withSide(document: ModelDocument, side: SideName, change: (entry: SideEntry) => SideEntry): ModelDocument {
+    const space = spaceOf(document);
+    return { ...document, space: { ...space, sides: { ...space.sides, [side]: change(sideOf(document, side)) } } };
+}
+
+export const withPatch = (document: ModelDocument, side: SideName, index: number, change: (entry: PatchEntry) => PatchEntry | null): ModelDocument =>
+    withSide(document, side, (entry) => ({
+        ...entry,
+        patches: (entry.patches ?? []).flatMap((patch, i) => (i === index ? (change(patch) ?? []) : [patch])),
+    }));
+
+export const inletKindOf = (entry: OpeningEntry): InletKind | undefined => (Object.keys(inletKinds) as InletKind[]).find((kind) => entry[kind] !== undefined);
+
+/** Another kind of opening: what the new one cannot have goes, what it needs comes with a value to start from. */
+export function ofKind<T extends OpeningEntry>(entry: T, kind: OpeningKind): T {
+    const changed: T = { ...entry, kind };
+    if (kind !== 'inlet') for (const inlet of Object.keys(inletKinds) as InletKind[]) delete changed[inlet];
+    if (kind === 'inlet' && inletKindOf(changed) === undefined) changed.speed = inletKinds.speed[2];
+    if (kind !== 'wall') delete changed.heat;
+    if (kind === 'wall' || kind === 'symmetry') delete changed.temperature;
+    if (kind !== 'outlet' && kind !== 'open') delete changed.pressure;
+    return changed;
+}
+
+export function withInletKind<T extends OpeningEntry>(entry: T, kind: InletKind): T {
+    const changed: T = { ...entry };
+    for (const other of Object.keys(inletKinds) as InletKind[]) delete changed[other];
+    return { ...changed, [kind]: inletKinds[kind][2] };
+}
+
+export type FlowChoice = 'none' | 'auto' | 'laminar' | 'turbulent';
+
+interface PhysicsEntry {
+    flow?: FlowChoice;
+    buoyancy?: boolean;
+    [field: string]: unknown;
+}
+
+const physicsOf = (document: ModelDocument): PhysicsEntry => (document.physics as PhysicsEntry | undefined) ?? {};
+
+export const flowOf = (document: ModelDocument): FlowChoice => physicsOf(document).flow ?? 'none';
+export const buoyancyOf = (document: ModelDocument): boolean => physicsOf(document).buoyancy ?? false;
+
+/** Moving air needs a fluid in the space; air is the one to start from. */
+export function withFlow(document: ModelDocument, flow: FlowChoice): ModelDocument {
+    const space = spaceOf(document);
+    return { ...document, physics: { ...physicsOf(document), flow }, space: flow === 'none' ? space : { ...space, fluid: space.fluid ?? 'air' } };
+}
+
+export const withBuoyancy = (document: ModelDocument, buoyancy: boolean): ModelDocument => ({ ...document, physics: { ...physicsOf(document), buoyancy } });
