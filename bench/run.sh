@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Iterations and time per cell of the linear solver, as ratios to SciPy's Jacobi-CG and a compiled algebraic multigrid on the same matrices, and growth with size.
+# Flow: seconds per grid and a set of different enclosures. Before that iterations and time per cell of the linear solver, as ratios to SciPy's Jacobi-CG and a compiled algebraic multigrid on the same matrices, and growth with size.
 set -euo pipefail
 cd "$(dirname "$0")/.."
 export PHP_INI_SCAN_DIR=":$PWD/etc/php" USE_ZEND_ALLOC_HUGE_PAGES=1
@@ -28,3 +28,9 @@ done
 echo
 echo 'Growth on the board:'
 for cells in 50000 200000 1000000; do row "$(php bench/conduction.php board "$cells")"; echo; done
+echo
+echo 'Flow and heat on one box, sealed and ventilated (aims: 3, 8, 25, 80 s at 10, 30, 100, 250 thousand cells):'
+php bench/enclosures.php times
+echo
+echo 'Different enclosures, none tuned:'
+php bench/enclosures.php

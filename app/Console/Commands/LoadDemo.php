@@ -13,10 +13,10 @@ use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-/** Loads the demo projects once and queues their first run. */
+/** Loads the demo projects once and queues their first runs. */
 final class LoadDemo extends Command
 {
-    protected $signature = 'foehn:demo';
+    protected $signature = 'foehn:demo {--only-first : queue the run of the first project only}';
 
     protected $description = 'Load the demo projects once';
 
@@ -28,23 +28,38 @@ final class LoadDemo extends Command
 
             return self::SUCCESS;
         }
-        $variant = $this->load($user, 'Ridge radar processor', 'Signal processing box of the avalanche radar on the ridge: 28 W in a steel box at 45 °C ambient.', 'ridge-radar-processor');
-        $this->load($user, 'Ridge radar processor, fan and vents', 'The same box with its air computed: a 40 mm fan, a slotted vent, and fins that most of the air passes by.', 'ridge-radar-fan');
-        $queue->start($variant, 'scout', $user);
+        $variants = DB::transaction(fn (): array => $this->projects($user));
+        foreach ($this->option('only-first') ? [$variants[0]] : $variants as $variant) {
+            $queue->start($variant, 'scout', $user);
+        }
         $this->line('Demo: loaded, first run queued.');
 
         return self::SUCCESS;
     }
 
-    private function load(User $user, string $name, string $summary, string $example): Variant
+    /** @return non-empty-list<Variant> the first of each, all or none */
+    private function projects(User $user): array
     {
-        return DB::transaction(function () use ($user, $name, $summary, $example): Variant {
-            $project = Project::query()->create(['name' => $name, 'summary' => $summary]);
-            $project->members()->attach($user->id, ['role' => Role::Owner->value]);
-            $variant = $project->variants()->create(['name' => 'First design']);
-            $variant->saveModel((string) file_get_contents(base_path("examples/$example.json")), 0, 'Loaded the demo', $user);
+        return [
+            $this->load($user, 'Ridge radar processor, films only', 'Signal processing box of the avalanche radar on the ridge, with films on its surfaces instead of air: a first estimate in seconds.', ['First design' => 'ridge-radar-processor']),
+            $this->load($user, 'Ridge radar processor', 'The box with its fan and vents, 28 W at 45 °C ambient: most of the air passes the fins by. The second variant guides it.', ['First design' => 'ridge-radar-fan', 'Baffle and taller fins' => 'ridge-radar-baffle']),
+            $this->load($user, 'Mast gateway', 'Sealed aluminium box on a mast: 9 W, no fan, cooled by the air that circulates in it and by its walls.', ['First design' => 'mast-gateway']),
+        ];
+    }
 
-            return $variant;
-        });
+    /**
+     * @param array<string, string> $examples by name of the variant
+     * @return Variant the first one
+     */
+    private function load(User $user, string $name, string $summary, array $examples): Variant
+    {
+        $project = Project::query()->create(['name' => $name, 'summary' => $summary]);
+        $project->members()->attach($user->id, ['role' => Role::Owner->value]);
+        foreach ($examples as $title => $example) {
+            $variant = $project->variants()->create(['name' => $title]);
+            $variant->saveModel((string) file_get_contents(base_path("examples/$example.json")), 0, 'Loaded the demo', $user);
+        }
+
+        return $project->variants()->oldest('id')->firstOrFail();
     }
 }

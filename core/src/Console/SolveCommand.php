@@ -33,7 +33,7 @@ final class SolveCommand
         $solution = (new SteadySolver($model, new TerminalListener()))->solve();
         $result = ResultBuilder::build($solution, hash('sha256', $json));
         if ($options->value('out') !== null) {
-            self::write($options->value('out'), $result, FieldFile::temperature($solution), FieldFile::parts($solution));
+            self::write($options->value('out'), $result, ['temperature.f32' => FieldFile::temperature($solution), 'parts.u16' => FieldFile::parts($solution), 'velocity.f32' => FieldFile::velocity($solution)]);
         }
         self::print($model, $result);
         if (! $solution->converged) {
@@ -45,15 +45,19 @@ final class SolveCommand
         return $options->has('strict') && $result['verdict']['missed'] > 0 ? 1 : 0;
     }
 
-    /** @param array<string, mixed> $result */
-    private static function write(string $directory, array $result, string $temperature, string $parts): void
+    /**
+     * @param array<string, mixed> $result
+     * @param array<string, string> $fields by file name; empty ones are left out
+     */
+    private static function write(string $directory, array $result, array $fields): void
     {
         if (! is_dir($directory) && ! @mkdir($directory, 0777, true)) {
             throw new OutputException("the folder $directory cannot be made");
         }
         FieldFile::write("$directory/result.json", json_encode($result, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
-        FieldFile::write("$directory/temperature.f32", $temperature);
-        FieldFile::write("$directory/parts.u16", $parts);
+        foreach (array_filter($fields) as $name => $bytes) {
+            FieldFile::write("$directory/$name", $bytes);
+        }
     }
 
     /** @param array<string, mixed> $result */
@@ -77,6 +81,9 @@ final class SolveCommand
         $balance = $result['balance'];
         printf("\nHeat in %.4f W, out %.4f W, balance error %.1e.\n", $balance['in'], $balance['out'], $balance['error']);
         printf("%s: %d cells (%s), %d iterations, %.1f s.\n", $model->name, $result['grid']['cells'], $result['grid']['grade'], $result['solver']['iterations'], $result['solver']['seconds']);
+        foreach ($result['flow']['fans'] ?? [] as $fan) {
+            printf("%s: %.3f l/s at %.1f Pa.\n", $fan['name'], 1e3 * $fan['flow'], $fan['rise']);
+        }
         foreach ($result['warnings'] as $warning) {
             echo "Warning: $warning.\n";
         }

@@ -11,6 +11,9 @@ final class GridBuilder
 {
     private const MORE_WHEN_EMPTY = 2;
 
+    /** A model of many edges may have so many times the cells of its grade before it is refused. */
+    private const EDGES = 4;
+
     /** Beyond this the wish for cells across features is lowered instead. */
     private const COARSEST_WITH_FEATURES = 2.5;
 
@@ -43,6 +46,9 @@ final class GridBuilder
                 $across--;
                 $coarser = 1.0;
             } elseif ($coarser > 10.0) {
+                if ($settings->maxCells === null && $grid->count() <= self::EDGES * $most) {
+                    return $grid;
+                }
                 throw new GridException(sprintf(
                     'the parts of this model have so many different edges that even the coarsest grid has %d cells, more than the %d allowed; align parts, merge small ones, or allow more cells',
                     $grid->count(), $most,

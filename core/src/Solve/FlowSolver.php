@@ -29,9 +29,9 @@ use Foehn\Results\LimitCheck;
 use Foehn\Results\PartTemperatures;
 
 /**
- * Steady flow and heat on one grid. Where fans, inlets or walls drive the flow, multigrid cycles bring it to balance; where only
- * buoyancy does, SIMPLEC with a step of the energy equation after each iteration. Both are accelerated, damped when they do not
- * come nearer, started anew when they diverge, and averaged when they never settle.
+ * Steady flow and heat on one grid. Multigrid cycles bring the flow to balance; where only buoyancy drives it, with a step of the
+ * energy equation after each, and with SIMPLEC iterations instead when the two swing. Both are accelerated, damped when they do
+ * not come nearer, started anew when they diverge, and averaged when they never settle.
  */
 final class FlowSolver
 {
@@ -109,6 +109,9 @@ final class FlowSolver
 
     /** Whether temperatures move the fluid and nothing else does. */
     private bool $buoyantOnly;
+
+    /** Whether SIMPLEC has taken over from the cycles. */
+    private bool $iterates = false;
 
     /** Steps done with the present scheme and damping, and in all. */
     private int $step = 0;
@@ -246,9 +249,9 @@ final class FlowSolver
         } elseif ($this->forces->buoyant) {
             $this->heat->step($this->level->fluxes(), 1e-3, 30, 0.0);
         }
-        $this->use($this->buoyantOnly
+        $this->use($this->iterates
             ? new Simplec($this->level, $this->pressure, self::ITERATIONS)
-            : new FlowCycle($this->level, $this->turbulence === null ? FlowCycle::LAMINAR : FlowCycle::TURBULENT));
+            : new FlowCycle($this->level, $this->buoyantOnly || $this->turbulence !== null ? FlowCycle::LIVELY : FlowCycle::LAMINAR));
     }
 
     private function use(FlowScheme $scheme): void
@@ -377,16 +380,23 @@ final class FlowSolver
         $this->anderson = new Anderson($this->pace->plain);
         $this->since = count($this->residuals);
         $this->step = 0;
+        if ($this->buoyantOnly && ! $this->iterates) {
+            // Cycles that swing with the temperature have left the start behind; iterations do better from there.
+            $this->iterates = true;
+            $this->begin($this->start);
+
+            return true;
+        }
         if ($this->scheme->soften()) {
             return true;
         }
-        if ($this->scheme instanceof FlowCycle) {
-            $this->use(new Simplec($this->level, $this->pressure, self::ITERATIONS));
-
-            return true;
+        if ($this->iterates) {
+            return false;
         }
+        $this->iterates = true;
+        $this->use(new Simplec($this->level, $this->pressure, self::ITERATIONS));
 
-        return false;
+        return true;
     }
 
     /** @throws PhysicsException */
@@ -396,12 +406,11 @@ final class FlowSolver
             throw new PhysicsException('the flow diverges however strongly it is damped; look for very large speeds or powers, for a fan or inlet without a way out, and for cells much smaller than their neighbours (grid report)');
         }
         $this->residuals = [];
+        $this->iterates = $this->iterates || $this->restarts === self::MOST_RESTARTS;
         $this->begin($this->start);
         $this->devices->setRises([]);
         for ($n = 0; $n < $this->restarts; $n++) {
-            if (! $this->scheme->soften() || $this->restarts === self::MOST_RESTARTS) {
-                $this->use(new Simplec($this->level, $this->pressure, self::ITERATIONS));
-            }
+            $this->scheme->soften();
         }
         $this->total = 0;
     }

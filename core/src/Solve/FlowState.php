@@ -86,7 +86,8 @@ final readonly class FlowState
             $tables[] = self::places($this->layout->grid, $to->grid, $axis, $axis === $staggered, $this->layout->stride[$axis]);
         }
 
-        return self::interpolate($to->size, $to->pad, $this->layout->pad, ...$tables[0], ...$tables[1], ...$tables[2], values: $values, to: $to->zeros());
+        return self::interpolate($to->size, $to->pad, $this->layout->pad, ...$tables[0], ...$tables[1], ...$tables[2], // Beyond the ghosts stays what stood there.
+            values: $values, to: array_fill(0, $to->length, $values[0]));
     }
 
     /**

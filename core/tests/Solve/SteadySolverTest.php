@@ -11,6 +11,7 @@ use Foehn\Results\ResultBuilder;
 use Foehn\Results\StoredField;
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
+use Foehn\Solve\Solution;
 use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\TestCase;
@@ -124,6 +125,10 @@ final class SteadySolverTest extends TestCase
             public function report(Progress $progress): void
             {
                 $this->stages[] = $progress->stage;
+            }
+
+            public function publish(Solution $solution): void
+            {
             }
 
             public function shouldStop(): bool

@@ -34,8 +34,8 @@ export function DeviceFields({ entry, name, units, editor, disabled }: Props) {
             return part ? withPartFields(d, [entry.id], change(part)) : d;
         });
     const setShape = (label: string, fields: Record<string, unknown>) => edit(label, (part) => ({ shape: { ...part.shape, ...fields } }));
-    const field = (key: string, label: string, unit: string) => (
-        <EditField key={key} label={label} value={String(shape[key] ?? '')} disabled={disabled} save={(text) => setShape(`${label.toLowerCase()} ${typed(text, unit)}`, { [key]: typed(text, unit) })} />
+    const field = (key: string, label: string, unit: string, hint?: string) => (
+        <EditField key={key} label={label} hint={hint} value={String(shape[key] ?? '')} disabled={disabled} save={(text) => setShape(`${label.toLowerCase()} ${typed(text, unit)}`, { [key]: typed(text, unit) })} />
     );
     const at = (entry.at as (string | number)[] | undefined) ?? [0, 0, 0];
     const size = shape.size as (string | number)[] | undefined;
@@ -64,7 +64,7 @@ export function DeviceFields({ entry, name, units, editor, disabled }: Props) {
             {shape.kind === 'screen' && (shape.freeArea !== undefined ? field('freeArea', 'Free area, share', '') : field('lossCoefficient', 'Loss coefficient', ''))}
             {shape.kind === 'fan' && (
                 <>
-                    <Stack direction="row" sx={{ gap: 1 }}>{field('hub', 'Hub, share', '')}{field('speedFactor', 'Speed, share', '')}</Stack>
+                    <Stack direction="row" sx={{ gap: 1 }}>{field('hub', 'Hub, share', '')}{field('speedFactor', 'Speed, share', '', '1')}</Stack>
                     <Chapter title="Curve: flow and pressure rise">
                         {curve.map((row, n) => (
                             <Stack key={n} direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>

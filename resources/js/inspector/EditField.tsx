@@ -1,8 +1,17 @@
 import TextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
 
+interface Props {
+    label: string;
+    value: string;
+    /** What holds while the field is empty. */
+    hint?: string;
+    disabled: boolean;
+    save: (text: string) => Promise<unknown>;
+}
+
 /** A field that is saved with Enter or when it is left. */
-export function EditField({ label, value, disabled, save }: { label: string; value: string; disabled: boolean; save: (text: string) => Promise<unknown> }) {
+export function EditField({ label, value, hint, disabled, save }: Props) {
     const [text, setText] = useState(value);
     useEffect(() => setText(value), [value]);
     const commit = () => {
@@ -13,6 +22,8 @@ export function EditField({ label, value, disabled, save }: { label: string; val
             size="small"
             fullWidth
             label={label}
+            placeholder={hint}
+            slotProps={hint ? { inputLabel: { shrink: true } } : undefined}
             value={text}
             disabled={disabled}
             onChange={(e) => setText(e.target.value)}

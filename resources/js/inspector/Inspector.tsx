@@ -98,7 +98,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 <Box>
                     <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>{single ? part.name : `${parts.length} parts`}</Typography>
                     <Typography variant="body2" color="text.secondary">
-                        {single ? `${partKinds[part.kind] ?? part.kind} · ${watts(part.power)} W` : `${watts(parts.reduce((sum, p) => sum + p.power, 0))} W together`}
+                        {isDevice ? (partKinds[part.kind] ?? part.kind) : single ? `${partKinds[part.kind] ?? part.kind} · ${watts(part.power)} W` : `${watts(parts.reduce((sum, p) => sum + p.power, 0))} W together`}
                     </Typography>
                 </Box>
                 <IconButton size="small" aria-label="Close the inspector" onClick={() => select(null)}><Close fontSize="small" /></IconButton>
@@ -121,7 +121,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) => parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d))}
                 />}
             </Box>
-            {single && partResult && !stale && result && <Temperatures part={partResult} result={result} units={units} />}
+            {single && !isDevice && partResult && !stale && result && <Temperatures part={partResult} result={result} units={units} />}
             {single && fan && !stale && <OperatingPoint fan={fan} />}
             {single && partResult && !stale && <Routes part={partResult} outline={revision.outline} />}
             {single && stale && <Typography color="text.secondary" sx={{ mt: 2 }}>The model has changed since the last run; run again to see temperatures.</Typography>}

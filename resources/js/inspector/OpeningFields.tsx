@@ -33,10 +33,10 @@ export function OpeningFields<T extends OpeningEntry>({ name, entry, units, disa
                 </>
             )}
             {(kind === 'inlet' || kind === 'outlet' || kind === 'open') && (
-                <EditField label="What enters, temperature (empty: ambient)" value={String(entry.temperature ?? '')} disabled={disabled} save={set('temperature', 'temperature', typedTemperatureUnit(units))} />
+                <EditField label="Air enters at" hint="ambient" value={String(entry.temperature ?? '')} disabled={disabled} save={set('temperature', 'temperature', typedTemperatureUnit(units))} />
             )}
             {(kind === 'outlet' || kind === 'open') && (
-                <EditField label="Pressure outside (empty: 0 Pa)" value={String(entry.pressure ?? '')} disabled={disabled} save={set('pressure', 'pressure', 'Pa')} />
+                <EditField label="Pressure outside" hint="0 Pa" value={String(entry.pressure ?? '')} disabled={disabled} save={set('pressure', 'pressure', 'Pa')} />
             )}
         </>
     );

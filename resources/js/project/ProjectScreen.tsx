@@ -14,8 +14,9 @@ import Snackbar from '@mui/material/Snackbar';
 import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { useProject } from '../api/queries';
+import type { Project } from '../api/types';
 import { FlowSummary } from '../inspector/FlowSummary';
 import { Inspector } from '../inspector/Inspector';
 import { SpacePanel } from '../inspector/SpacePanel';
@@ -78,6 +79,23 @@ function Refusal({ editor }: { editor: ModelEditor }) {
     );
 }
 
+/** Which variant of the project is shown. */
+function VariantChoice({ project, variant }: { project: Project; variant: number }) {
+    const navigate = useNavigate();
+    return (
+        <Select
+            variant="standard"
+            disableUnderline
+            value={variant}
+            inputProps={{ 'aria-label': 'Variant' }}
+            onChange={(e) => void navigate(`/projects/${project.id}/variants/${e.target.value}`)}
+            sx={{ color: bar.text, fontSize: 13, maxWidth: 190, '& .MuiSelect-icon': { color: bar.quiet } }}
+        >
+            {project.variants.map((v) => <MenuItem key={v.id} value={v.id}>{v.name}</MenuItem>)}
+        </Select>
+    );
+}
+
 export default function ProjectScreen() {
     const params = useParams();
     const variant = Number(params.variant);
@@ -102,15 +120,15 @@ export default function ProjectScreen() {
         );
     }
     const revision = editor.revision;
-    const variantName = project.data?.variants.find((v) => v.id === variant)?.name;
     return (
         <Stack sx={{ height: '100%', overflow: 'hidden' }}>
             <Bar>
                 <Stack direction="row" sx={{ flex: 1, gap: 1.5, alignItems: 'center', minWidth: 0, whiteSpace: 'nowrap' }}>
                     <Link to="/" style={{ color: 'inherit', textDecoration: 'none', fontSize: 15 }} title="All projects"><Wordmark onDark /></Link>
                     <Box component="h1" sx={{ m: 0, fontSize: 13, fontWeight: 450, color: bar.quiet, overflow: 'hidden', textOverflow: 'ellipsis' }}>
-                        {project.data?.name}{variantName && <> › <span style={{ color: bar.text }}>{variantName}</span></>}
+                        {project.data?.name}
                     </Box>
+                    {project.data && <VariantChoice project={project.data} variant={variant} />}
                     <Box sx={{ color: bar.quiet, fontSize: 12 }} role="status">{editor.saving ? 'Saving' : revision ? `Saved, revision ${revision.number}` : ''}</Box>
                 </Stack>
                 <StageRail />

@@ -31,10 +31,10 @@ final class FlowCycle implements FlowScheme
 
     private const SOFTER = 0.75;
 
-    /** Relaxation and share at the start for laminar flow, and for jets and wakes with little friction. */
+    /** Relaxation and share at the start for flow that friction rules, and for jets, wakes and plumes. */
     public const LAMINAR = [1.0, 1.0];
 
-    public const TURBULENT = [0.7, 0.65];
+    public const LIVELY = [0.7, 0.65];
 
     /** @var list<Coarsening> */
     private array $coarsenings = [];

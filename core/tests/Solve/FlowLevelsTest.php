@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Solve;
+
+use Foehn\Grid\GridLevels;
+use Foehn\Model\ModelCodec;
+use Foehn\Results\ResultBuilder;
+use Foehn\Results\Uncertainty;
+use Foehn\Solve\FlowState;
+use Foehn\Solve\Level;
+use Foehn\Solve\Progress;
+use Foehn\Solve\ProgressListener;
+use Foehn\Solve\Solution;
+use Foehn\Solve\SteadySolver;
+use PHPUnit\Framework\TestCase;
+
+/** Runs of flow from coarse to fine: pictures, stopping, resuming, and what the grids say about each other. */
+final class FlowLevelsTest extends TestCase
+{
+    public function testGoesFromCoarseToFineAndPublishesAfterEachGrid(): void
+    {
+        $listener = self::listener(PHP_INT_MAX);
+        $solution = (new SteadySolver(ModelCodec::fromDocument(self::box()), $listener))->solve();
+        $result = ResultBuilder::build($solution, '');
+
+        self::assertTrue($solution->converged);
+        self::assertSame([24 * 12 * 8, 48 * 24 * 16], array_column($result['levels'], 'cells'));
+        self::assertSame([24 * 12 * 8], $listener->published);
+        self::assertLessThan(1e-3, $result['balance']['error']);
+        self::assertGreaterThan(0.0, $result['watches'][0]['plusMinus']);
+        self::assertEqualsWithDelta($result['levels'][0]['values']->top, $result['watches'][0]['value'], 0.3 * ($result['watches'][0]['value'] - 300.0));
+    }
+
+    public function testAStoppedFlowIsKeptAndGoesOnFromThere(): void
+    {
+        $model = ModelCodec::fromDocument(self::box());
+        $whole = (new SteadySolver($model))->solve();
+        $stopped = (new SteadySolver($model, self::listener(8)))->solve();
+        self::assertTrue($stopped->stopped);
+        self::assertFalse($stopped->converged);
+        self::assertNotNull($stopped->state);
+        self::assertGreaterThan(300.0, max($stopped->temperature));
+
+        $again = FlowState::fromBytes($stopped->state->toBytes());
+        $resumed = (new SteadySolver($model, start: $again, done: $stopped->levels))->solve();
+        self::assertTrue($resumed->converged);
+        self::assertEqualsWithDelta(max($whole->temperature), max($resumed->temperature), 0.01 * (max($whole->temperature) - 300.0));
+    }
+
+    public function testAFlowStartsFromThatOfAnotherGrid(): void
+    {
+        $coarse = self::box();
+        $coarse['analysis']['grid'] = ['cells' => [20, 10, 6]];
+        $start = (new SteadySolver(ModelCodec::fromDocument($coarse)))->solve();
+        $fromRest = (new SteadySolver(ModelCodec::fromDocument(self::box())))->solve();
+        $started = (new SteadySolver(ModelCodec::fromDocument(self::box()), start: $start->state))->solve();
+
+        self::assertLessThan($fromRest->levels[0]->iterations, $started->levels[0]->iterations);
+        self::assertEqualsWithDelta(max($fromRest->temperature), max($started->temperature), 0.2);
+    }
+
+    public function testBytesThatAreNoStateAreNotTakenForOne(): void
+    {
+        self::assertNull(FlowState::fromBytes(''));
+        self::assertNull(FlowState::fromBytes("{}\n"));
+        self::assertNull(FlowState::fromBytes('{"lines":[[0,1],[0,1],[0,1]],"rises":{},"turbulent":false}' . "\nshort"));
+    }
+
+    public function testUncertaintyFollowsTheObservedOrder(): void
+    {
+        // f = 10 + h^2 on grids of 1, 1/2, 1/4: the finest is off by 1/16.
+        $levels = [self::level(1000, 11.0), self::level(8000, 10.25), self::level(64000, 10.0625)];
+        $found = Uncertainty::of($levels, 'w');
+        self::assertEqualsWithDelta(2.0, $found['order'], 1e-6);
+        self::assertEqualsWithDelta(1.25 / 16, $found['plusMinus'], 1e-6);
+
+        $two = Uncertainty::of(array_slice($levels, 1), 'w');
+        self::assertNull($two['order']);
+        self::assertEqualsWithDelta(1.25 * 0.1875, $two['plusMinus'], 1e-9);
+    }
+
+    public function testGridsThatDisagreeSayNothing(): void
+    {
+        $unknown = ['plusMinus' => null, 'order' => null];
+        self::assertSame($unknown, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0), self::level(64000, 11.0)], 'w'));
+        self::assertSame($unknown, Uncertainty::of([self::level(1000, 10.0)], 'w'));
+        self::assertSame($unknown, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0)], 'other'));
+    }
+
+    public function testGivenLinesAreHalvedAndKeepTheirEnds(): void
+    {
+        $document = self::box();
+        $document['analysis']['grid'] = ['cells' => [49, 24, 16]];
+        [$coarse, $fine] = GridLevels::of(ModelCodec::fromDocument($document));
+
+        self::assertSame([49, 24, 16], $fine->cells);
+        self::assertSame([24, 12, 8], $coarse->cells);
+        self::assertEqualsWithDelta(0.12, $coarse->lines[0][24], 1e-12);
+    }
+
+    private static function level(int $cells, float $value): Level
+    {
+        return new Level($cells, 1, 1.0, ['w' => $value]);
+    }
+
+    /** @return ProgressListener&object{published: list<int>} */
+    private static function listener(int $stopAfter): ProgressListener
+    {
+        return new class($stopAfter) implements ProgressListener
+        {
+            /** @var list<int> cells of what was published */
+            public array $published = [];
+
+            public function __construct(private int $left)
+            {
+            }
+
+            public function report(Progress $progress): void
+            {
+            }
+
+            public function publish(Solution $solution): void
+            {
+                $this->published[] = $solution->grid->count();
+            }
+
+            public function shouldStop(): bool
+            {
+                return $this->left-- <= 0;
+            }
+        };
+    }
+
+    /** @return array<string, mixed> a hot block in a stream through a box */
+    private static function box(): array
+    {
+        return [
+            'format' => 'foehn-model', 'version' => 1,
+            'surroundings' => ['temperature' => 300, 'gravity' => [0, 0, 0]],
+            'physics' => ['flow' => 'laminar'],
+            'materials' => ['f' => ['fluid' => true, 'density' => 1.1, 'viscosity' => 2e-4, 'conductivity' => 0.2, 'specificHeat' => 1000]],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.12, 0.06, 0.04]], 'fluid' => 'f', 'sides' => [
+                'x-' => ['kind' => 'inlet', 'speed' => 0.4, 'temperature' => 300], 'x+' => ['kind' => 'outlet']]],
+            'parts' => [['id' => 'b', 'name' => 'Block', 'shape' => ['kind' => 'block', 'size' => [0.03, 0.03, 0.01]], 'at' => [0.03, 0.015, 0], 'material' => 'aluminium-6063', 'power' => 5]],
+            'watches' => [['id' => 'top', 'name' => 'Block', 'of' => ['part' => 'b'], 'quantity' => 'temperature', 'reduce' => 'max']],
+            'analysis' => ['grid' => ['cells' => [48, 24, 16]]],
+        ];
+    }
+}
