@@ -6,6 +6,8 @@ import { Chapter, Line } from './Chapter';
 
 type Flow = NonNullable<Result['flow']>;
 
+const percent = (share: number): string => `${number(100 * share, share < 0.001 ? 3 : 1)} %`;
+
 /** The flow through every opening and fan, and how it was computed: what Judge shows while no part is selected. */
 export function FlowSummary({ flow, units }: { flow: Flow; units: UnitSet }) {
     const { regime } = flow;
@@ -14,7 +16,7 @@ export function FlowSummary({ flow, units }: { flow: Flow; units: UnitSet }) {
         <Box component="aside" aria-label="Flow" sx={{ width: 268, flexShrink: 0, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
             <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>Flow</Typography>
             <Typography variant="body2" color="text.secondary">
-                {regime.model === 'turbulent' ? 'Turbulent' : 'Laminar'}{regime.chosen === 'auto' && ', as found'}{regime.reynolds !== null && `, Reynolds number ${Math.round(regime.reynolds).toLocaleString('en').replace(/,/g, ' ')}`}
+                {regime.model === 'turbulent' ? 'Turbulent' : 'Laminar'}{regime.chosen === 'auto' && ', as found'}{regime.reynolds !== null && `, Reynolds number ${Math.round(regime.reynolds).toLocaleString('en').replace(/,/g, '\u00a0')}`}
             </Typography>
             {flow.openings.map((opening) => (
                 <Chapter key={opening.name} title={`${opening.kind === 'open' ? 'Open' : opening.kind === 'inlet' ? 'Inlet' : 'Outlet'}, side ${opening.name.replace(/ patch (\d+)/, (_m, n: string) => `, opening ${Number(n) + 1}`)}`}>
@@ -33,6 +35,8 @@ export function FlowSummary({ flow, units }: { flow: Flow; units: UnitSet }) {
             <Chapter title="Whole space">
                 <Line label="Fastest">{number(flow.largestVelocity, 2)} m/s</Line>
                 <Line label="Mass in, out">{litres(flow.balance.in)}, {litres(flow.balance.out)} l/s</Line>
+                <Line label="Velocities, last step">{percent(regime.velocityChange)} changed</Line>
+                {regime.temperatureMove !== null && <Line label="Hottest places, last check">{percent(regime.temperatureMove)} moved</Line>}
                 {regime.amplitude !== null && <Line label="Temperatures swing">±{number(regime.amplitude, 1)} K</Line>}
             </Chapter>
         </Box>

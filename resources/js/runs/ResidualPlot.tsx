@@ -18,7 +18,7 @@ export function ResidualPlot({ run, result }: { run: Run | undefined; result: Re
     if (!run || samples.length === 0) {
         return <Typography color="text.secondary" sx={{ px: 2, pb: 2 }}>{run ? 'This run was over before a residual was noted.' : 'Residuals and the heat balance appear here during a run.'}</Typography>;
     }
-    const lowest = Math.floor(Math.min(-8, ...samples.map((s) => Math.log10(Math.max(s.residual, 1e-14)))));
+    const lowest = Math.floor(Math.min(result?.flow ? -4 : -8, ...samples.map((s) => Math.log10(Math.max(s.residual, 1e-14)))));
     const last = Math.max(1, samples.at(-1)!.iteration);
     const x = (iteration: number) => LEFT + ((WIDTH - LEFT - 8) * iteration) / last;
     const y = (residual: number) => 8 + ((HEIGHT - BOTTOM - 8) * Math.log10(Math.max(residual, 1e-14))) / lowest;
