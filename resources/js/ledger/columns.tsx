@@ -61,17 +61,17 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], e
         case 'Judge':
             return [
                 name,
-                { ...power, width: 44 },
+                { ...power, width: 46, minWidth: 46 },
                 numeric({ field: 'temperature', headerName: `T max ${temperatureUnit(units)}`, description: 'Junction of a package, hottest place of any other part', width: 70, renderCell: ({ row }) => (row.temperature === null ? dash : temperature(row.temperature, units)) }),
                 { ...limit, headerName: `Limit ${temperatureUnit(units)}`, width: 64 },
                 numeric({
-                    field: 'margin', headerName: `Margin ${differenceUnit(units)}`, width: 86,
+                    field: 'margin', headerName: `Margin ${differenceUnit(units)}`, width: 98,
                     renderCell: ({ row }) =>
                         row.margin === null ? dash : (
                             <Box component="span" sx={row.margin < 0 ? { color: 'error.main', fontWeight: 700 } : undefined}>{difference(row.margin, units)}{row.plusMinus !== null && <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: 11.5 }}> ±{difference(row.plusMinus, units).replace('+', '')}</Box>}</Box>
                         ),
                 }),
-                { field: 'bar', headerName: '', width: 34, sortable: false, renderCell: ({ row }) => row.margin !== null && <Box sx={{ width: '100%', height: '100%', display: 'flex', alignItems: 'center' }}><MarginBar margin={row.margin} /></Box> },
+                { field: 'bar', headerName: '', width: 36, minWidth: 36, sortable: false, renderCell: ({ row }) => row.margin !== null && <Box sx={{ width: '100%', height: '100%', display: 'flex', alignItems: 'center' }}><MarginBar margin={row.margin} /></Box> },
             ];
     }
 }

@@ -32,7 +32,7 @@ export function ViewTools({ outline, mayProbe, hasFlow, face }: Props) {
     const cut = (axis: 0 | 1 | 2) => set({ section: { axis, position: 0.5 * (min[axis]! + max[axis]!) } });
     return (
         <Stack direction="row" sx={{ position: 'absolute', top: 12, left: 14, right: 14, justifyContent: 'space-between', alignItems: 'start', flexWrap: 'wrap', gap: 1, pointerEvents: 'none', '& > *': { pointerEvents: 'auto' } }}>
-            <Paper variant="outlined" sx={{ display: 'flex', alignItems: 'center', px: 0.5, height: 36, gap: 0.5 }}>
+            <Paper variant="outlined" sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', px: 0.5, minHeight: 36, gap: 0.5 }}>
                 <Button color="inherit" startIcon={<ContentCut fontSize="small" />} aria-pressed={section !== null} onClick={() => (section ? set({ section: null }) : cut(2))} sx={section ? { color: 'primary.main' } : undefined}>
                     Section
                 </Button>
