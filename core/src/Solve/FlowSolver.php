@@ -67,7 +67,7 @@ final class FlowSolver
     private const ITERATIONS = 0.7;
 
     /** Passes over the second-order correction of the energy equation at the end. */
-    private const PASSES = 15;
+    private const PASSES = 25;
 
     /** Steps a flow is averaged over that does not become steady. */
     private const AVERAGED = 30;
@@ -187,7 +187,7 @@ final class FlowSolver
         }
         $average?->apply($this->level, $this->heat);
         $this->updateMixing();
-        $this->heat->settle($this->conserving(), $this->turbulence, $stopped ? 2 : self::PASSES, $this->turbulence === null ? 1e-5 : 1e-4);
+        $this->heat->settle($this->conserving(), $this->turbulence, $stopped ? 2 : self::PASSES, $this->turbulence === null ? 1e-6 : 1e-4);
 
         return $this->solution($steady && ! $stopped, $stopped, $average);
     }
