@@ -35,6 +35,48 @@ final class FlowTest extends TestCase
         self::assertEqualsWithDelta(2.0, $result['parts'][0]['routes']->fluid, 2e-3);
     }
 
+    public function testTurbulentFrictionAndHeatInAChannelAreThoseOfBlasiusAndGnielinski(): void
+    {
+        [$height, $density, $viscosity, $conductivity, $specificHeat] = [0.02, 1.16, 1.85e-5, 0.0263, 1007.0];
+        $diameter = 2 * $height;
+        $speed = 2e4 * $viscosity / $density / $diameter;
+        $wall = ['heat' => ['kind' => 'flux', 'flux' => 200]];
+        foreach ([10, 20] as $across) {
+            $solution = (new SteadySolver(ModelCodec::fromDocument(self::document([
+                'surroundings' => ['temperature' => 300, 'gravity' => [0, 0, 0]],
+                'physics' => ['flow' => 'turbulent'],
+                'materials' => ['f' => ['fluid' => true, 'density' => $density, 'viscosity' => $viscosity, 'conductivity' => $conductivity, 'specificHeat' => $specificHeat]],
+                'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.8, $height, 0.01]], 'fluid' => 'f', 'sides' => [
+                    'x-' => ['kind' => 'inlet', 'speed' => $speed, 'temperature' => 300], 'x+' => ['kind' => 'outlet'], 'y-' => $wall, 'y+' => $wall, 'z-' => self::SYMMETRY, 'z+' => self::SYMMETRY]],
+                'analysis' => ['grid' => ['cells' => [80, $across, 1]]],
+            ]))))->solve();
+            $flow = $solution->flow;
+            self::assertNotNull($flow);
+            $layout = $flow->domain->layout;
+            $gradient = ($flow->pressure[$layout->index(60, 1, 1)] - $flow->pressure[$layout->index(76, 1, 1)]) / 0.16;
+            self::assertEqualsWithDelta(1.0, $gradient * 2 * $diameter / ($density * $speed ** 2) / (0.316 / 2e4 ** 0.25), 0.12, "$across cells");
+
+            // Film between the wall and the air mixed over the section, in the 72nd of 80 columns.
+            [$mass, $carried] = [0.0, 0.0];
+            for ($j = 1; $j <= $across; $j++) {
+                $through = $flow->flux[0][$layout->index(72, $j, 1)];
+                $mass += $through;
+                $carried += $through * $solution->temperature[71 + 80 * ($j - 1)];
+            }
+            $faces = $solution->system->faces;
+            $nusselt = 0.0;
+            for ($f = 0; $f < $faces->count(); $f++) {
+                if ($faces->side[$f] === 2 && $faces->cell[$f] % 80 === 71) {
+                    $nusselt = 200 * $diameter / $conductivity / ($faces->surfaceTemperature($f, $solution->temperature) - $carried / $mass);
+                }
+            }
+            $prandtl = $viscosity * $specificHeat / $conductivity;
+            $friction = (0.79 * log(2e4) - 1.64) ** -2 / 8;
+            $gnielinski = $friction * 19000 * $prandtl / (1 + 12.7 * sqrt($friction) * ($prandtl ** (2 / 3) - 1));
+            self::assertEqualsWithDelta(1.0, $nusselt / $gnielinski, 0.12, "$across cells");
+        }
+    }
+
     /** @return iterable<string, array{array<string, mixed>}> */
     public static function sameFlows(): iterable
     {

@@ -8,8 +8,8 @@ namespace Foehn\Physics\Flow;
  * Algebraic eddy viscosity. Along walls from wall distance and local speed (Agonafer, Gan-Li & Spalding, EEP 17-2 (1996) 21),
  * which follows the wall law; towards the middle of a gap it is reduced to Reichardt's profile (ZAMM 31 (1951) 208), without
  * which friction and heat come out by a third too large. In jets and wakes, which that knows nothing of, Prandtl's mixing length
- * (ZAMM 5 (1925) 136) counts where it gives more: kappa times the wall distance, at most 0.09 of the half gap (Escudier,
- * Imperial College TWF/TN/12, 1966).
+ * (ZAMM 5 (1925) 136) counts where it gives more, away from the walls: a share of the half gap (Escudier, Imperial College
+ * TWF/TN/12, 1966).
  */
 final class Turbulence
 {
@@ -17,9 +17,11 @@ final class Turbulence
 
     private const LEAST_SHARE = 0.5;
 
-    private const KAPPA = 0.41;
+    /** Of the half gap; 0.09 as in boundary layers would add to what the wall law gives in a channel. */
+    private const MIXING_LENGTH = 0.07;
 
-    private const MIXING_LENGTH = 0.09;
+    /** Beyond this share of the gap from the walls the mixing length counts. */
+    private const CORE = 0.125;
 
     private WallLaw $law;
 
@@ -172,6 +174,7 @@ final class Turbulence
     private static function evaluate(array $speed, array $strain, array $distance, array $gap, Fluid $fluid, array $inside, array $shear, array $heat): array
     {
         $mu = $fluid->viscosity;
+        [$core, $mixing] = [self::CORE, self::MIXING_LENGTH];
         $density = $fluid->density;
         $scale = $density / $mu;
         $turbulent = $fluid->specificHeat / self::TURBULENT_PRANDTL;
@@ -186,11 +189,12 @@ final class Turbulence
                 $share = $share < self::LEAST_SHARE ? self::LEAST_SHARE : ($share > 1.0 ? 1.0 : $share);
             }
             $eddy = $mu * ($inside[$place] - 1.0) * $share;
-            $length = self::KAPPA * $distance[$n];
-            $most = 0.5 * self::MIXING_LENGTH * $gap[$n];
-            $length = $length < $most ? $length : $most;
-            $free = $density * $length * $length * sqrt($strain[$n]);
-            $eddy = $eddy > $free ? $eddy : $free;
+            // Near walls the wall law alone is right.
+            if ($distance[$n] > $core * $gap[$n]) {
+                $length = 0.5 * $mixing * $gap[$n];
+                $free = $density * $length * $length * sqrt($strain[$n]);
+                $eddy = $eddy > $free ? $eddy : $free;
+            }
             $viscosity[$n] = $mu + $eddy;
             $wallViscosity[$n] = $mu * $shear[$place];
             $conductivity[$n] = $k + $turbulent * $eddy;
