@@ -38,8 +38,9 @@ final class RunFiles
         $write("$picture/velocity.f32", FieldFile::velocity($solution));
         $write("$picture/result.json", json_encode($result, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
         if ($solution->state !== null) {
-            $levels = $solution->converged ? [...$solution->levels, ResultBuilder::level($solution)] : $solution->levels;
-            $write(self::STATE, json_encode(array_map(fn (Level $level) => $level->toArray(), $levels), JSON_THROW_ON_ERROR) . "\n" . $solution->state->toBytes());
+            // The last level of the result is this grid, which is done only when it has converged.
+            $levels = $solution->converged ? $result['levels'] : array_slice($result['levels'], 0, -1);
+            $write(self::STATE, json_encode($levels, JSON_THROW_ON_ERROR) . "\n" . $solution->state->toBytes());
         }
         $run->fill([
             'picture' => $picture, 'cells' => $result['grid']['cells'], 'iterations' => $solution->iterations, 'seconds' => $solution->seconds,
