@@ -93,4 +93,21 @@ abstract class FlowCase extends VerificationCase
 
         return $carried / $mass;
     }
+
+    /** Local Nusselt number at bulk temperature in the section of cells $n along x, averaged over the sides along x that heat. */
+    protected static function sideNusselt(Solution $solution, int $n, float $diameter, float $conductivity): float
+    {
+        $faces = $solution->system->faces;
+        [$heat, $area, $wall] = [0.0, 0.0, 0.0];
+        for ($f = 0; $f < $faces->count(); $f++) {
+            $given = -$faces->heatOut($f, $solution->temperature);
+            if ($faces->side[$f] >= 2 && $faces->cell[$f] % $solution->grid->cells[0] === $n && abs($given) > 1e-12) {
+                $heat += $given;
+                $area += $faces->area[$f];
+                $wall += $faces->area[$f] * $faces->surfaceTemperature($f, $solution->temperature);
+            }
+        }
+
+        return $heat / $area * $diameter / $conductivity / ($wall / $area - self::bulkTemperature($solution, $n));
+    }
 }

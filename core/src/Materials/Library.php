@@ -51,10 +51,16 @@ final readonly class Library
             default => array_map(PropertyLaw::constant(...), $k),
         };
 
+        $viscosity = match (true) {
+            ! isset($row['viscosity']) => null,
+            is_array($row['viscosity']) => new PropertyLaw($row['viscosity']),
+            default => PropertyLaw::constant((float) $row['viscosity']),
+        };
+
         return new Material(
             $row['id'], $row['title'], $row['category'], $row['category'] === 'fluid', $laws,
             $row['density'] ?? null, $row['specificHeat'] ?? null, $row['emissivity'] ?? null, $row['resistivity'] ?? null,
-            $row['expansion'] ?? null, $row['viscosity'] ?? null, $row['source'],
+            $row['expansion'] ?? null, $viscosity, $row['source'],
         );
     }
 }

@@ -9,6 +9,8 @@ final readonly class Material
 {
     /**
      * @param array{PropertyLaw, PropertyLaw, PropertyLaw} $conductivity W/m/K along x, y, z
+     * @param ?PropertyLaw $viscosity Pa s
+     * @param ?array{float, float} $powerLaw consistency K in Pa s^n and index n of a fluid of the power law, instead of a viscosity
      * @param string $source where the values come from
      */
     public function __construct(
@@ -22,8 +24,9 @@ final readonly class Material
         public ?float $emissivity,
         public ?float $resistivity,
         public ?float $expansion,
-        public ?float $viscosity,
+        public ?PropertyLaw $viscosity,
         public string $source,
+        public ?array $powerLaw = null,
     ) {
     }
 

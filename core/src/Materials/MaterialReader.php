@@ -38,8 +38,9 @@ final class MaterialReader
             $emissivity,
             $optional('resistivity', Dimension::resistivity()),
             $optional('expansion', Dimension::expansion()),
-            $optional('viscosity', Dimension::viscosity()),
+            self::viscosity($reader),
             $reader->string('source', 'given in the model'),
+            self::powerLaw($reader),
         );
         $reader->close();
 
@@ -52,7 +53,7 @@ final class MaterialReader
         $raw = $reader->raw('conductivity');
         if (is_array($raw) && array_is_list($raw)) {
             $k = $reader->vector('conductivity', Dimension::conductivity(), 3);
-            self::checkPositive($reader, $k);
+            self::checkPositive($reader, $k, 'conductivity', 'W/m/K');
 
             return [PropertyLaw::constant($k[0]), PropertyLaw::constant($k[1]), PropertyLaw::constant($k[2])];
         }
@@ -61,12 +62,42 @@ final class MaterialReader
 
             return [$law, $law, $law];
         }
-        $law = self::table($reader->object('conductivity'));
+        $law = self::table($reader->object('conductivity'), Dimension::conductivity(), 'conductivity', 'W/m/K');
 
         return [$law, $law, $law];
     }
 
-    private static function table(Reader $reader): PropertyLaw
+    private static function viscosity(Reader $reader): ?PropertyLaw
+    {
+        if (! $reader->has('viscosity')) {
+            return null;
+        }
+        if (is_array($reader->raw('viscosity'))) {
+            return self::table($reader->object('viscosity'), Dimension::viscosity(), 'viscosity', 'Pa s');
+        }
+
+        return PropertyLaw::constant($reader->quantity('viscosity', Dimension::viscosity(), null, 0.0, true));
+    }
+
+    /** @return ?array{float, float} consistency in Pa s^n, index */
+    private static function powerLaw(Reader $reader): ?array
+    {
+        if (! $reader->has('consistency') && ! $reader->has('index')) {
+            return null;
+        }
+        if ($reader->has('viscosity')) {
+            $reader->problem('viscosity', 'a fluid has either a viscosity or the consistency and index of the power law; take one of them out');
+        }
+        $index = $reader->quantity('index', Dimension::none(), null, 0.0, true);
+        if ($index < 0.2 || $index > 2.0) {
+            $reader->problem('index', sprintf('the index of the power law is %g; from 0.2 to 2 can be computed', $index));
+        }
+
+        // Its unit depends on the index, so it is a plain number.
+        return [$reader->quantity('consistency', Dimension::none(), null, 0.0, true), $index];
+    }
+
+    private static function table(Reader $reader, Dimension $dimension, string $property, string $unit): PropertyLaw
     {
         $rows = $reader->raw('table');
         $points = [];
@@ -78,11 +109,11 @@ final class MaterialReader
             }
             $points[] = [
                 $reader->element("table/$i/0", $row[0] ?? null, Dimension::temperature()),
-                $reader->element("table/$i/1", $row[1] ?? null, Dimension::conductivity()),
+                $reader->element("table/$i/1", $row[1] ?? null, $dimension),
             ];
         }
         $reader->close();
-        self::checkPositive($reader, array_column($points, 1));
+        self::checkPositive($reader, array_column($points, 1), $property, $unit);
         for ($i = 1; $i < count($points); $i++) {
             if ($points[$i][0] <= $points[$i - 1][0]) {
                 $reader->problem("table/$i", 'the temperatures must rise');
@@ -98,11 +129,11 @@ final class MaterialReader
     }
 
     /** @param list<float> $values */
-    private static function checkPositive(Reader $reader, array $values): void
+    private static function checkPositive(Reader $reader, array $values, string $property, string $unit): void
     {
         foreach ($values as $i => $value) {
             if ($value <= 0.0) {
-                $reader->problem('', sprintf('value %d of the conductivity is %g W/m/K; it must be above 0', $i + 1, $value));
+                $reader->problem('', sprintf('value %d of the %s is %g %s; it must be above 0', $i + 1, $property, $value, $unit));
             }
         }
     }

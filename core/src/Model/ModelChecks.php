@@ -26,7 +26,8 @@ final class ModelChecks
     private static function checkInside(Part $part, Box $space, float $tolerance, Problems $problems): void
     {
         $box = $part->shape->bounds();
-        if ($space->contains($box, $tolerance)) {
+        // What only carves may be cut by a side, as half a bore at a symmetry plane is.
+        if ($part->material === Part::FLUID || $space->contains($box, $tolerance)) {
             return;
         }
         for ($axis = 0; $axis < 3; $axis++) {

@@ -193,7 +193,10 @@ final class ModelCodec
 
             return;
         }
-        foreach (['density' => true, 'viscosity' => true, 'specificHeat' => $physics->heat] as $property => $needed) {
+        if ($fluid->powerLaw !== null && $physics->flow === 'turbulent') {
+            $reader->problem('fluid', sprintf('"%s" follows the power law, which is computed laminar only; choose the flow "laminar" or "auto"', $fluid->id));
+        }
+        foreach (['density' => true, 'viscosity' => $fluid->powerLaw === null, 'specificHeat' => $physics->heat] as $property => $needed) {
             if ($needed && $fluid->$property === null) {
                 $reader->problem('fluid', sprintf('"%s" has no %s, which the flow needs', $fluid->id, $property));
             }

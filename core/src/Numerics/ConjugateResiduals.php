@@ -4,43 +4,53 @@ declare(strict_types=1);
 
 namespace Foehn\Numerics;
 
-/** Truncated generalised conjugate residuals (Eisenstat, Elman & Schultz, SIAM J. Numer. Anal. 20 (1983) 345) for matrices that are not symmetric. */
+/**
+ * Truncated generalised conjugate residuals (Eisenstat, Elman & Schultz, SIAM J. Numer. Anal. 20 (1983) 345) for matrices that are
+ * not symmetric. Residuals count over the diagonal, as a change of x: among watts, what is missing in the air would vanish beside
+ * what a metal wall conducts.
+ */
 final class ConjugateResiduals
 {
     /** Directions that are kept. */
     private const DEPTH = 12;
 
     /**
-     * Solves A x = b to a relative residual, starting from $x.
+     * Solves A x = b until the residuals over the diagonal are a small share of x, starting from $x.
      *
      * @param list<float> $b
      * @param list<float> $x
      */
-    public static function solve(Matrix $matrix, Preconditioner $preconditioner, array $b, array $x, float $tolerance, int $mostIterations): LinearSolution
+    public static function solve(SparseMatrix $matrix, Preconditioner $preconditioner, array $b, array $x, float $tolerance, int $mostIterations): LinearSolution
     {
+        $diagonal = $matrix->diagonal;
         $r = Vectors::combine(1.0, $b, -1.0, $matrix->times($x));
-        $scale = max(Vectors::norm($b), 1e-300);
-        $residual = Vectors::norm($r) / $scale;
+        $local = Vectors::over($r, $diagonal);
+        $least = max(Vectors::norm(Vectors::over($b, $diagonal)), 1e-300);
+        $residual = Vectors::norm($local) / max($least, Vectors::norm($x));
         $directions = [];
         for ($iteration = 0; $iteration < $mostIterations && $residual > $tolerance; $iteration++) {
             $p = $preconditioner->apply($r);
             $q = $matrix->times($p);
-            foreach ($directions as [$p0, $q0]) {
-                $share = Vectors::dot($q, $q0);
+            $moved = Vectors::over($q, $diagonal);
+            foreach ($directions as [$p0, $q0, $moved0]) {
+                $share = Vectors::dot($moved, $moved0);
                 $p = Vectors::plus($p, -$share, $p0);
                 $q = Vectors::plus($q, -$share, $q0);
+                $moved = Vectors::plus($moved, -$share, $moved0);
             }
-            $norm = Vectors::norm($q);
+            $norm = Vectors::norm($moved);
             if (! ($norm > 0.0)) {
                 break;
             }
             $p = Vectors::combine(1.0 / $norm, $p, 0.0, $p);
             $q = Vectors::combine(1.0 / $norm, $q, 0.0, $q);
-            $alpha = Vectors::dot($q, $r);
+            $moved = Vectors::combine(1.0 / $norm, $moved, 0.0, $moved);
+            $alpha = Vectors::dot($moved, $local);
             $x = Vectors::plus($x, $alpha, $p);
             $r = Vectors::plus($r, -$alpha, $q);
-            $residual = Vectors::norm($r) / $scale;
-            $directions[] = [$p, $q];
+            $local = Vectors::plus($local, -$alpha, $moved);
+            $residual = Vectors::norm($local) / max($least, Vectors::norm($x));
+            $directions[] = [$p, $q, $moved];
             if (count($directions) > self::DEPTH) {
                 array_shift($directions);
             }

@@ -20,6 +20,7 @@ use Foehn\Physics\Flow\Fluid;
 use Foehn\Physics\Flow\Forces;
 use Foehn\Physics\Flow\Friction;
 use Foehn\Physics\Flow\LimitedConvection;
+use Foehn\Physics\Flow\MolecularProperties;
 use Foehn\Physics\Flow\Momentum;
 use Foehn\Physics\Flow\PressureCorrection;
 use Foehn\Physics\Flow\Simplec;
@@ -91,6 +92,8 @@ final class FlowSolver
     private Forces $forces;
 
     private HeatOnFlow $heat;
+
+    private MolecularProperties $molecular;
 
     /** Null while the flow is laminar. */
     private ?Turbulence $turbulence = null;
@@ -214,6 +217,7 @@ final class FlowSolver
         $this->domain = DomainBuilder::build($this->model, $this->grid, $this->voxels, $this->fluid->density);
         $this->devices = new Devices($this->model, $this->domain, $this->fluid->density);
         $this->forces = new Forces($this->model, $this->domain, $this->fluid);
+        $this->molecular = new MolecularProperties($this->domain, $this->fluid);
         $this->heat = new HeatOnFlow($this->model, $this->grid, $this->voxels, $this->domain, $this->fluid->specificHeat, $this->fluid->temperature);
         $driven = $this->devices->freeSpeed() > 0.0 || $this->speedGiven() > 0.0 || $this->forces->drive();
         $this->buoyantOnly = $this->forces->buoyant && ! $driven;
@@ -224,7 +228,7 @@ final class FlowSolver
     private function begin(?FlowState $start): void
     {
         $this->level = FlowLevel::finest($this->domain, $this->fluid->density);
-        if ($this->model->physics->flow === 'turbulent' || ($this->model->physics->flow === 'auto' && ($start === null || $start->turbulent))) {
+        if ($this->model->physics->flow === 'turbulent' || ($this->fluid->powerLaw === null && $this->model->physics->flow === 'auto' && ($start === null || $start->turbulent))) {
             $this->turbulence ??= new Turbulence($this->domain, $this->fluid);
         }
         $this->decided = $start !== null;
@@ -448,16 +452,17 @@ final class FlowSolver
 
     private function updateMixing(): void
     {
-        if ($this->turbulence !== null) {
-            $this->turbulence->update($this->level->velocity);
+        $this->molecular->update($this->level->velocity, $this->heat->temperature);
+        $this->turbulence?->update($this->level->velocity, $this->molecular);
+        if ($this->turbulence !== null || $this->fluid->powerLaw !== null || $this->fluid->varies()) {
             $this->setFriction();
         }
     }
 
     private function setFriction(): void
     {
-        $plain = $this->turbulence === null ? array_fill(0, $this->domain->layout->length, $this->fluid->viscosity) : [];
-        $this->level->friction = Friction::of($this->domain, $this->turbulence->viscosity ?? $plain, $this->turbulence->wallViscosity ?? $plain, $this->devices->loss);
+        $mixing = $this->turbulence ?? $this->molecular;
+        $this->level->friction = Friction::of($this->domain, $mixing->viscosity, $mixing->wallViscosity, $this->devices->loss);
         if (isset($this->scheme)) {
             $this->scheme->frictionChanged();
         }

@@ -75,10 +75,15 @@ final class HeatOnFlow
     public function settle(array $flux, ?Turbulence $turbulence, int $mostPasses, float $stays): void
     {
         $this->assemble($turbulence);
-        $moved = 0.1;
-        for ($pass = 0; $pass < $mostPasses && $moved > $stays; $pass++) {
+        $finest = 0.1 * $stays;
+        $tolerance = 1e-3;
+        for ($pass = 0; $pass < $mostPasses; $pass++) {
+            $moved = $this->step($flux, $tolerance, 30, 1.0);
+            if ($moved <= $stays && $tolerance <= $finest) {
+                break;
+            }
             // What the correction will move again need not be solved finely.
-            $moved = $this->step($flux, max(0.1 * $stays, 0.01 * min(0.1, $moved)), 30, 1.0);
+            $tolerance = max($finest, min(0.1 * $tolerance, 0.01 * $moved));
         }
     }
 

@@ -5,17 +5,25 @@ declare(strict_types=1);
 namespace Foehn\Physics\Flow;
 
 use Foehn\Materials\Material;
+use Foehn\Materials\PropertyLaw;
 use Foehn\Model\Surroundings;
 
 /**
- * Properties of the moving fluid at the ambient temperature and altitude. Air follows the ideal gas law, Sutherland's viscosity
- * (Sutherland, Phil. Mag. 36 (1893) 507) and the standard atmosphere (ISO 2533:1975); other fluids keep their own values.
+ * Properties of the moving fluid. Density and the values named without a temperature hold at the ambient. Air follows the ideal
+ * gas law, Sutherland's viscosity (Sutherland, Phil. Mag. 36 (1893) 507) and the standard atmosphere (ISO 2533:1975); other
+ * fluids have the laws of their material.
  */
 final readonly class Fluid
 {
     private const GAS_CONSTANT = 287.05;
 
-    public function __construct(
+    /** A fluid of the power law counts as this strongly sheared where one viscosity must stand for it, 1/s. */
+    private const TYPICAL_SHEAR = 10.0;
+
+    /**
+     * @param ?array{float, float} $powerLaw consistency in Pa s^n and index
+     */
+    private function __construct(
         public float $density,
         public float $viscosity,
         public float $conductivity,
@@ -23,25 +31,53 @@ final readonly class Fluid
         public float $expansion,
         public float $temperature,
         public bool $gas,
+        public ?array $powerLaw,
+        private ?PropertyLaw $viscosityLaw,
+        private PropertyLaw $conductivityLaw,
     ) {
     }
 
     public static function of(Material $material, Surroundings $surroundings): self
     {
         $t = $surroundings->temperature;
-        $conductivity = $material->conductivity[0]->at($t);
+        $conductivity = $material->conductivity[0];
         if ($material->id === 'air' && $material->category === 'fluid') {
             $pressure = 101325.0 * (1.0 - 2.25577e-5 * $surroundings->altitude) ** 5.25588;
 
-            return new self($pressure / (self::GAS_CONSTANT * $t), 1.458e-6 * $t ** 1.5 / ($t + 110.4), $conductivity, (float) $material->specificHeat, 1.0 / $t, $t, true);
+            return new self($pressure / (self::GAS_CONSTANT * $t), self::sutherland($t), $conductivity->at($t), (float) $material->specificHeat, 1.0 / $t, $t, true, null, null, $conductivity);
         }
+        $power = $material->powerLaw;
+        $viscosity = $power === null ? (float) $material->viscosity?->at($t) : $power[0] * self::TYPICAL_SHEAR ** ($power[1] - 1.0);
 
-        return new self((float) $material->density, (float) $material->viscosity, $conductivity, (float) $material->specificHeat, $material->expansion ?? 0.0, $t, false);
+        return new self((float) $material->density, $viscosity, $conductivity->at($t), (float) $material->specificHeat, $material->expansion ?? 0.0, $t, false, $power, $material->viscosity, $conductivity);
     }
 
     /** Density change against the reference per kg/m3 at a temperature: ideal gas, or linear expansion. */
     public function buoyantShare(float $temperature): float
     {
         return $this->gas ? $this->temperature / $temperature - 1.0 : -$this->expansion * ($temperature - $this->temperature);
+    }
+
+    /** Whether viscosity or conductivity follow the temperature. */
+    public function varies(): bool
+    {
+        return $this->gas || $this->viscosityLaw?->isConstant() === false || ! $this->conductivityLaw->isConstant();
+    }
+
+    /** Pa s */
+    public function viscosityAt(float $temperature): float
+    {
+        return $this->gas ? self::sutherland($temperature) : ($this->viscosityLaw?->at($temperature) ?? $this->viscosity);
+    }
+
+    /** W/m/K */
+    public function conductivityAt(float $temperature): float
+    {
+        return $this->conductivityLaw->at($temperature);
+    }
+
+    private static function sutherland(float $t): float
+    {
+        return 1.458e-6 * $t * sqrt($t) / ($t + 110.4);
     }
 }

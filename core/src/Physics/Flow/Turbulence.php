@@ -47,10 +47,12 @@ final class Turbulence
     }
 
     /** @param array{list<float>, list<float>, list<float>} $velocity */
-    public function update(array $velocity): void
+    public function update(array $velocity, MolecularProperties $molecular): void
     {
+        $layout = $this->domain->layout;
         [$this->conductivity, $this->wallConductivity, $inside, $shear] = self::evaluate(
-            $this->domain->layout->gather($this->speeds($velocity)), $this->domain->layout->gather($this->strains($velocity)), $this->wall->distance, $this->wall->gap, $this->fluid, $this->law->inside, $this->law->shear, $this->law->heat,
+            $layout->gather(StrainRate::speeds($layout, $velocity)), $layout->gather(StrainRate::squared($this->domain, $velocity)), $this->wall->distance, $this->wall->gap,
+            $layout->gather($molecular->viscosity), $layout->gather($molecular->conductivity), $this->fluid, $this->law->inside, $this->law->shear, $this->law->heat,
         );
         $this->viscosity = $this->domain->layout->spread($inside, $this->fluid->viscosity);
         $this->wallViscosity = $this->domain->layout->spread($shear, $this->fluid->viscosity);
@@ -67,7 +69,7 @@ final class Turbulence
         $grid = $this->domain->layout->grid;
         [$nx, $ny] = $grid->cells;
         [$sum, $volume] = [0.0, 0.0];
-        foreach ($this->domain->layout->gather($this->speeds($velocity)) as $n => $speed) {
+        foreach ($this->domain->layout->gather(StrainRate::speeds($this->domain->layout, $velocity)) as $n => $speed) {
             if ($this->wall->gap[$n] > 0.0) {
                 $v = $grid->widths[0][$n % $nx] * $grid->widths[1][intdiv($n, $nx) % $ny] * $grid->widths[2][intdiv($n, $nx * $ny)];
                 $sum += $v * $speed ** 2 * 2.0 * $this->wall->gap[$n];
@@ -79,109 +81,27 @@ final class Turbulence
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $velocity
-     * @return list<float> m/s in the cells, in the layout of the flow
-     */
-    private function speeds(array $velocity): array
-    {
-        $layout = $this->domain->layout;
-
-        return self::magnitudes($layout->pad, $layout->length - $layout->pad, $layout->stride, $velocity[0], $velocity[1], $velocity[2]);
-    }
-
-    /**
-     * @param array{list<float>, list<float>, list<float>} $velocity
-     * @return list<float> square of the rate of strain, 2 S S, in the cells, 1/s2, in the layout of the flow
-     */
-    private function strains(array $velocity): array
-    {
-        $layout = $this->domain->layout;
-        $sum = $layout->zeros();
-        foreach ([[0, 1], [0, 2], [1, 2]] as [$a, $b]) {
-            $sum = self::shear($layout->size, $layout->pad, $layout->stride[$a], $layout->stride[$b], $a, $b, $layout->width[$a], $layout->width[$b], $this->domain->fluid, $velocity[$a], $velocity[$b], $sum);
-        }
-
-        return $sum;
-    }
-
-    /**
-     * Adds the square of the shear between two axes, from differences over the neighbours of each cell.
-     *
-     * @param array{int, int, int} $size
-     * @param list<float> $wa
-     * @param list<float> $wb
-     * @param list<int> $fluid
-     * @param list<float> $u along the first axis
-     * @param list<float> $v along the second one
-     * @param list<float> $sum
-     * @return list<float>
-     */
-    private static function shear(array $size, int $pad, int $sa, int $sb, int $a, int $b, array $wa, array $wb, array $fluid, array $u, array $v, array $sum): array
-    {
-        [$mx, $my, $mz] = $size;
-        $c = $pad;
-        for ($k = 0; $k < $mz; $k++) {
-            for ($j = 0; $j < $my; $j++) {
-                for ($i = 0; $i < $mx; $i++, $c++) {
-                    if ($fluid[$c] === 1) {
-                        $ia = $a === 0 ? $i : $j;
-                        $ib = $b === 1 ? $j : $k;
-                        $rate = ($u[$c + $sb] + $u[$c + $sb - $sa] - $u[$c - $sb] - $u[$c - $sb - $sa]) / ($wb[$ib - 1] + 2.0 * $wb[$ib] + $wb[$ib + 1])
-                            + ($v[$c + $sa] + $v[$c + $sa - $sb] - $v[$c - $sa] - $v[$c - $sa - $sb]) / ($wa[$ia - 1] + 2.0 * $wa[$ia] + $wa[$ia + 1]);
-                        $stretch = ($u[$c] - $u[$c - $sa]) / $wa[$ia];
-                        $other = ($v[$c] - $v[$c - $sb]) / $wb[$ib];
-                        // Each stretching rate belongs to two pairs of axes.
-                        $sum[$c] += $rate * $rate + $stretch * $stretch + $other * $other;
-                    }
-                }
-            }
-        }
-
-        return $sum;
-    }
-
-    /**
-     * @param array{int, int, int} $stride
-     * @param list<float> $u
-     * @param list<float> $v
-     * @param list<float> $w
-     * @return list<float>
-     */
-    private static function magnitudes(int $first, int $end, array $stride, array $u, array $v, array $w): array
-    {
-        [, $sy, $sz] = $stride;
-        $speed = array_fill(0, count($u), 0.0);
-        for ($c = $first; $c < $end; $c++) {
-            $a = $u[$c] + $u[$c - 1];
-            $b = $v[$c] + $v[$c - $sy];
-            $d = $w[$c] + $w[$c - $sz];
-            $speed[$c] = 0.5 * sqrt($a * $a + $b * $b + $d * $d);
-        }
-
-        return $speed;
-    }
-
-    /**
      * @param list<float> $speed
      * @param list<float> $strain squared
      * @param list<float> $distance
      * @param list<float> $gap
+     * @param list<float> $molecular Pa s
+     * @param list<float> $molecularConductivity W/m/K
      * @param list<float> $inside
      * @param list<float> $shear
      * @param list<float> $heat
      * @return array{list<float>, list<float>, list<float>, list<float>} conductivity, that towards walls, viscosity, that towards walls
      */
-    private static function evaluate(array $speed, array $strain, array $distance, array $gap, Fluid $fluid, array $inside, array $shear, array $heat): array
+    private static function evaluate(array $speed, array $strain, array $distance, array $gap, array $molecular, array $molecularConductivity, Fluid $fluid, array $inside, array $shear, array $heat): array
     {
-        $mu = $fluid->viscosity;
         [$core, $mixing] = [self::CORE, self::MIXING_LENGTH];
         $density = $fluid->density;
-        $scale = $density / $mu;
         $turbulent = $fluid->specificHeat / self::TURBULENT_PRANDTL;
-        $k = $fluid->conductivity;
         $conductivity = $wallConductivity = $viscosity = $wallViscosity = $speed;
         for ($n = 0, $count = count($speed); $n < $count; $n++) {
-            $place = WallLaw::place($scale * $speed[$n] * $distance[$n]);
+            $mu = $molecular[$n];
+            $k = $molecularConductivity[$n];
+            $place = WallLaw::place($density / $mu * $speed[$n] * $distance[$n]);
             $share = 1.0;
             if ($gap[$n] > 0.0) {
                 $s = 2.0 * $distance[$n] / $gap[$n];
