@@ -37,49 +37,7 @@ final class SparseMatrix implements Matrix
      */
     public static function fromLinks(array $from, array $to, array $conductance, array $extra, ?array $back = null): self
     {
-        $back ??= $conductance;
-        $n = count($extra);
-        $links = count($from);
-        $lower = array_fill(0, $n, 0);
-        $upper = array_fill(0, $n, 0);
-        $diagonal = $extra;
-        for ($l = 0; $l < $links; $l++) {
-            $i = $from[$l];
-            $j = $to[$l];
-            $diagonal[$i] += $conductance[$l];
-            $diagonal[$j] += $back[$l];
-            if ($i < $j) {
-                $upper[$i]++;
-                $lower[$j]++;
-            } else {
-                $upper[$j]++;
-                $lower[$i]++;
-            }
-        }
-        $start = [0];
-        $middle = [];
-        $position = 0;
-        for ($i = 0; $i < $n; $i++) {
-            $middle[] = $position + $lower[$i];
-            $position += $lower[$i] + $upper[$i];
-            $start[] = $position;
-            $lower[$i] = $start[$i];
-            $upper[$i] = $middle[$i];
-        }
-        $column = array_fill(0, $position, 0);
-        $coupling = array_fill(0, $position, 0.0);
-        for ($l = 0; $l < $links; $l++) {
-            $i = $from[$l];
-            $j = $to[$l];
-            $there = $i < $j ? $upper[$i]++ : $lower[$i]++;
-            $column[$there] = $j;
-            $coupling[$there] = $conductance[$l];
-            $there = $i < $j ? $lower[$j]++ : $upper[$j]++;
-            $column[$there] = $i;
-            $coupling[$there] = $back[$l];
-        }
-
-        return new self($n, $start, $middle, $column, $coupling, $diagonal);
+        return LinkPattern::of(count($extra), $from, $to)->matrix($conductance, $back ?? $conductance, $extra);
     }
 
     /**

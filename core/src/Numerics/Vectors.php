@@ -71,4 +71,34 @@ final class Vectors
 
         return $x;
     }
+
+    /**
+     * @param list<float> $x
+     * @return float sum of |x_i|
+     */
+    public static function amount(array $x): float
+    {
+        $sum = 0.0;
+        foreach ($x as $value) {
+            $sum += $value < 0.0 ? -$value : $value;
+        }
+
+        return $sum;
+    }
+
+    /**
+     * @param list<float> $x
+     * @param list<float> $y
+     * @return float sum of |x_i - y_i|
+     */
+    public static function distance(array $x, array $y): float
+    {
+        $sum = 0.0;
+        for ($i = 0, $n = count($x); $i < $n; $i++) {
+            $step = $x[$i] - $y[$i];
+            $sum += $step < 0.0 ? -$step : $step;
+        }
+
+        return $sum;
+    }
 }

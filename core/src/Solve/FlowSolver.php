@@ -67,6 +67,15 @@ final class FlowSolver
     /** Relaxation of the momentum equation at the start of iterations. */
     private const ITERATIONS = 0.7;
 
+    /** ... and of the temperature that moves the fluid alone. */
+    private const TEMPERATURE = 0.5;
+
+    /** From this Rayleigh number on temperature and flow swing against each other in cycles, and iterations are quicker. */
+    private const SWINGS_FROM = 2e6;
+
+    /** The fluid conducts this many times better while it is still, as a guess of what its motion will carry. */
+    private const STILL_CONDUCTION = 8.0;
+
     /** Passes over the second-order correction of the energy equation at the end. */
     private const PASSES = 25;
 
@@ -115,6 +124,9 @@ final class FlowSolver
 
     /** Whether SIMPLEC has taken over from the cycles. */
     private bool $iterates = false;
+
+    /** Whether natural convection goes on in plain iterations, which need no acceleration. */
+    private bool $plain = false;
 
     /** Steps done with the present scheme and damping, and in all. */
     private int $step = 0;
@@ -217,8 +229,6 @@ final class FlowSolver
         $this->domain = DomainBuilder::build($this->model, $this->grid, $this->voxels, $this->fluid->density);
         $this->devices = new Devices($this->model, $this->domain, $this->fluid->density);
         $this->forces = new Forces($this->model, $this->domain, $this->fluid);
-        $this->molecular = new MolecularProperties($this->domain, $this->fluid);
-        $this->heat = new HeatOnFlow($this->model, $this->grid, $this->voxels, $this->domain, $this->fluid->specificHeat, $this->fluid->temperature);
         $driven = $this->devices->freeSpeed() > 0.0 || $this->speedGiven() > 0.0 || $this->forces->drive();
         $this->buoyantOnly = $this->forces->buoyant && ! $driven;
         $this->pressure = new PressureCorrection($this->domain, $this->buoyantOnly ? PressureCorrection::CLOSE : PressureCorrection::ROUGH);
@@ -228,6 +238,8 @@ final class FlowSolver
     private function begin(?FlowState $start): void
     {
         $this->level = FlowLevel::finest($this->domain, $this->fluid->density);
+        $this->molecular = new MolecularProperties($this->domain, $this->fluid);
+        $this->heat = new HeatOnFlow($this->model, $this->grid, $this->voxels, $this->domain, $this->fluid->specificHeat, $this->fluid->temperature);
         if ($this->model->physics->flow === 'turbulent' || ($this->fluid->powerLaw === null && $this->model->physics->flow === 'auto' && ($start === null || $start->turbulent))) {
             $this->turbulence ??= new Turbulence($this->domain, $this->fluid);
         }
@@ -251,7 +263,11 @@ final class FlowSolver
             $this->devices->setRises($state->rises);
             $this->updateMixing();
         } elseif ($this->forces->buoyant) {
-            $this->heat->step($this->level->fluxes(), 1e-3, 30, 0.0);
+            $this->heat->guess(self::STILL_CONDUCTION * $this->fluid->conductivity);
+        }
+        if ($this->buoyantOnly && $this->rayleigh() > self::SWINGS_FROM && $this->rayleigh() < self::TURBULENT_FROM_RAYLEIGH && $this->restarts === 0) {
+            $this->iterates = $this->plain = true;
+            $this->pressure = new PressureCorrection($this->domain, PressureCorrection::ROUGH);
         }
         $this->use($this->iterates
             ? new Simplec($this->level, $this->pressure, self::ITERATIONS)
@@ -261,7 +277,11 @@ final class FlowSolver
     private function use(FlowScheme $scheme): void
     {
         $this->scheme = $scheme;
-        $this->pace = $scheme instanceof FlowCycle ? Pace::cycles() : Pace::iterations();
+        $this->pace = match (true) {
+            $scheme instanceof FlowCycle => Pace::cycles(),
+            $this->plain => Pace::convection(),
+            default => Pace::iterations(),
+        };
         $this->anderson = new Anderson($this->pace->plain);
         $this->step = 0;
         $this->since = count($this->residuals);
@@ -290,7 +310,10 @@ final class FlowSolver
         $this->scheme->step($hold * $this->fluid->density * $this->devices->freeSpeed());
         $this->measure($before);
         if ($this->buoyantOnly) {
-            $this->change = max($this->change, $this->heat->step($this->level->fluxes(), 0.0, 2, 1.0));
+            $moved = $this->scheme instanceof FlowCycle
+                ? $this->heat->step($this->level->fluxes(), 0.0, 2, 1.0)
+                : $this->heat->step($this->level->fluxes(), 0.0, $this->plain ? 1 : 2, 1.0, $this->plain ? self::TEMPERATURE : 1.0);
+            $this->change = is_nan($moved) ? NAN : max($this->change, $moved);
         } elseif ($this->forces->buoyant && $this->step % $this->pace->heat === 0) {
             $this->heat->assemble($this->turbulence);
             $this->heat->step($this->conserving(), 1e-3, 6, 1.0);
@@ -326,10 +349,8 @@ final class FlowSolver
     {
         [$moved, $amount] = [0.0, 1e-300];
         foreach ([0, 1, 2] as $axis) {
-            foreach ($this->level->velocity[$axis] as $c => $value) {
-                $moved += abs($value - $before[$axis][$c]);
-                $amount += abs($value);
-            }
+            $moved += Vectors::distance($this->level->velocity[$axis], $before[$axis]);
+            $amount += Vectors::amount($this->level->velocity[$axis]);
         }
         $this->change = is_nan($amount) ? NAN : max($moved / $amount, self::FAN_WEIGHT * $this->devices->distance());
         $flux = $this->level->fluxes();
@@ -391,6 +412,13 @@ final class FlowSolver
 
             return true;
         }
+        if ($this->plain) {
+            $this->plain = false;
+            $this->pressure = new PressureCorrection($this->domain, PressureCorrection::CLOSE);
+            $this->use(new Simplec($this->level, $this->pressure, self::ITERATIONS));
+
+            return true;
+        }
         if ($this->scheme->soften()) {
             return true;
         }
@@ -406,10 +434,12 @@ final class FlowSolver
     /** @throws PhysicsException */
     private function restart(): void
     {
+       
         if (++$this->restarts > self::MOST_RESTARTS) {
             throw new PhysicsException('the flow diverges however strongly it is damped; look for very large speeds or powers, for a fan or inlet without a way out, and for cells much smaller than their neighbours (grid report)');
         }
         $this->residuals = [];
+        $this->plain = false;
         $this->iterates = $this->iterates || $this->restarts === self::MOST_RESTARTS;
         $this->begin($this->start);
         $this->devices->setRises([]);
@@ -438,16 +468,29 @@ final class FlowSolver
     /** Rayleigh number from the spread of the temperatures and the height of the space along gravity. */
     private function rayleigh(): float
     {
-        $g = $this->model->surroundings->gravity;
-        $strength = sqrt($g[0] ** 2 + $g[1] ** 2 + $g[2] ** 2);
-        $height = 0.0;
-        foreach ($g as $axis => $part) {
-            $height += abs($part) / $strength * $this->model->space->box->size($axis);
-        }
         $fluid = $this->fluid;
         $spread = max($this->heat->temperature) - min($this->heat->temperature);
 
-        return $strength * $fluid->expansion * $spread * $height ** 3 * $fluid->density ** 2 * $fluid->specificHeat / $fluid->viscosity / $fluid->conductivity;
+        return $this->gravity() * $fluid->expansion * $spread * $this->height() ** 3 * $fluid->density ** 2 * $fluid->specificHeat / $fluid->viscosity / $fluid->conductivity;
+    }
+
+    /** m/s2 */
+    private function gravity(): float
+    {
+        $g = $this->model->surroundings->gravity;
+
+        return sqrt($g[0] ** 2 + $g[1] ** 2 + $g[2] ** 2);
+    }
+
+    /** Of the space along gravity, m. */
+    private function height(): float
+    {
+        $height = 0.0;
+        foreach ($this->model->surroundings->gravity as $axis => $part) {
+            $height += abs($part) / $this->gravity() * $this->model->space->box->size($axis);
+        }
+
+        return $height;
     }
 
     private function updateMixing(): void
@@ -517,7 +560,7 @@ final class FlowSolver
         }
         $largest = 0.0;
         foreach ($flux as $axis => $through) {
-            $largest = max($largest, array_sum(array_map(abs(...), $through)) / $this->grid->cells[$axis]);
+            $largest = max($largest, Vectors::amount($through) / $this->grid->cells[$axis]);
         }
 
         return max($in, $largest);

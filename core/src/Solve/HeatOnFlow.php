@@ -7,6 +7,7 @@ namespace Foehn\Solve;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
+use Foehn\Numerics\Vectors;
 use Foehn\Physics\Flow\EnergyTransport;
 use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Flow\Turbulence;
@@ -43,28 +44,41 @@ final class HeatOnFlow
         $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->specificHeat) : null;
     }
 
+    /** Temperatures as if the fluid were at rest and conducted like this, W/m/K. */
+    public function guess(float $conductivity): void
+    {
+        if ($this->energy === null) {
+            return;
+        }
+        $conducts = array_fill(0, $this->grid->count(), $conductivity);
+        $still = $this->domain->layout->zeros();
+        $system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), [$conducts, $conducts]);
+        $this->temperature = (new EnergyTransport($this->domain, $system, $this->specificHeat))->step([$still, $still, $still], $this->temperature, 1e-4, 30, 0.0);
+        $this->assemble(null);
+    }
+
     /**
      * Iterations on the energy equation; none where no heat is computed.
      *
      * @param array{list<float>, list<float>, list<float>} $flux kg/s through the faces
      * @param float $order 0 for upwind, 1 for second order
+     * @param float $share of the step that is taken
      * @return float mean change of the temperatures as a share of their spread
      */
-    public function step(array $flux, float $tolerance, int $iterations, float $order): float
+    public function step(array $flux, float $tolerance, int $iterations, float $order, float $share = 1.0): float
     {
         if ($this->energy === null) {
             return 0.0;
         }
         $before = $this->temperature;
         $this->temperature = $this->energy->step($flux, $before, $tolerance, $iterations, $order);
-        [$moved, $lowest, $highest] = [0.0, INF, -INF];
-        foreach ($this->temperature as $c => $t) {
-            $moved += abs($t - $before[$c]);
-            $lowest = min($lowest, $t);
-            $highest = max($highest, $t);
+        if ($share < 1.0) {
+            $this->temperature = Vectors::combine($share, $this->temperature, 1.0 - $share, $before);
         }
+        $moved = Vectors::distance($this->temperature, $before);
+        $spread = max($this->temperature) - min($this->temperature);
 
-        return $highest > $lowest ? $moved / (($highest - $lowest) * $this->grid->count()) : 0.0;
+        return $spread > 0.0 || is_nan($moved) ? $moved / ($spread * $this->grid->count()) : 0.0;
     }
 
     /**

@@ -34,6 +34,12 @@ final readonly class Pace
         return new self(most: 80, check: 3, heat: 3, mixing: 1, decide: 7, plain: 6, patience: 8, soft: 3);
     }
 
+    /** Iterations of a flow that nothing but its temperature drives; the acceleration saves it no time. */
+    public static function convection(): self
+    {
+        return new self(most: 1500, check: 15, heat: 1, mixing: 5, decide: 30, plain: PHP_INT_MAX, patience: 60, soft: 0);
+    }
+
     public static function iterations(): self
     {
         return new self(most: 1500, check: 20, heat: 10, mixing: 5, decide: 30, plain: 8, patience: 80, soft: 20);

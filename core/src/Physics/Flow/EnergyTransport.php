@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Physics\Flow;
 
 use Foehn\Numerics\ConjugateResiduals;
+use Foehn\Numerics\LinkPattern;
 use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\SparseMatrix;
 use Foehn\Numerics\Stencil;
@@ -33,6 +34,17 @@ final class EnergyTransport
 
     private ?SparseMatrix $matrix = null;
 
+    private LinkPattern $pattern;
+
+    /** @var list<float> conductances of the links, W/K */
+    private array $conductance = [];
+
+    /** @var list<int> the face of the flow on which each link lies */
+    private array $faceOf = [];
+
+    /** @var array{int, int, int, int} where the links along x, y, z begin and the last ones end */
+    private array $range;
+
     /** @var list<float> W per padded cell: sources and what comes in through openings */
     private array $entering = [];
 
@@ -44,6 +56,16 @@ final class EnergyTransport
     public function __construct(private readonly FlowDomain $domain, private readonly HeatSystem $heat, private readonly float $specificHeat)
     {
         [$this->unknown, $this->size] = $heat->stencil->number($heat->packages->ties($heat->stencil->pad));
+        $stencil = $heat->stencil;
+        [$from, $to, $range] = [[], [], [0]];
+        foreach ([0, 1, 2] as $axis) {
+            [$from, $to, $this->conductance, $this->faceOf] = self::links(
+                $stencil->cells, $domain->layout->pad, $domain->layout->stride, $stencil->strides()[$axis], $stencil->coupling[$axis], $this->unknown, $from, $to, $this->conductance, $this->faceOf,
+            );
+            $range[] = count($from);
+        }
+        $this->range = [$range[0], $range[1], $range[2], $range[3]];
+        $this->pattern = LinkPattern::of($this->size, $from, $to);
     }
 
     /**
@@ -58,12 +80,9 @@ final class EnergyTransport
         $reference = $this->heat->reference;
         if ($this->flux !== $flux) {
             $this->flux = $flux;
-            [$this->matrix, $strength, $this->entering] = $this->equations($flux);
-            if ($this->multigrid === null || $this->age >= self::KEEP || $mostIterations > 5) {
-                $this->multigrid = Multigrid::convective($this->matrix, $strength);
-                $this->age = 0;
-            }
-            $this->age++;
+            $new = $this->multigrid === null || $this->age >= self::KEEP || $mostIterations > 5;
+            $this->equations($flux, $new);
+            $this->age = $new ? 1 : $this->age + 1;
         }
         $source = $this->entering;
         if ($order > 0.0) {
@@ -81,54 +100,76 @@ final class EnergyTransport
     }
 
     /**
+     * The matrix, what enters and, where asked for, a new hierarchy.
+     *
      * @param array{list<float>, list<float>, list<float>} $flux
-     * @return array{SparseMatrix, SparseMatrix, list<float>} equations, strength of their links, and W into each padded cell
      */
-    private function equations(array $flux): array
+    private function equations(array $flux, bool $new): void
     {
         $layout = $this->domain->layout;
         $stencil = $this->heat->stencil;
         $extra = $stencil->extra;
-        $source = $this->heat->source;
+        $this->entering = $this->heat->source;
         foreach ($this->domain->openings as $opening) {
             foreach ($opening->faces as $n => $face) {
                 $in = -$opening->outward * $flux[$opening->axis][$face] * $this->specificHeat;
                 if ($in > 0.0) {
                     $cell = $this->padded($layout->place($opening->cells[$n]));
                     $extra[$cell] += $in;
-                    $source[$cell] += $in * ($opening->temperatures[$n] - $this->heat->reference);
+                    $this->entering[$cell] += $in * ($opening->temperatures[$n] - $this->heat->reference);
                 }
             }
         }
         $sums = Stencil::pack($extra, $this->unknown, $this->size);
-        [$from, $to, $weight, $back, $mean] = [[], [], [], [], []];
+        $weight = $back = $this->conductance;
         foreach ([0, 1, 2] as $axis) {
-            [$from, $to, $weight, $back, $mean] = self::links(
-                $stencil->cells, $layout->pad, $layout->stride, $stencil->strides()[$axis], $stencil->coupling[$axis], $flux[$axis], $this->specificHeat, $this->unknown,
-                $from, $to, $weight, $back, $mean,
-            );
+            [$weight, $back] = self::carry($this->range[$axis], $this->range[$axis + 1], $this->faceOf, $flux[$axis], $this->specificHeat, $weight, $back);
         }
-
-        return [
-            SparseMatrix::fromLinks($from, $to, $weight, $sums, $back), SparseMatrix::fromLinks($from, $to, $mean, $sums),
-            $source,
-        ];
+        $this->matrix = $this->pattern->matrix($weight, $back, $sums);
+        if ($new) {
+            // Strong is what conducts or is carried, whichever way.
+            $mean = Vectors::combine(0.5, $weight, 0.5, $back);
+            $this->multigrid = Multigrid::convective($this->matrix, $this->pattern->matrix($mean, $mean, $sums));
+        }
     }
 
     /**
+     * Adds what is carried downstream, upwind.
+     *
+     * @param list<int> $faceOf
+     * @param list<float> $flux kg/s
+     * @param list<float> $weight
+     * @param list<float> $back
+     * @return array{list<float>, list<float>}
+     */
+    private static function carry(int $first, int $end, array $faceOf, array $flux, float $specificHeat, array $weight, array $back): array
+    {
+        for ($l = $first; $l < $end; $l++) {
+            $carried = $flux[$faceOf[$l]] * $specificHeat;
+            if ($carried < 0.0) {
+                $weight[$l] -= $carried;
+            } else {
+                $back[$l] += $carried;
+            }
+        }
+
+        return [$weight, $back];
+    }
+
+    /**
+     * Links between cells of different unknowns along an axis.
+     *
      * @param array{int, int, int} $cells
      * @param array{int, int, int} $layoutStride
      * @param list<float> $g
-     * @param list<float> $flux
      * @param list<int> $unknown
      * @param list<int> $from
      * @param list<int> $to
-     * @param list<float> $weight
-     * @param list<float> $back
-     * @param list<float> $mean
-     * @return array{list<int>, list<int>, list<float>, list<float>, list<float>}
+     * @param list<float> $conductance
+     * @param list<int> $faceOf
+     * @return array{list<int>, list<int>, list<float>, list<int>}
      */
-    private static function links(array $cells, int $pad, array $layoutStride, int $stride, array $g, array $flux, float $specificHeat, array $unknown, array $from, array $to, array $weight, array $back, array $mean): array
+    private static function links(array $cells, int $pad, array $layoutStride, int $stride, array $g, array $unknown, array $from, array $to, array $conductance, array $faceOf): array
     {
         [$nx, $ny, $nz] = $cells;
         $n = $nx * $ny;
@@ -137,18 +178,16 @@ final class EnergyTransport
                 $c = $pad + 1 + $layoutStride[1] * $j + $layoutStride[2] * $k;
                 for ($i = 0; $i < $nx; $i++, $c++, $n++) {
                     if ($g[$n] > 0.0 && $unknown[$n] !== $unknown[$n + $stride]) {
-                        $carried = $flux[$c] * $specificHeat;
                         $from[] = $unknown[$n];
                         $to[] = $unknown[$n + $stride];
-                        $weight[] = $g[$n] + ($carried < 0.0 ? -$carried : 0.0);
-                        $back[] = $g[$n] + ($carried > 0.0 ? $carried : 0.0);
-                        $mean[] = $g[$n] + 0.5 * ($carried < 0.0 ? -$carried : $carried);
+                        $conductance[] = $g[$n];
+                        $faceOf[] = $c;
                     }
                 }
             }
         }
 
-        return [$from, $to, $weight, $back, $mean];
+        return [$from, $to, $conductance, $faceOf];
     }
 
     /**

@@ -17,6 +17,9 @@ final readonly class Fluid
 {
     private const GAS_CONSTANT = 287.05;
 
+    /** K */
+    private const COLDEST = 50.0;
+
     /** A fluid of the power law counts as this strongly sheared where one viscosity must stand for it, 1/s. */
     private const TYPICAL_SHEAR = 10.0;
 
@@ -64,9 +67,11 @@ final readonly class Fluid
         return $this->gas || $this->viscosityLaw?->isConstant() === false || ! $this->conductivityLaw->isConstant();
     }
 
-    /** Pa s */
+    /** Pa s; iterations on their way may pass through temperatures that no fluid has. */
     public function viscosityAt(float $temperature): float
     {
+        $temperature = $temperature > self::COLDEST ? $temperature : self::COLDEST;
+
         return $this->gas ? self::sutherland($temperature) : ($this->viscosityLaw?->at($temperature) ?? $this->viscosity);
     }
 

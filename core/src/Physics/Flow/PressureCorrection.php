@@ -18,7 +18,7 @@ final class PressureCorrection
     /** Residual and most iterations where the acceleration needs a smooth map: with 0.05, Ra 1e5 took four times the outer iterations. */
     public const CLOSE = [0.01, 15];
 
-    /** Where the flow is driven through the space, more accuracy is wasted while the velocities still move. */
+    /** Elsewhere more accuracy is wasted while the velocities still move. */
     public const ROUGH = [0.1, 4];
 
     /** Before heat is carried. */
@@ -31,7 +31,7 @@ final class PressureCorrection
 
     private int $age = 0;
 
-    /** @param array{float, int} $accuracy CLOSE or ROUGH */
+    /** @param array{float, int} $accuracy CLOSE, ROUGH or FINE */
     public function __construct(private readonly FlowDomain $domain, private readonly array $accuracy)
     {
     }
