@@ -31,7 +31,7 @@ final class ProjectController
         $project = DB::transaction(function () use ($json, $model, $user): Project {
             $project = Project::query()->create(['name' => $model->name]);
             $project->members()->attach($user->id, ['role' => Role::Owner->value]);
-            $project->variants()->create(['name' => 'First design'])->saveModel($json, 0, 'Imported a model document', $user);
+            $project->variants()->create(['name' => 'First design'])->saveModel($json, 0, 'First model', $user);
 
             return $project;
         });

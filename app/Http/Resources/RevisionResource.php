@@ -7,6 +7,8 @@ namespace App\Http\Resources;
 use App\Models\Revision;
 use Foehn\Model\ModelCodec;
 use Foehn\Model\ModelOutline;
+use Foehn\Preflight\Finding;
+use Foehn\Preflight\Preflight;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
@@ -16,13 +18,16 @@ final class RevisionResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
+        $model = ModelCodec::fromJson($this->document);
+
         return [
             'variant' => ['id' => $this->variant->id, 'name' => $this->variant->name, 'projectId' => $this->variant->project_id],
             'number' => $this->number,
             'step' => $this->step,
             'hash' => $this->hash,
             'document' => json_decode($this->document),
-            'outline' => ModelOutline::of(ModelCodec::fromJson($this->document)),
+            'outline' => ModelOutline::of($model),
+            'preflight' => array_map(fn (Finding $finding) => $finding->toArray(), Preflight::of($model, json_decode($this->document, true))),
         ];
     }
 }

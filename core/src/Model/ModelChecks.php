@@ -14,7 +14,6 @@ final class ModelChecks
         foreach ($model->parts as $part) {
             self::checkInside($part, $space->box, $tolerance, $problems);
         }
-        self::checkHeatHasAWayOut($model, $problems);
         foreach ($model->watches as $i => $watch) {
             $point = $watch->of->point;
             if ($point !== null && ! $space->box->contains(new Box($point, $point), $tolerance)) {
@@ -38,36 +37,5 @@ final class ModelChecks
                 ));
             }
         }
-    }
-
-    private static function checkHeatHasAWayOut(Model $model, Problems $problems): void
-    {
-        if (! $model->physics->heat) {
-            return;
-        }
-        foreach ($model->space->sides as $side) {
-            foreach ([$side->flow, ...array_map(fn (Patch $p) => $p->flow, $side->patches)] as $flow) {
-                if (! $flow->isWall()) {
-                    return;
-                }
-            }
-            foreach ([$side->heat, ...array_map(fn (Patch $p) => $p->heat, $side->patches)] as $heat) {
-                if ($heat->fixesTemperature()) {
-                    return;
-                }
-            }
-        }
-        foreach ($model->parts as $part) {
-            foreach ($part->faces as $heat) {
-                if ($heat->fixesTemperature()) {
-                    return;
-                }
-            }
-        }
-        $watts = array_sum(array_map(fn (Part $p) => $p->power, $model->parts));
-        $problems->add('', sprintf(
-            'heat has no way out of this model: %g W go in, but no side or part face has a temperature or a film coefficient; give one of them',
-            $watts,
-        ));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
+use Foehn\Grid\Axes;
+
 /** What a screen needs of an evaluated model: numbers instead of formulas, and boxes and cylinders to draw. SI units. */
 final class ModelOutline
 {
@@ -13,6 +15,7 @@ final class ModelOutline
         return [
             'name' => $model->name,
             'space' => ['min' => $model->space->box->min, 'max' => $model->space->box->max, 'fluid' => $model->space->fluid],
+            'openings' => self::openings($model->space),
             'ambient' => $model->surroundings->temperature,
             'gravity' => $model->surroundings->gravity,
             'watts' => array_sum(array_map(fn (Part $p) => $p->power, $model->parts)),
@@ -21,6 +24,34 @@ final class ModelOutline
                 'atMost' => $l->atMost, 'atLeast' => $l->atLeast], $model->limits),
             'grade' => $model->grid->grade,
         ];
+    }
+
+    /** @return list<array{name: string, kind: string, round: bool, min: list<float>, max: list<float>}> what passes the sides, as flat boxes */
+    private static function openings(Space $space): array
+    {
+        $openings = [];
+        foreach (Space::SIDES as $index => $name) {
+            $axis = $index >> 1;
+            [$a, $b] = Axes::across($axis);
+            $side = $space->sides[$name];
+            $plane = $index % 2 === 0 ? $space->box->min[$axis] : $space->box->max[$axis];
+            $whole = [[$space->box->min[$a], $space->box->min[$b]], [$space->box->max[$a], $space->box->max[$b]], false, $side->flow->kind, $name];
+            $patches = array_map(fn (Patch $patch, int $n) => [$patch->min, $patch->max, $patch->round, $patch->flow->kind, "$name patch $n"], $side->patches, array_keys($side->patches));
+            foreach ([$whole, ...$patches] as [$low, $high, $round, $kind, $called]) {
+                if (! in_array($kind, ['open', 'inlet', 'outlet'], true)) {
+                    continue;
+                }
+                [$min, $max] = [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0]];
+                $min[$axis] = $max[$axis] = $plane;
+                foreach ([$a, $b] as $n => $along) {
+                    $min[$along] = max($low[$n], $space->box->min[$along]);
+                    $max[$along] = min($high[$n], $space->box->max[$along]);
+                }
+                $openings[] = ['name' => $called, 'kind' => $kind, 'round' => $round, 'min' => $min, 'max' => $max];
+            }
+        }
+
+        return $openings;
     }
 
     /** @return array<string, mixed> */

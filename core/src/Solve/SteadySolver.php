@@ -67,6 +67,9 @@ final class SteadySolver
      */
     public function solve(): Solution
     {
+        if ($this->model->physics->heat && ! $this->model->heatLeaves()) {
+            throw new PhysicsException('heat has no way out of this model: no side or part face has a temperature or a film coefficient, and no stream leaves; give one of them');
+        }
         if ($this->model->physics->hasFlow()) {
             return $this->flow();
         }

@@ -83,6 +83,16 @@ final class SteadySolverTest extends TestCase
         self::assertEqualsWithDelta(293.15 + 25000 * 0.01, self::solved($document)['sides']['z+']['temperature'], 1e-3);
     }
 
+    public function testSaysWhenHeatHasNoWayOut(): void
+    {
+        $document = Models::block();
+        $document['space'] = ['box' => $document['space']['box'], 'fluid' => null];
+
+        $this->expectException(PhysicsException::class);
+        $this->expectExceptionMessage('heat has no way out of this model');
+        self::solved($document);
+    }
+
     public function testSaysWhichPartFloats(): void
     {
         $document = Models::block();

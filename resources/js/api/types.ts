@@ -17,5 +17,6 @@ export type ResultLimit = Schemas['ResultLimit'];
 export type Material = Schemas['Material'];
 export type ProbeValue = Schemas['ProbeValue'];
 export type Problem = Schemas['Problem'];
+export type Finding = Schemas['Finding'];
 export type Conflict = Schemas['Conflict'];
 export type Grade = Run['grade'];

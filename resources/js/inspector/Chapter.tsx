@@ -12,11 +12,12 @@ export function Line({ label, children }: { label: string; children: ReactNode }
     );
 }
 
-export function Chapter({ title, children }: { title: string; children: ReactNode }) {
+/** A titled block of lines, or of fields. */
+export function Chapter({ title, fields = false, children }: { title: string; fields?: boolean; children: ReactNode }) {
     return (
         <Box sx={{ mt: 2 }}>
-            <Typography component="h3" sx={{ fontSize: 12, color: 'text.secondary', mb: 0.5 }}>{title}</Typography>
-            <Box component="dl" sx={{ m: 0 }}>{children}</Box>
+            <Typography component="h3" sx={{ fontSize: 12, color: 'text.secondary', mb: fields ? 1.25 : 0.5 }}>{title}</Typography>
+            <Box component={fields ? 'div' : 'dl'} sx={{ m: 0 }}>{children}</Box>
         </Box>
     );
 }

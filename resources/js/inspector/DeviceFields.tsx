@@ -4,41 +4,23 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
-import { partEntry, withPartFields, type ModelDocument, type PartEntry } from '../model/document';
-import type { ModelEditor } from '../model/useModelEditor';
-import { typed, type UnitSet } from '../units/units';
+import { lengthUnit, typed } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
+import { editShape, PlaceFields, ShapeField, shapeFields, SizeFields, type ShapeProps } from './ShapeField';
 
 const directions = { 'x+': 'Blows along x', 'x-': 'Blows against x', 'y+': 'Blows along y', 'y-': 'Blows against y', 'z+': 'Blows along z', 'z-': 'Blows against z' } as const;
 const normals = { x: 'Across x', y: 'Across y', z: 'Across z' } as const;
 
 type Pair = [string | number, string | number];
 
-interface Props {
-    entry: PartEntry;
-    name: string;
-    units: UnitSet;
-    editor: ModelEditor;
-    disabled: boolean;
-}
-
 /** Size, place, direction and curve of a fan; size, place and loss of a screen. */
-export function DeviceFields({ entry, name, units, editor, disabled }: Props) {
-    const shape = entry.shape as { kind: string; [field: string]: unknown };
-    const length = units === 'us' ? 'in' : units === 'si' ? 'm' : 'mm';
-    const edit = (label: string, change: (part: PartEntry) => Partial<PartEntry>) =>
-        editor.edit(`${name}: ${label}`, (d: ModelDocument) => {
-            const part = partEntry(d, entry.id);
-            return part ? withPartFields(d, [entry.id], change(part)) : d;
-        });
-    const setShape = (label: string, fields: Record<string, unknown>) => edit(label, (part) => ({ shape: { ...part.shape, ...fields } }));
-    const field = (key: string, label: string, unit: string, hint?: string) => (
-        <EditField key={key} label={label} hint={hint} value={String(shape[key] ?? '')} disabled={disabled} save={(text) => setShape(`${label.toLowerCase()} ${typed(text, unit)}`, { [key]: typed(text, unit) })} />
-    );
-    const at = (entry.at as (string | number)[] | undefined) ?? [0, 0, 0];
-    const size = shape.size as (string | number)[] | undefined;
+export function DeviceFields(props: ShapeProps) {
+    const { units, disabled } = props;
+    const shape = shapeFields(props.entry);
+    const setShape = (label: string, fields: Record<string, unknown>) => editShape(props, label, fields);
+    const field = (key: string, label: string, unit: string, hint?: string) => <ShapeField key={key} shape={props} field={key} label={label} unit={unit} hint={hint} />;
     const curve = (shape.curve as Pair[] | undefined) ?? [];
     const setCurve = (label: string, rows: Pair[]) => setShape(label, { curve: rows });
     return (
@@ -48,24 +30,14 @@ export function DeviceFields({ entry, name, units, editor, disabled }: Props) {
             ) : (
                 <ChoiceField label="Plane" value={(shape.normal as keyof typeof normals | undefined) ?? 'x'} choices={normals} disabled={disabled} save={(normal) => setShape(normals[normal].toLowerCase(), { normal })} />
             )}
-            {shape.diameter !== undefined && field('diameter', 'Diameter', length)}
-            {size && (
-                <Stack direction="row" sx={{ gap: 1 }}>
-                    {[0, 1].map((n) => (
-                        <EditField key={n} label={n === 0 ? 'Width' : 'Height'} value={String(size[n])} disabled={disabled} save={(text) => setShape(`size ${typed(text, length)}`, { size: size.map((s, i) => (i === n ? typed(text, length) : s)) })} />
-                    ))}
-                </Stack>
-            )}
-            <Stack direction="row" sx={{ gap: 1 }}>
-                {['x', 'y', 'z'].map((axis, n) => (
-                    <EditField key={axis} label={axis} value={String(at[n])} disabled={disabled} save={(text) => edit(`${axis} at ${typed(text, length)}`, () => ({ at: at.map((a, i) => (i === n ? typed(text, length) : a)) }))} />
-                ))}
-            </Stack>
+            {shape.diameter !== undefined && field('diameter', 'Diameter', lengthUnit(units))}
+            {shape.size !== undefined && <SizeFields shape={props} labels={['Width', 'Height']} />}
+            <PlaceFields shape={props} />
             {shape.kind === 'screen' && (shape.freeArea !== undefined ? field('freeArea', 'Free area, share', '') : field('lossCoefficient', 'Loss coefficient', ''))}
             {shape.kind === 'fan' && (
                 <>
                     <Stack direction="row" sx={{ gap: 1 }}>{field('hub', 'Hub, share', '')}{field('speedFactor', 'Speed, share', '', '1')}</Stack>
-                    <Chapter title="Curve: flow and pressure rise">
+                    <Chapter title="Curve: flow and pressure rise" fields>
                         {curve.map((row, n) => (
                             <Stack key={n} direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>
                                 {[0, 1].map((column) => (

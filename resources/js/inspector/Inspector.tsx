@@ -6,6 +6,9 @@ import Typography from '@mui/material/Typography';
 import type { Outline, OutlinePart, Result, ResultPart, Revision } from '../api/types';
 import { Chapter, Line } from './Chapter';
 import { DeviceFields } from './DeviceFields';
+import { MaterialField } from './MaterialField';
+import { PartActions } from './PartActions';
+import { ShapeFields } from './ShapeFields';
 import { EditField } from './EditField';
 import { OperatingPoint } from './OperatingPoint';
 import { partEntry, withLimit, withPartFields, limitEntry, type ModelDocument } from '../model/document';
@@ -81,7 +84,7 @@ interface Props {
 
 /** Properties of the selection, nothing else. */
 export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
-    const { selection, select } = useScreen();
+    const { selection, select, stage } = useScreen();
     const units = usePreferences((s) => s.units);
     const document = revision.document as ModelDocument;
     const parts = revision.outline.parts.filter((part) => selection.includes(part.id));
@@ -103,28 +106,35 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 </Box>
                 <IconButton size="small" aria-label="Close the inspector" onClick={() => select(null)}><Close fontSize="small" /></IconButton>
             </Stack>
+            {stage === 'Build' && mayEdit && <PartActions parts={parts} outline={revision.outline} editor={editor} />}
             <Box sx={{ mt: 1.75 }}>
                 {single && (
                     <EditField label="Name" value={part.name} disabled={!mayEdit} save={(name) => editor.edit(`Rename ${part.name} to ${name}`, (d) => withPartFields(d, [part.id], { name }))} />
                 )}
+                {stage === 'Build' && single && entry && !isDevice && (
+                    <>
+                        {entry.material !== undefined && <MaterialField value={entry.material} disabled={!mayEdit} save={(material) => editor.edit(`${part.name}: material ${material}`, (d) => withPartFields(d, [part.id], { material }))} />}
+                        <ShapeFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />
+                    </>
+                )}
                 {isDevice && entry && <DeviceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
-                {!isDevice && <EditField
+                {!isDevice && stage !== 'Build' && <EditField
                     label={single ? 'Watts' : 'Watts, each'}
                     value={single ? String(entry?.power ?? '') : ''}
                     disabled={!mayEdit}
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: ${typed(text, 'W') || 'no watts'}`, (d) => withPartFields(d, parts.map((p) => p.id), { power: typed(text, 'W') || undefined }))}
                 />}
-                {!isDevice && <EditField
+                {!isDevice && stage !== 'Build' && <EditField
                     label={single ? 'Limit' : 'Limit, each'}
                     value={single ? String(limitEntry(document, part.id)?.atMost ?? '') : ''}
                     disabled={!mayEdit}
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) => parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d))}
                 />}
             </Box>
-            {single && !isDevice && partResult && !stale && result && <Temperatures part={partResult} result={result} units={units} />}
+            {stage !== 'Build' && single && !isDevice && partResult && !stale && result && <Temperatures part={partResult} result={result} units={units} />}
             {single && fan && !stale && <OperatingPoint fan={fan} />}
-            {single && partResult && !stale && <Routes part={partResult} outline={revision.outline} />}
-            {single && stale && <Typography color="text.secondary" sx={{ mt: 2 }}>The model has changed since the last run; run again to see temperatures.</Typography>}
+            {stage !== 'Build' && single && partResult && !stale && <Routes part={partResult} outline={revision.outline} />}
+            {stage !== 'Build' && single && stale && <Typography color="text.secondary" sx={{ mt: 2 }}>The model has changed since the last run; run again to see temperatures.</Typography>}
             {single && <Properties part={part} units={units} />}
         </Box>
     );

@@ -12,10 +12,11 @@ import type { ModelDocument } from '../model/document';
 import { buoyancyOf, flowOf, sideNames, sideOf, withBuoyancy, withFlow, withPatch, withSide, type FlowChoice, type PatchEntry, type SideName } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../project/screenState';
-import { typed, type UnitSet } from '../units/units';
+import { lengthUnit, typed, type UnitSet } from '../units/units';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 import { OpeningFields } from './OpeningFields';
+import { Panel } from './Panel';
 
 const flowChoices: Record<FlowChoice, string> = { none: 'Still: films on the walls', auto: 'Moving; laminar or turbulent as found', laminar: 'Moving, laminar', turbulent: 'Moving, turbulent' };
 
@@ -33,9 +34,7 @@ export function SpacePanel({ revision, editor, mayEdit }: Props) {
     const document = revision.document as ModelDocument;
     const moving = flowOf(document) !== 'none';
     return (
-        <Box component="aside" aria-label="Space" sx={{ width: 268, flexShrink: 0, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
-            <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>Space</Typography>
-            <Typography variant="body2" color="text.secondary" sx={{ mb: 1.75 }}>The air in it and what passes its sides</Typography>
+        <Panel label="Space" title="Space" note="The air in it and what passes its sides">
             <ChoiceField label="Air" value={flowOf(document)} choices={flowChoices} disabled={!mayEdit} save={(flow) => editor.edit(`Air: ${flowChoices[flow].toLowerCase()}`, (d) => withFlow(d, flow))} />
             {moving && (
                 <FormControlLabel
@@ -46,7 +45,7 @@ export function SpacePanel({ revision, editor, mayEdit }: Props) {
             )}
             {!moving && <Typography color="text.secondary" sx={{ mb: 1.5 }}>Openings, fans and screens take part when the air moves.</Typography>}
             {moving && sideNames.map((side) => <SideFields key={side} side={side} document={document} editor={editor} units={units} disabled={!mayEdit} />)}
-        </Box>
+        </Panel>
     );
 }
 
@@ -73,14 +72,14 @@ function newPatch(document: ModelDocument, side: SideName): PatchEntry {
 function PatchFields({ side, index, patch, editor, units, disabled }: { side: SideName; index: number; patch: PatchEntry; editor: ModelEditor; units: UnitSet; disabled: boolean }) {
     const name = `Opening ${index + 1} in ${side}`;
     const change = (label: string, to: (entry: PatchEntry) => PatchEntry | null) => editor.edit(label, (d) => withPatch(d, side, index, to));
-    const lengthUnit = units === 'us' ? 'in' : units === 'si' ? 'm' : 'mm';
+    const length = lengthUnit(units);
     const corner = (key: 'min' | 'max', n: 0 | 1) => (
         <EditField
             key={key + n}
             label={`${across[side[0]!]![n]} ${key === 'min' ? 'from' : 'to'}`}
             value={String(patch[key][n])}
             disabled={disabled}
-            save={(text) => change(`${name}: ${across[side[0]!]![n]} ${key === 'min' ? 'from' : 'to'} ${typed(text, lengthUnit)}`, (p) => ({ ...p, [key]: p[key].map((old, i) => (i === n ? typed(text, lengthUnit) : old)) }))}
+            save={(text) => change(`${name}: ${across[side[0]!]![n]} ${key === 'min' ? 'from' : 'to'} ${typed(text, length)}`, (p) => ({ ...p, [key]: p[key].map((old, i) => (i === n ? typed(text, length) : old)) }))}
         />
     );
     return (

@@ -11,6 +11,7 @@ import { withLimit, withPartFields, type ModelDocument } from '../model/document
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
+import { AddPart } from './AddPart';
 import { columnsOf } from './columns';
 import { partRows, sorted, withHeadings, type LedgerRow } from './rows';
 
@@ -74,8 +75,9 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                         input: { startAdornment: <InputAdornment position="start"><SearchIcon fontSize="small" /></InputAdornment> },
                     }}
                 />
+                {stage === 'Build' && mayEdit && <AddPart outline={revision.outline} selection={selection} editor={editor} />}
                 <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-                    {selection.length > 1 ? `${selection.length} selected` : mayEdit ? 'Double-click or Enter edits a cell' : 'You may look, not edit'}
+                    {selection.length > 1 ? `${selection.length} selected` : mayEdit ? (stage === 'Build' ? '' : 'Double-click or Enter edits a cell') : 'You may look, not edit'}
                 </Box>
             </Stack>
             <Box sx={{ flex: 1, minHeight: 0, opacity: stale && stage === 'Judge' ? 0.62 : 1 }}>
@@ -103,7 +105,7 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                         return editor.edit(change.label, change.change).then(() => after, () => before);
                     }}
                     getRowClassName={({ row }) => (row.heading === null ? '' : 'heading')}
-                    localeText={{ noRowsLabel: search ? `No part is called "${search}"` : 'No parts yet' }}
+                    localeText={{ noRowsLabel: search ? `No part is called "${search}"` : stage === 'Build' && mayEdit ? 'No parts yet: add one above' : 'No parts yet' }}
                     sx={{
                         border: 0,
                         borderRadius: 0,

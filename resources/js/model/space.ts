@@ -75,6 +75,7 @@ export type FlowChoice = 'none' | 'auto' | 'laminar' | 'turbulent';
 interface PhysicsEntry {
     flow?: FlowChoice;
     buoyancy?: boolean;
+    heat?: boolean;
     [field: string]: unknown;
 }
 
@@ -90,3 +91,42 @@ export function withFlow(document: ModelDocument, flow: FlowChoice): ModelDocume
 }
 
 export const withBuoyancy = (document: ModelDocument, buoyancy: boolean): ModelDocument => ({ ...document, physics: { ...physicsOf(document), buoyancy } });
+
+/** Whether temperatures are computed, or only where the air goes. */
+export const heatOf = (document: ModelDocument): boolean => physicsOf(document).heat ?? true;
+
+export const withHeat = (document: ModelDocument, heat: boolean): ModelDocument => ({ ...document, physics: { ...physicsOf(document), heat } });
+
+export const withSpace = (document: ModelDocument, fields: Record<string, unknown>): ModelDocument => ({ ...document, space: { ...spaceOf(document), ...fields } });
+
+type Corner = (string | number)[];
+
+export const boxOf = (document: ModelDocument): { min: Corner; max: Corner } => spaceOf(document).box as { min: Corner; max: Corner };
+
+export interface SurroundingsEntry {
+    temperature?: string | number;
+    altitude?: string | number;
+    gravity?: (string | number)[];
+    [field: string]: unknown;
+}
+
+export const surroundingsOf = (document: ModelDocument): SurroundingsEntry => (document.surroundings as SurroundingsEntry | undefined) ?? {};
+
+export const withSurroundings = (document: ModelDocument, fields: SurroundingsEntry): ModelDocument => ({ ...document, surroundings: { ...surroundingsOf(document), ...fields } });
+
+/** Which way is down. */
+export const gravities = { 'z-': 'Down, along −z', 'z+': 'Along +z', 'y-': 'Along −y', 'y+': 'Along +y', 'x-': 'Along −x', 'x+': 'Along +x', none: 'None', own: 'As given' } as const;
+export type Gravity = keyof typeof gravities;
+
+const STANDARD = 9.81;
+
+export function gravityOf(document: ModelDocument): Gravity {
+    const g = (surroundingsOf(document).gravity ?? [0, 0, -STANDARD]).map(Number);
+    if (g.every((part) => part === 0)) return 'none';
+    const along = g.findIndex((part) => part !== 0);
+    if (g.filter((part) => part !== 0).length > 1 || Math.abs(Math.abs(g[along]!) - STANDARD) > 0.02) return 'own';
+    return `${'xyz'[along]}${g[along]! < 0 ? '-' : '+'}` as Gravity;
+}
+
+export const withGravity = (document: ModelDocument, gravity: Gravity): ModelDocument =>
+    gravity === 'own' ? document : withSurroundings(document, { gravity: ['x', 'y', 'z'].map((axis) => (gravity[0] === axis ? (gravity[1] === '-' ? -STANDARD : STANDARD) : 0)) });

@@ -17,8 +17,10 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useProject } from '../api/queries';
 import type { Project } from '../api/types';
+import { BuildPanel } from '../inspector/BuildPanel';
 import { FlowSummary } from '../inspector/FlowSummary';
 import { Inspector } from '../inspector/Inspector';
+import { PreflightPanel } from '../inspector/PreflightPanel';
 import { SpacePanel } from '../inspector/SpacePanel';
 import { Ledger } from '../ledger/Ledger';
 import { useModelEditor, type ModelEditor } from '../model/useModelEditor';
@@ -106,10 +108,10 @@ export default function ProjectScreen() {
     const units = usePreferences((s) => s.units);
     const [keysShown, setKeysShown] = useState(false);
     const showKeys = () => setKeysShown(true);
-    useKeys(editor, showKeys);
     useEffect(() => set({ selection: [], hidden: [], section: null, probing: false }), [variant, set]);
 
     const mayEdit = project.data !== undefined && project.data.role !== 'viewer';
+    useKeys(editor, mayEdit, showKeys);
     if (editor.error && !editor.revision) {
         return (
             <Stack component="main" sx={{ height: '100%', alignItems: 'center', justifyContent: 'center', gap: 2 }}>
@@ -131,7 +133,7 @@ export default function ProjectScreen() {
                     {project.data && <VariantChoice project={project.data} variant={variant} />}
                     <Box sx={{ color: bar.quiet, fontSize: 12 }} role="status">{editor.saving ? 'Saving' : revision ? `Saved, revision ${revision.number}` : ''}</Box>
                 </Stack>
-                <StageRail />
+                <StageRail findings={revision?.preflight ?? []} />
                 <BarTools editor={editor} showKeys={showKeys} />
             </Bar>
             <Stack component="main" direction="row" sx={{ flex: 1, minHeight: 0 }}>
@@ -146,6 +148,8 @@ export default function ProjectScreen() {
                 <Box component="section" aria-label="View" sx={{ flex: 1, minWidth: 0, position: 'relative' }}>
                     <Suspense fallback={null}>{revision && <View outline={revision.outline} run={runs.shown?.id} picture={runs.shown?.picture ?? 0} result={runs.result} stale={runs.stale} />}</Suspense>
                 </Box>
+                {revision && stage === 'Build' && selection.length === 0 && <BuildPanel revision={revision} editor={editor} mayEdit={mayEdit} />}
+                {revision && stage === 'Solve' && selection.length === 0 && <PreflightPanel findings={revision.preflight} />}
                 {revision && stage === 'Load' && selection.length === 0 && <SpacePanel revision={revision} editor={editor} mayEdit={mayEdit} />}
                 {stage === 'Judge' && selection.length === 0 && !runs.stale && runs.result?.flow && <FlowSummary flow={runs.result.flow} units={units} />}
                 {revision && selection.length > 0 && <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />}

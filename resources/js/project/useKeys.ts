@@ -1,12 +1,13 @@
 import { useEffect } from 'react';
 import type { ModelEditor } from '../model/useModelEditor';
+import { duplicateParts, removeParts } from '../model/partCommands';
 import { stages, useScreen } from './screenState';
 
 const isTyping = (target: EventTarget | null): boolean =>
     target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
-/** 1-5 stages, Ctrl+Z and Ctrl+Shift+Z (or Ctrl+Y) undo and redo, H hides the selection, Esc clears it, ? lists the keys. */
-export function useKeys(editor: ModelEditor, showKeys: () => void): void {
+/** The keys that KeysDialog lists. */
+export function useKeys(editor: ModelEditor, mayEdit: boolean, showKeys: () => void): void {
     useEffect(() => {
         const onKey = (event: KeyboardEvent) => {
             if (isTyping(event.target)) return;
@@ -15,8 +16,10 @@ export function useKeys(editor: ModelEditor, showKeys: () => void): void {
             if (event.ctrlKey || event.metaKey) {
                 if (key === 'z') (event.shiftKey ? editor.redo : editor.undo)();
                 else if (key === 'y') editor.redo();
+                else if (key === 'd' && mayEdit && selection.length > 0) duplicateParts(editor, selection);
                 else return;
             } else if (/^[1-5]$/.test(key)) set({ stage: stages[Number(key) - 1] });
+            else if (key === 'delete' && mayEdit && selection.length > 0) removeParts(editor, selection);
             else if (key === 'h' && selection.length > 0) toggleHidden(selection);
             else if (key === 'escape') set({ selection: [], probing: false });
             else if (key === '?') showKeys();
@@ -25,5 +28,5 @@ export function useKeys(editor: ModelEditor, showKeys: () => void): void {
         };
         window.addEventListener('keydown', onKey);
         return () => window.removeEventListener('keydown', onKey);
-    }, [editor, showKeys]);
+    }, [editor, mayEdit, showKeys]);
 }

@@ -1,3 +1,4 @@
+import Add from '@mui/icons-material/Add';
 import UploadFileOutlined from '@mui/icons-material/UploadFileOutlined';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
@@ -22,6 +23,7 @@ import { Bar } from '../theme/Bar';
 import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
 import { difference, differenceUnit } from '../units/units';
+import { NewProject } from './NewProject';
 
 const MOST_BYTES = 20_000_000;
 
@@ -111,6 +113,7 @@ export function ProjectList() {
     const projects = useProjects();
     const session = useSession();
     const signOut = useSignOut();
+    const [creating, setCreating] = useState(false);
     return (
         <Stack sx={{ minHeight: '100%' }}>
             <Bar>
@@ -122,7 +125,10 @@ export function ProjectList() {
             <Box component="main" sx={{ width: '100%', maxWidth: 880, mx: 'auto', p: 3 }}>
                 <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'center', mb: 2 }}>
                     <Typography component="h1" variant="h5">Projects</Typography>
-                    <ImportButton />
+                    <Stack direction="row" sx={{ gap: 1 }}>
+                        <ImportButton />
+                        <Button variant="contained" startIcon={<Add />} onClick={() => setCreating(true)}>New project</Button>
+                    </Stack>
                 </Stack>
                 {projects.isError && (
                     <Alert severity="error" action={<Button onClick={() => void projects.refetch()}>Try again</Button>}>{projects.error.message}</Alert>
@@ -131,10 +137,11 @@ export function ProjectList() {
                     {projects.isPending && [1, 2].map((n) => <Skeleton key={n} variant="rounded" height={92} />)}
                     {projects.data?.map((project) => <ProjectCard key={project.id} project={project} />)}
                     {projects.data?.length === 0 && (
-                        <Typography color="text.secondary">No project yet. Open a model document to make the first one.</Typography>
+                        <Typography color="text.secondary">No project yet. Make a new one, or open a model document.</Typography>
                     )}
                 </Stack>
             </Box>
+            {creating && <NewProject open onClose={() => setCreating(false)} />}
         </Stack>
     );
 }

@@ -32,6 +32,8 @@ export function difference(kelvin: number, set: UnitSet, digits = 1): string {
     return `${value > 0 ? '+' : ''}${number(value, digits)}`;
 }
 
+export const lengthUnit = (set: UnitSet): string => lengths[set].unit;
+
 export function size(metres: readonly number[], set: UnitSet): string {
     const { unit, factor } = lengths[set];
     return `${metres.map((m) => Number((m * factor).toPrecision(4)).toString()).join(' × ')} ${unit}`;

@@ -17,6 +17,7 @@ import { makeFlow, type Flow } from './flow';
 import { Legend } from './Legend';
 import { PartMesh } from './PartMesh';
 import { clipPlane, SectionPlane } from './SectionPlane';
+import { SpaceFrame } from './SpaceFrame';
 import { ViewTools, type Facing } from './ViewTools';
 
 const directionOf: Record<Facing, [number, number, number]> = { home: [-0.9, -1.25, 1.05], x: [-1, 0, 0], y: [0, -1, 0], z: [0, -1e-4, 1] };
@@ -68,15 +69,18 @@ interface SceneProps {
     textures: FieldTextures | null;
     flow: Flow | null;
     run: number | undefined;
+    /** Whether the space, its openings and gravity are drawn. */
+    framed: boolean;
     facing: { to: Facing; count: number };
 }
 
-function Scene({ outline, field, textures, flow, run, facing }: SceneProps) {
+function Scene({ outline, field, textures, flow, run, framed, facing }: SceneProps) {
     const { selection, hidden, section, probing, select } = useScreen();
     const { units, scheme } = usePreferences();
     const [probe, setProbe] = useState<{ at: [number, number, number]; text: string } | null>(null);
-    const low = useMemo(() => new Vector3(...outline.space.min), [outline]);
-    const high = useMemo(() => new Vector3(...outline.space.max), [outline]);
+    // By value: an edit of a part brings a new outline, but must not move the camera.
+    const low = useMemo(() => new Vector3(...outline.space.min), [String(outline.space.min)]);
+    const high = useMemo(() => new Vector3(...outline.space.max), [String(outline.space.max)]);
     const clip = useMemo(() => (section ? clipPlane(section) : null), [section]);
     useEffect(() => setProbe(null), [run, probing]);
 
@@ -104,6 +108,7 @@ function Scene({ outline, field, textures, flow, run, facing }: SceneProps) {
             {outline.parts.filter((part) => !hidden.includes(part.id)).map((part) => (
                 <PartMesh key={part.id} part={part} textures={flow ? null : textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} />
             ))}
+            {framed && <SpaceFrame outline={outline} dark={scheme === 'dark'} />}
             {section && <SectionPlane section={section} low={low} high={high} textures={textures} flow={flow} />}
             {field && !section && <Marker dark={scheme === 'dark'} at={field.max.at} text={`hottest body ${temperatureWithUnit(field.max.value, units)}`} />}
             {field && !section && <Marker dark={scheme === 'dark'} at={field.min.at} text={`coldest ${temperatureWithUnit(field.min.value, units)}`} />}
@@ -153,7 +158,7 @@ export default memo(function View({ outline, run, picture, result: latest, stale
             data-run={field ? judged : undefined}
         >
             <Canvas frameloop="demand" dpr={1} gl={{ antialias: false }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
-                <Scene outline={outline} field={field} textures={textures} flow={flow} run={judged} facing={facing} />
+                <Scene outline={outline} field={field} textures={textures} flow={flow} run={judged} framed={stage === 'Build' || stage === 'Load'} facing={facing} />
             </Canvas>
             <ViewTools outline={outline} mayProbe={field !== null} hasFlow={!!result?.flow} face={(to) => setFacing((f) => ({ to, count: f.count + 1 }))} />
             {coloured && <Legend of={flow ? 'speed' : 'temperature'} min={flow ? 0 : coloured.min.value} max={coloured.max.value} units={units} />}

@@ -4,7 +4,7 @@ import type { Drawing, OutlinePart } from '../api/types';
 
 type Triple = [number, number, number];
 
-function boxGeometry(min: readonly number[], max: readonly number[]): BufferGeometry {
+export function boxGeometry(min: readonly number[], max: readonly number[]): BufferGeometry {
     const [a, b] = [min as Triple, max as Triple];
     return new BoxGeometry(b[0] - a[0], b[1] - a[1], b[2] - a[2]).translate(0.5 * (a[0] + b[0]), 0.5 * (a[1] + b[1]), 0.5 * (a[2] + b[2]));
 }

@@ -1,0 +1,253 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Preflight;
+
+use Foehn\Model\Model;
+use Foehn\Model\Part;
+use Foehn\Shapes\Fan;
+use Foehn\Shapes\FlatShape;
+use Foehn\Shapes\PlateFins;
+
+/** Looks through a model for what is missing or looks like a slip, before time is spent on a run. */
+final class Preflight
+{
+    /** Beyond this, watts per volume are hardly meant, W/m3: ten times a hot silicon die. */
+    private const DENSEST = 5e9;
+
+    /** Sizes outside these are hardly meant, m. */
+    private const SMALLEST = 5e-6;
+
+    private const LARGEST = 10.0;
+
+    /** Air above a hot product, as a share of its height, below which the plume feels the open side. */
+    private const HEADROOM = 0.5;
+
+    /** Fins nearer to each other than this are nearly closed to natural convection, m. */
+    private const NARROW = 0.002;
+
+    /** @var list<Finding> */
+    private array $findings = [];
+
+    private function __construct(private readonly Model $model)
+    {
+    }
+
+    /**
+     * @param array<array-key, mixed> $document the model as written, for names that nothing uses
+     * @return list<Finding> errors first
+     */
+    public static function of(Model $model, array $document = []): array
+    {
+        $preflight = new self($model);
+        $preflight->heat();
+        $preflight->openings();
+        $preflight->gravity();
+        $preflight->room();
+        $preflight->sizes();
+        $preflight->limits();
+        $preflight->names($document);
+        usort($preflight->findings, fn (Finding $a, Finding $b) => $a->severity <=> $b->severity);
+
+        return $preflight->findings;
+    }
+
+    private function heat(): void
+    {
+        if (! $this->model->physics->heat) {
+            return;
+        }
+        $watts = array_sum(array_map(fn (Part $part) => abs($part->power), $this->model->parts));
+        if (! $this->heatsOtherwise() && $watts <= 0.0) {
+            $this->warn('Load', 'Nothing heats: no part has watts.');
+        }
+        if (! $this->model->heatLeaves()) {
+            $this->error('Load', 'Heat has no way out: give a side of the space an opening, a film or a temperature.');
+        }
+        foreach ($this->model->parts as $part) {
+            if ($part->shape->kind() === 'package' && $part->power <= 0.0) {
+                $this->warn('Load', sprintf('Package "%s" has no watts.', $part->name), $part);
+            }
+            if ($part->power > 0.0 && $part->material === Part::FLUID) {
+                $this->warn('Load', sprintf('"%s" only carves out air, yet has %g W.', $part->name, $part->power), $part);
+            }
+        }
+    }
+
+    private function heatsOtherwise(): bool
+    {
+        if ($this->model->space->source !== null) {
+            return true;
+        }
+        foreach ($this->model->parts as $part) {
+            if ($part->source !== null) {
+                return true;
+            }
+        }
+
+        return array_intersect($this->conditions(), ['temperature', 'flux', 'power']) !== [];
+    }
+
+    /** @return list<string> kinds of the heat conditions of all sides, patches and part faces */
+    private function conditions(): array
+    {
+        $kinds = [];
+        foreach ($this->model->space->sides as $side) {
+            $kinds[] = $side->heat->kind;
+            foreach ($side->patches as $patch) {
+                $kinds[] = $patch->heat->kind;
+            }
+        }
+        foreach ($this->model->parts as $part) {
+            foreach ($part->faces as $condition) {
+                $kinds[] = $condition->kind;
+            }
+        }
+
+        return $kinds;
+    }
+
+    private function openings(): void
+    {
+        $kinds = [];
+        foreach ($this->model->space->sides as $side) {
+            foreach ([$side->flow, ...array_column($side->patches, 'flow')] as $flow) {
+                $kinds[] = $flow->kind;
+            }
+        }
+        $devices = array_filter($this->model->parts, fn (Part $part) => $part->shape instanceof FlatShape);
+        if (! $this->model->physics->hasFlow()) {
+            foreach ($devices as $part) {
+                $this->warn('Load', sprintf('"%s" has no effect while the air is still; let the air move.', $part->name), $part);
+            }
+
+            return;
+        }
+        $ways = count(array_filter($kinds, fn (string $kind) => $kind === 'outlet' || $kind === 'open'));
+        if (in_array('inlet', $kinds, true) && $ways === 0) {
+            $this->error('Load', 'Air flows in, but there is no outlet and no open side.');
+        }
+        $fans = array_filter($this->model->parts, fn (Part $part) => $part->shape instanceof Fan);
+        if ($fans !== [] && $ways + count(array_keys($kinds, 'inlet', true)) === 1) {
+            $this->warn('Load', 'There is one opening only: what the fans push cannot flow through.', ...array_values($fans));
+        }
+        if ($fans === [] && ! in_array('inlet', $kinds, true) && ! ($this->model->physics->heat && $this->model->physics->buoyancy)) {
+            $this->warn('Load', 'Nothing moves the air: no fan, no inlet, and warm air does not rise.');
+        }
+    }
+
+    private function gravity(): void
+    {
+        $g = $this->model->surroundings->gravity;
+        $strength = sqrt($g[0] ** 2 + $g[1] ** 2 + $g[2] ** 2);
+        if (! $this->model->physics->hasFlow() || ! $this->model->physics->buoyancy || ! $this->model->physics->heat) {
+            return;
+        }
+        if ($strength === 0.0) {
+            $this->warn('Build', 'Warm air shall rise, but gravity is zero.');
+        } elseif (abs($g[2]) < 0.5 * $strength) {
+            $this->warn('Build', 'Gravity points sideways in the drawing; is that how the product stands?');
+        } elseif ($g[2] > 0.0) {
+            $this->warn('Build', 'Gravity points upwards in the drawing; is that how the product stands?');
+        }
+    }
+
+    /** Open sides need room for the plume. */
+    private function room(): void
+    {
+        $g = $this->model->surroundings->gravity;
+        $axis = (int) array_search(max(array_map(abs(...), $g)), array_map(abs(...), $g), true);
+        if ($g[$axis] === 0.0 || ! $this->model->physics->hasFlow() || $this->model->parts === []) {
+            return;
+        }
+        $top = 'xyz'[$axis] . ($g[$axis] < 0.0 ? '+' : '-');
+        if ($this->model->space->sides[$top]->flow->kind !== 'open') {
+            return;
+        }
+        $low = min(array_map(fn (Part $part) => $part->shape->bounds()->min[$axis], $this->model->parts));
+        $high = max(array_map(fn (Part $part) => $part->shape->bounds()->max[$axis], $this->model->parts));
+        $box = $this->model->space->box;
+        $above = $g[$axis] < 0.0 ? $box->max[$axis] - $high : $low - $box->min[$axis];
+        if ($above < self::HEADROOM * ($high - $low)) {
+            $this->warn('Build', sprintf('The space ends %g mm above the product, which is %g mm high; leave at least half its height to the open side.', round(1e3 * $above, 1), round(1e3 * ($high - $low), 1)));
+        }
+    }
+
+    private function sizes(): void
+    {
+        foreach ($this->model->parts as $part) {
+            $box = $part->shape->bounds();
+            $sizes = array_filter(array_map(fn (int $axis) => $box->size($axis), [0, 1, 2]));
+            if (max($sizes) > self::LARGEST || min($sizes) < self::SMALLEST) {
+                $this->warn('Build', sprintf('"%s" is %s mm large; is a unit missing?', $part->name, implode(' x ', array_map(fn (float $s) => (string) round(1e3 * $s, 4), $sizes))), $part);
+            }
+            $volume = $box->size(0) * $box->size(1) * $box->size(2);
+            if ($volume > 0.0 && $part->power / $volume > self::DENSEST) {
+                $this->warn('Load', sprintf('"%s" has %g W in %g mm³; is a unit missing?', $part->name, $part->power, round(1e9 * $volume, 3)), $part);
+            }
+            if ($part->shape instanceof PlateFins && $part->shape->gap() > 0.0 && $part->shape->gap() < self::NARROW && $this->model->physics->hasFlow() && ! $this->isBlown()) {
+                $this->warn('Build', sprintf('The gaps of "%s" are %g mm; without a fan air hardly rises through them.', $part->name, round(1e3 * $part->shape->gap(), 2)), $part);
+            }
+        }
+    }
+
+    private function isBlown(): bool
+    {
+        foreach ($this->model->parts as $part) {
+            if ($part->shape instanceof Fan) {
+                return true;
+            }
+        }
+        foreach ($this->model->space->sides as $side) {
+            foreach ([$side->flow, ...array_column($side->patches, 'flow')] as $flow) {
+                if ($flow->kind === 'inlet') {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    private function limits(): void
+    {
+        if ($this->model->physics->heat && $this->model->parts !== [] && $this->model->limits === []) {
+            $this->warn('Limit', 'No limit is stated, so there will be no verdict.');
+        }
+        $ambient = $this->model->surroundings->temperature;
+        foreach ($this->model->limits as $limit) {
+            if ($limit->atMost !== null && $limit->atMost <= $ambient) {
+                $parts = array_values(array_filter($this->model->parts, fn (Part $part) => $part->id === $limit->of->part));
+                $this->warn('Limit', sprintf('The limit of "%s", %.1f °C, is not above the ambient of %.1f °C.', $limit->name, $limit->atMost - 273.15, $ambient - 273.15), ...$parts);
+            }
+        }
+    }
+
+    /** @param array<array-key, mixed> $document */
+    private function names(array $document): void
+    {
+        $parameters = is_array($document['parameters'] ?? null) ? $document['parameters'] : [];
+        $texts = [];
+        array_walk_recursive($document, function (mixed $value) use (&$texts): void {
+            if (is_string($value)) {
+                $texts[] = $value;
+            }
+        });
+        foreach (array_keys($parameters) as $name) {
+            if (preg_grep('/\b' . preg_quote((string) $name, '/') . '\b/', $texts) === []) {
+                $this->warn('Build', sprintf('The parameter "%s" is not used anywhere.', $name));
+            }
+        }
+    }
+
+    private function error(string $stage, string $message): void
+    {
+        $this->findings[] = new Finding('error', $stage, $message);
+    }
+
+    private function warn(string $stage, string $message, Part ...$parts): void
+    {
+        $this->findings[] = new Finding('warning', $stage, $message, array_values(array_map(fn (Part $part) => $part->id, $parts)));
+    }
+}

@@ -1,0 +1,78 @@
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import { useState } from 'react';
+import { useMaterials } from '../api/queries';
+import type { Revision } from '../api/types';
+import type { ModelDocument } from '../model/document';
+import { millimetres } from '../model/parts';
+import { boxOf, gravities, gravityOf, heatOf, surroundingsOf, withGravity, withHeat, withSpace, withSurroundings } from '../model/space';
+import type { ModelEditor } from '../model/useModelEditor';
+import { usePreferences } from '../project/screenState';
+import { lengthUnit, typed, typedTemperatureUnit } from '../units/units';
+import { Chapter } from './Chapter';
+import { ChoiceField } from './ChoiceField';
+import { EditField } from './EditField';
+import { Panel } from './Panel';
+
+const questions = { heat: 'Temperatures against limits', air: 'Only where the air goes' } as const;
+
+interface Props {
+    revision: Revision;
+    editor: ModelEditor;
+    mayEdit: boolean;
+}
+
+/** The question, the space around the product and the surroundings: what the Build stage shows while no part is selected. */
+export function BuildPanel({ revision, editor, mayEdit }: Props) {
+    const units = usePreferences((s) => s.units);
+    const materials = useMaterials();
+    const document = revision.document as ModelDocument;
+    const box = boxOf(document);
+    const surroundings = surroundingsOf(document);
+    const length = lengthUnit(units);
+    const fluids: Record<string, string> = { none: 'Nothing: films on the parts', ...Object.fromEntries((materials.data ?? []).filter((m) => m.fluid).map((m) => [m.id, m.title])) };
+    const fluid = ((document.space as { fluid?: string | null } | undefined)?.fluid ?? 'none');
+    const corner = (end: 'min' | 'max', n: number) => (
+        <EditField
+            key={end}
+            label={`${'xyz'[n]} ${end === 'min' ? 'from' : 'to'}`}
+            value={String(box[end][n])}
+            disabled={!mayEdit}
+            save={(text) => editor.edit(`Space: ${'xyz'[n]} ${end === 'min' ? 'from' : 'to'} ${typed(text, length)}`, (d) => withSpace(d, { box: { ...boxOf(d), [end]: boxOf(d)[end].map((old, i) => (i === n ? typed(text, length) : old)) } }))}
+        />
+    );
+    return (
+        <Panel label="Project" title="Question and space" note="What is asked, the room around the product, and what is outside">
+            <ChoiceField label="Question" value={heatOf(document) ? 'heat' : 'air'} choices={questions} disabled={!mayEdit} save={(choice) => editor.edit(`Question: ${questions[choice].toLowerCase()}`, (d) => withHeat(d, choice === 'heat'))} />
+            <Chapter title="Space" fields>
+                {[0, 1, 2].map((n) => <Stack key={n} direction="row" sx={{ gap: 1 }}>{corner('min', n)}{corner('max', n)}</Stack>)}
+                <FitSpace revision={revision} editor={editor} disabled={!mayEdit} />
+                <ChoiceField label="Filled with" value={fluid in fluids ? fluid : 'own'} choices={fluid in fluids ? fluids : { ...fluids, own: fluid }} disabled={!mayEdit} save={(id) => editor.edit(`Space filled with ${fluids[id] ?? id}`, (d) => withSpace(d, { fluid: id === 'none' ? null : id === 'own' ? fluid : id }))} />
+            </Chapter>
+            <Chapter title="Surroundings, worst case" fields>
+                <EditField label="Ambient temperature" value={String(surroundings.temperature ?? '')} hint="20 degC" disabled={!mayEdit} save={(text) => editor.edit(`Ambient ${typed(text, typedTemperatureUnit(units))}`, (d) => withSurroundings(d, { temperature: typed(text, typedTemperatureUnit(units)) }))} />
+                <EditField label="Altitude" value={String(surroundings.altitude ?? '')} hint="0 m" disabled={!mayEdit} save={(text) => editor.edit(`Altitude ${typed(text, 'm')}`, (d) => withSurroundings(d, { altitude: typed(text, 'm') }))} />
+                <ChoiceField label="Gravity" value={gravityOf(document)} choices={gravities} disabled={!mayEdit} save={(gravity) => editor.edit(`Gravity: ${gravities[gravity].toLowerCase()}`, (d) => withGravity(d, gravity))} />
+            </Chapter>
+        </Panel>
+    );
+}
+
+/** Draws the space around the parts with one margin on every side. */
+function FitSpace({ revision, editor, disabled }: { revision: Revision; editor: ModelEditor; disabled: boolean }) {
+    const [margin, setMargin] = useState<string | null>(null);
+    const parts = revision.outline.parts;
+    if (margin === null) return <Button size="small" color="inherit" disabled={disabled || parts.length === 0} onClick={() => setMargin('0')} sx={{ mb: 1.25 }}>Fit around the parts</Button>;
+    const by = Number(margin.replace(',', '.')) / 1e3;
+    const fit = () => {
+        const ends = (end: 'min' | 'max') => [0, 1, 2].map((n) => millimetres(end === 'min' ? Math.min(...parts.map((p) => p.min[n]!)) - by : Math.max(...parts.map((p) => p.max[n]!)) + by));
+        void editor.edit(`Space fits around the parts with ${margin} mm`, (d) => withSpace(d, { box: { min: ends('min'), max: ends('max') } })).then(() => setMargin(null)).catch(() => undefined);
+    };
+    return (
+        <Stack direction="row" sx={{ gap: 1, alignItems: 'start' }}>
+            <EditField label="Margin, mm" value={margin} disabled={disabled} save={(text) => Promise.resolve(setMargin(text))} />
+            <Button variant="outlined" disabled={!Number.isFinite(by) || by < 0} onClick={fit}>Fit</Button>
+            <Button color="inherit" onClick={() => setMargin(null)}>Cancel</Button>
+        </Stack>
+    );
+}

@@ -1,0 +1,97 @@
+import ArrowDownward from '@mui/icons-material/ArrowDownward';
+import ArrowUpward from '@mui/icons-material/ArrowUpward';
+import ContentCopy from '@mui/icons-material/ContentCopy';
+import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
+import GridOn from '@mui/icons-material/GridOn';
+import VerticalAlignBottom from '@mui/icons-material/VerticalAlignBottom';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import IconButton from '@mui/material/IconButton';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Tooltip from '@mui/material/Tooltip';
+import { useState, type ReactNode } from 'react';
+import type { Outline, OutlinePart } from '../api/types';
+import { copyParts, duplicateParts, removeParts, reorderPart, sitPart } from '../model/partCommands';
+import type { ModelEditor } from '../model/useModelEditor';
+
+interface Props {
+    parts: OutlinePart[];
+    outline: Outline;
+    editor: ModelEditor;
+}
+
+function Action({ label, disabled = false, onClick, children }: { label: string; disabled?: boolean; onClick: (e: React.MouseEvent<HTMLElement>) => void; children: ReactNode }) {
+    return (
+        <Tooltip title={label}>
+            <span><IconButton size="small" aria-label={label} disabled={disabled} onClick={onClick}>{children}</IconButton></span>
+        </Tooltip>
+    );
+}
+
+/** What can be done with the selected parts as wholes. */
+export function PartActions({ parts, outline, editor }: Props) {
+    const [sitting, setSitting] = useState<HTMLElement | null>(null);
+    const [row, setRow] = useState(false);
+    const ids = parts.map((part) => part.id);
+    const only = parts.length === 1 ? parts[0] : undefined;
+    const index = only ? outline.parts.findIndex((part) => part.id === only.id) : -1;
+    return (
+        <Stack direction="row" role="toolbar" aria-label="Part" sx={{ mt: 1, ml: -0.75, gap: 0.25, color: 'text.secondary' }}>
+            <Action label="Duplicate (Ctrl+D)" onClick={() => duplicateParts(editor, ids)}><ContentCopy fontSize="small" /></Action>
+            <Action label="Row of copies" onClick={() => setRow(true)}><GridOn fontSize="small" /></Action>
+            <Action label="Sit on another part" disabled={!only || outline.parts.length < 2} onClick={(e) => setSitting(e.currentTarget)}><VerticalAlignBottom fontSize="small" /></Action>
+            <Action label="Earlier in the carving order" disabled={index <= 0} onClick={() => only && reorderPart(editor, only, -1)}><ArrowUpward fontSize="small" /></Action>
+            <Action label="Later in the carving order: wins where parts overlap" disabled={!only || index === outline.parts.length - 1} onClick={() => only && reorderPart(editor, only, 1)}><ArrowDownward fontSize="small" /></Action>
+            <Action label="Remove (Delete)" onClick={() => removeParts(editor, ids)}><DeleteOutlined fontSize="small" /></Action>
+            <Menu anchorEl={sitting} open={sitting !== null} onClose={() => setSitting(null)} slotProps={{ paper: { sx: { maxHeight: 320 } } }}>
+                {outline.parts.filter((part) => part.id !== only?.id && part.kind !== 'fan' && part.kind !== 'screen').map((part) => (
+                    <MenuItem key={part.id} dense onClick={() => { setSitting(null); if (only) sitPart(editor, only, part); }}>On {part.name}</MenuItem>
+                ))}
+            </Menu>
+            {row && <RowDialog parts={parts} onClose={() => setRow(false)} copy={(count, pitch) => copyParts(editor, ids, count, pitch)} />}
+        </Stack>
+    );
+}
+
+/** How many copies, and the step from one to the next in mm. */
+function RowDialog({ parts, onClose, copy }: { parts: OutlinePart[]; onClose: () => void; copy: (count: number, pitch: number[]) => void }) {
+    const width = Math.max(...parts.map((part) => part.max[0]!)) - Math.min(...parts.map((part) => part.min[0]!));
+    const [count, setCount] = useState('3');
+    const [pitch, setPitch] = useState([String(Number((1.25e3 * width).toPrecision(3))), '0', '0']);
+    const steps = pitch.map((text) => Number(text.replace(',', '.')) / 1e3);
+    const copies = Number(count);
+    const right = Number.isInteger(copies) && copies >= 1 && copies <= 200 && steps.every(Number.isFinite) && steps.some((s) => s !== 0);
+    return (
+        <Dialog open onClose={onClose}>
+            <DialogTitle>Row of copies</DialogTitle>
+            <DialogContent>
+                <form
+                    id="row-of-copies"
+                    onSubmit={(e) => {
+                        e.preventDefault();
+                        if (!right) return;
+                        onClose();
+                        copy(copies, steps);
+                    }}
+                >
+                    <Stack direction="row" sx={{ gap: 1, mt: 1, width: 420 }}>
+                        <TextField autoFocus size="small" label="Copies" value={count} onChange={(e) => setCount(e.target.value)} error={!(copies >= 1 && copies <= 200)} helperText="1 to 200" />
+                        {['x', 'y', 'z'].map((axis, n) => (
+                            <TextField key={axis} size="small" label={`Step ${axis}, mm`} value={pitch[n]} error={!Number.isFinite(steps[n])} onChange={(e) => setPitch(pitch.map((p, i) => (i === n ? e.target.value : p)))} />
+                        ))}
+                    </Stack>
+                </form>
+            </DialogContent>
+            <DialogActions>
+                <Button color="inherit" onClick={onClose}>Cancel</Button>
+                <Button type="submit" form="row-of-copies" variant="contained" disabled={!right}>Make copies</Button>
+            </DialogActions>
+        </Dialog>
+    );
+}

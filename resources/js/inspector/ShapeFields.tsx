@@ -1,0 +1,88 @@
+import type { ReactNode } from 'react';
+import { lengthUnit } from '../units/units';
+import { ChoiceField } from './ChoiceField';
+import { EditField } from './EditField';
+import { LayerFields } from './LayerFields';
+import { editShape, PlaceFields, ShapeField, shapeFields, SizeFields, type ShapeProps } from './ShapeField';
+
+const axisChoices = { x: 'Along x', y: 'Along y', z: 'Along z' } as const;
+const normalChoices = { x: 'Across x', y: 'Across y', z: 'Across z' } as const;
+const faceChoices = { 'z-': 'Below (z−)', 'z+': 'Above (z+)', 'x-': 'At x−', 'x+': 'At x+', 'y-': 'At y−', 'y+': 'At y+' } as const;
+const upChoices = { 'z+': 'Up (z+)', 'z-': 'Down (z−)', 'x+': 'Along x', 'x-': 'Against x', 'y+': 'Along y', 'y-': 'Against y' } as const;
+
+function Choice<T extends string>({ shape, field, label, choices, otherwise }: { shape: ShapeProps; field: string; label: string; choices: Readonly<Record<T, string>>; otherwise: T }) {
+    return (
+        <ChoiceField
+            label={label}
+            value={(shapeFields(shape.entry)[field] as T | undefined) ?? otherwise}
+            choices={choices}
+            disabled={shape.disabled}
+            save={(choice) => editShape(shape, `${label.toLowerCase()} ${choices[choice].toLowerCase()}`, { [field]: choice })}
+        />
+    );
+}
+
+function FinFields({ shape }: { shape: ShapeProps }) {
+    const fields = shapeFields(shape.entry);
+    const length = lengthUnit(shape.units);
+    return (
+        <>
+            <SizeFields shape={shape} labels={['Width', 'Depth']} />
+            <ShapeField shape={shape} field="base" label="Base thickness" unit={length} />
+            <ShapeField shape={shape} field="height" label="Fin height" unit={length} />
+            <EditField
+                label="Fins"
+                value={String(fields.count ?? '')}
+                disabled={shape.disabled}
+                save={(text) => editShape(shape, `${text} fins`, { count: /^\d+$/.test(text) ? Number(text) : text })}
+            />
+            <ShapeField shape={shape} field="thickness" label="Fin thickness" unit={length} />
+            <Choice shape={shape} field="along" label="Fins run" choices={axisChoices} otherwise="x" />
+            <Choice shape={shape} field="up" label="Fins stand" choices={upChoices} otherwise="z+" />
+        </>
+    );
+}
+
+/** The editor of each kind of solid; fans and screens have their own. */
+const editors: Record<string, (shape: ShapeProps) => ReactNode> = {
+    block: (shape) => <SizeFields shape={shape} labels={['Size x', 'Size y', 'Size z']} />,
+    cylinder: (shape) => (
+        <>
+            <Choice shape={shape} field="axis" label="Axis" choices={axisChoices} otherwise="z" />
+            <ShapeField shape={shape} field="radius" label="Radius" unit={lengthUnit(shape.units)} />
+            <ShapeField shape={shape} field="length" label="Length" unit={lengthUnit(shape.units)} />
+        </>
+    ),
+    shell: (shape) => (
+        <>
+            <SizeFields shape={shape} labels={['Size x', 'Size y', 'Size z']} />
+            <ShapeField shape={shape} field="wall" label="Wall thickness" unit={lengthUnit(shape.units)} />
+        </>
+    ),
+    plateFins: (shape) => <FinFields shape={shape} />,
+    board: (shape) => (
+        <>
+            <SizeFields shape={shape} labels={['Length', 'Width']} />
+            <Choice shape={shape} field="normal" label="Plane" choices={normalChoices} otherwise="z" />
+            <LayerFields shape={shape} />
+        </>
+    ),
+    package: (shape) => (
+        <>
+            <SizeFields shape={shape} labels={['Size x', 'Size y', 'Size z']} />
+            <ShapeField shape={shape} field="junctionToCase" label="Junction to case" unit="K/W" />
+            <ShapeField shape={shape} field="junctionToBoard" label="Junction to board" unit="K/W" />
+            <Choice shape={shape} field="boardFace" label="Board" choices={faceChoices} otherwise="z-" />
+        </>
+    ),
+};
+
+/** Sizes and place of a solid part, as its kind has them. */
+export function ShapeFields(shape: ShapeProps) {
+    return (
+        <>
+            {editors[shape.entry.shape.kind]?.(shape)}
+            <PlaceFields shape={shape} />
+        </>
+    );
+}

@@ -1,0 +1,58 @@
+import type { Outline, OutlinePart } from '../api/types';
+import { useScreen } from '../project/screenState';
+import { partEntry, type ModelDocument } from './document';
+import { partChoices, satOn, withCopies, withNewPart, withOrder, withoutParts, type PartChoice } from './parts';
+import type { ModelEditor } from './useModelEditor';
+
+/** Commands on parts as the screen offers them: an edit with a name, and what is selected after it. A refusal is shown by the editor. */
+
+const namesOf = (document: ModelDocument, ids: readonly string[]): string => (ids.length === 1 ? (partEntry(document, ids[0]!)?.name ?? ids[0]!) : `${ids.length} parts`);
+
+const present = (editor: ModelEditor): ModelDocument => (editor.revision?.document ?? {}) as ModelDocument;
+
+const select = (selection: string[]) => useScreen.getState().set({ selection });
+
+const quietly = (edit: Promise<unknown>): void => void edit.catch(() => undefined);
+
+export function addPart(editor: ModelEditor, outline: Outline, choice: PartChoice, under?: OutlinePart): void {
+    let added = '';
+    const edit = editor.edit(`Add ${partChoices[choice].toLowerCase()}`, (d) => {
+        const { document, id } = withNewPart(d, outline, choice, under);
+        added = id;
+        return document;
+    });
+    quietly(edit.then(() => select([added])));
+}
+
+export function removeParts(editor: ModelEditor, ids: readonly string[]): void {
+    quietly(editor.edit(`Remove ${namesOf(present(editor), ids)}`, (d) => withoutParts(d, ids)).then(() => select([])));
+}
+
+/** Copies beside the originals, by their own width along x; the copies are selected. */
+export function duplicateParts(editor: ModelEditor, ids: readonly string[]): void {
+    const parts = editor.revision?.outline.parts.filter((part) => ids.includes(part.id)) ?? [];
+    const from = Math.min(...parts.map((part) => part.min[0]!));
+    const to = Math.max(...parts.map((part) => part.max[0]!));
+    const room = editor.revision?.outline.space;
+    // Towards the side where they still fit.
+    const by = room && 2 * to - from <= room.max[0]! ? to - from : from - to;
+    copyParts(editor, ids, 1, [room && Math.min(from, to) + by < room.min[0]! ? 0 : by, 0, 0]);
+}
+
+export function copyParts(editor: ModelEditor, ids: readonly string[], count: number, pitch: readonly number[]): void {
+    let added: string[] = [];
+    const edit = editor.edit(`${count > 1 ? `${count} copies of` : 'Duplicate'} ${namesOf(present(editor), ids)}`, (d) => {
+        const copies = withCopies(d, ids, count, pitch);
+        added = copies.ids;
+        return copies.document;
+    });
+    quietly(edit.then(() => select(added)));
+}
+
+export function reorderPart(editor: ModelEditor, part: OutlinePart, by: -1 | 1): void {
+    quietly(editor.edit(`${part.name}: ${by < 0 ? 'earlier' : 'later'} in the carving order`, (d) => withOrder(d, part.id, by)));
+}
+
+export function sitPart(editor: ModelEditor, part: OutlinePart, below: OutlinePart): void {
+    quietly(editor.edit(`${part.name} sits on ${below.name}`, (d) => satOn(d, part, below)));
+}

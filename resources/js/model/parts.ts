@@ -1,0 +1,191 @@
+import type { Outline, OutlinePart } from '../api/types';
+import type { LimitEntry, ModelDocument, PartEntry } from './document';
+import { partEntry } from './document';
+
+/** What can be added, in the words of the screen. */
+export const partChoices = {
+    block: 'Block',
+    plateFins: 'Heat sink',
+    board: 'Board',
+    package: 'Package',
+    fan: 'Fan',
+    screen: 'Screen',
+    shell: 'Box with walls',
+    cylinder: 'Cylinder',
+    carve: 'Carve-out',
+} as const;
+export type PartChoice = keyof typeof partChoices;
+
+type Triple = [number, number, number];
+
+const axes = ['x', 'y', 'z'] as const;
+export type Axis = (typeof axes)[number];
+
+/** A length in metres as the model writes it. */
+export const millimetres = (metres: number): string => `${Number((metres * 1e3).toFixed(4))} mm`;
+
+/** An id that no part has yet. */
+export function freeId(document: ModelDocument, wanted: string): string {
+    const base = wanted.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '') || 'part';
+    const taken = new Set(document.parts?.map((part) => part.id));
+    if (!taken.has(base)) return base;
+    let n = 2;
+    while (taken.has(`${base}-${n}`)) n++;
+    return `${base}-${n}`;
+}
+
+/** A name that no part has yet, counted up. */
+function freeName(document: ModelDocument, wanted: string): string {
+    const taken = new Set(document.parts?.map((part) => part.name ?? part.id));
+    if (!taken.has(wanted)) return wanted;
+    const stem = wanted.replace(/ \d+$/, '');
+    let n = 2;
+    while (taken.has(`${stem} ${n}`)) n++;
+    return `${stem} ${n}`;
+}
+
+/** Shape, size in metres and further fields of a new part, small enough for the room. */
+function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partial<PartEntry> & { shape: PartEntry['shape'] } } {
+    const fit = (size: Triple): Triple => size.map((s, n) => Number(Math.min(s, 0.5 * room[n]!).toPrecision(2))) as Triple;
+    const mm = (size: readonly number[]) => size.map(millimetres);
+    switch (choice) {
+        case 'block': {
+            const size = fit([0.02, 0.02, 0.005]);
+            return { size, fields: { shape: { kind: 'block', size: mm(size) } as PartEntry['shape'], material: 'aluminium-6061' } };
+        }
+        case 'carve': {
+            const size = fit([0.02, 0.02, 0.02]);
+            return { size, fields: { shape: { kind: 'block', size: mm(size) } as PartEntry['shape'], material: 'fluid' } };
+        }
+        case 'cylinder': {
+            const size = fit([0.01, 0.01, 0.02]);
+            const radius = Math.min(size[0], size[1]) / 2;
+            return { size: [2 * radius, 2 * radius, size[2]], fields: { shape: { kind: 'cylinder', axis: 'z', radius: millimetres(radius), length: millimetres(size[2]) } as PartEntry['shape'], material: 'aluminium-6061' } };
+        }
+        case 'plateFins': {
+            const size = fit([0.04, 0.04, 0.025]);
+            const base = Number((0.16 * size[2]).toPrecision(2));
+            return {
+                size,
+                fields: {
+                    shape: { kind: 'plateFins', size: mm(size.slice(0, 2)), base: millimetres(base), height: millimetres(size[2] - base), count: 9, thickness: millimetres(Number((size[1] / 40).toPrecision(2))), along: 'x' } as PartEntry['shape'],
+                    material: 'aluminium-6063',
+                },
+            };
+        }
+        case 'board': {
+            const size = fit([0.1, 0.08, 0.0016]);
+            return { size: [size[0], size[1], boardThickness(4)], fields: { shape: { kind: 'board', size: mm(size.slice(0, 2)), layers: boardLayers(4) } as PartEntry['shape'] } };
+        }
+        case 'package': {
+            const size = fit([0.01, 0.01, 0.002]);
+            return { size, fields: { shape: { kind: 'package', size: mm(size), junctionToCase: '5 K/W', junctionToBoard: '10 K/W' } as PartEntry['shape'], power: '1 W' } };
+        }
+        case 'fan': {
+            const [, y, z] = fit([0, 0.04, 0.04]);
+            const diameter = Math.min(y, z);
+            return {
+                size: [0, diameter, diameter],
+                fields: { shape: { kind: 'fan', direction: 'x+', diameter: millimetres(diameter), hub: 0.4, curve: [['0 l/s', '40 Pa'], ['2 l/s', '25 Pa'], ['4 l/s', '0 Pa']] } as PartEntry['shape'] },
+            };
+        }
+        case 'screen': {
+            const [, y, z] = fit([0, 0.04, 0.04]);
+            return { size: [0, y, z], fields: { shape: { kind: 'screen', normal: 'x', size: mm([y, z]), freeArea: 0.5 } as PartEntry['shape'] } };
+        }
+        case 'shell': {
+            const size = room.map((r) => Number((0.8 * r).toPrecision(2))) as Triple;
+            return { size, fields: { shape: { kind: 'shell', size: mm(size), wall: millimetres(Number((0.04 * Math.min(...size)).toPrecision(1))) } as PartEntry['shape'], material: 'aluminium-6061' } };
+        }
+    }
+}
+
+const COPPER = 0.000035;
+
+/** Layers of a common board, 1.6 mm thick: copper of 35 um at both faces and evenly in between; inner layers are mostly full. */
+export function boardLayers(count: number): { thickness: string; copper: number }[] {
+    const copper = (n: number) => ({ thickness: millimetres(COPPER), copper: n === 0 || n === count - 1 ? 0.4 : 0.85 });
+    const between = { thickness: millimetres((0.0016 - count * COPPER) / Math.max(count - 1, 1)), copper: 0 };
+    if (count === 1) return [between, copper(0)];
+    return [...Array(count).keys()].flatMap((n) => (n === 0 ? [copper(0)] : [between, copper(n)]));
+}
+
+const boardThickness = (count: number): number => boardLayers(count).reduce((sum, layer) => sum + parseFloat(layer.thickness) / 1e3, 0);
+
+/** A new part on top of the given one, or in the middle of the floor. */
+export function withNewPart(document: ModelDocument, outline: Outline, choice: PartChoice, under?: OutlinePart): { document: ModelDocument; id: string } {
+    const room = [0, 1, 2].map((n) => outline.space.max[n]! - outline.space.min[n]!) as Triple;
+    const { size, fields } = begin(choice, room);
+    const name = freeName(document, partChoices[choice]);
+    const flat = choice === 'fan' || choice === 'screen' || choice === 'shell';
+    const centre = [0, 1, 2].map((n) => (under ? (under.min[n]! + under.max[n]!) / 2 : (outline.space.min[n]! + outline.space.max[n]!) / 2));
+    const corner = centre.map((c, n) => c - size[n]! / 2);
+    if (!flat) corner[2] = under ? under.max[2]! : outline.space.min[2]!;
+    const inside = corner.map((c, n) => Math.max(outline.space.min[n]!, Math.min(c, outline.space.max[n]! - size[n]!)));
+    const at = choice === 'cylinder' ? [inside[0]! + size[0] / 2, inside[1]! + size[1] / 2, inside[2]!] : inside;
+    const entry: PartEntry = { id: freeId(document, name), name, ...fields, at: at.map(millimetres) };
+    return { document: { ...document, parts: [...(document.parts ?? []), entry] }, id: entry.id };
+}
+
+/** Without the given parts and the limits and watches of them. */
+export function withoutParts(document: ModelDocument, ids: readonly string[]): ModelDocument {
+    const about = (entry: { of?: { part?: string } }) => entry.of?.part !== undefined && ids.includes(entry.of.part);
+    const watches = document.watches as { of?: { part?: string } }[] | undefined;
+    return {
+        ...document,
+        parts: document.parts?.filter((part) => !ids.includes(part.id)),
+        ...(document.limits ? { limits: document.limits.filter((limit) => !about(limit)) } : {}),
+        ...(watches ? { watches: watches.filter((watch) => !about(watch)) } : {}),
+    };
+}
+
+/** A length written further along by metres; formulas stay formulas. */
+function shifted(length: string | number, by: number): string | number {
+    if (by === 0) return length;
+    if (typeof length === 'number') return length + by;
+    const plain = /^\s*(-?\d*\.?\d+)\s*mm\s*$/.exec(length);
+    return plain ? millimetres(Number(plain[1]) / 1e3 + by) : `${length} ${by < 0 ? '-' : '+'} ${millimetres(Math.abs(by))}`;
+}
+
+const placeOf = (part: PartEntry): (string | number)[] => (part.at as (string | number)[] | undefined) ?? [0, 0, 0];
+
+/** Moves parts by metres. */
+export function withShift(document: ModelDocument, ids: readonly string[], by: readonly number[]): ModelDocument {
+    return { ...document, parts: document.parts?.map((part) => (ids.includes(part.id) ? { ...part, at: placeOf(part).map((place, n) => shifted(place, by[n] ?? 0)) } : part)) };
+}
+
+/** Copies of parts with their limits, each set a pitch (metres) further; they stand behind all others in the carving order. */
+export function withCopies(document: ModelDocument, ids: readonly string[], count: number, pitch: readonly number[]): { document: ModelDocument; ids: string[] } {
+    let result = document;
+    const added: string[] = [];
+    for (let n = 1; n <= count; n++) {
+        for (const part of document.parts?.filter((p) => ids.includes(p.id)) ?? []) {
+            const name = freeName(result, part.name ?? part.id);
+            const id = freeId(result, name);
+            const copy: PartEntry = { ...structuredClone(part), id, name, at: placeOf(part).map((place, axis) => shifted(place, n * (pitch[axis] ?? 0))) };
+            const limits = (document.limits ?? []).filter((limit) => limit.of.part === part.id).map((limit): LimitEntry => ({ ...limit, id: `${limit.id}-${id}`, name, of: { ...limit.of, part: id } }));
+            result = { ...result, parts: [...(result.parts ?? []), copy], ...(limits.length > 0 ? { limits: [...(result.limits ?? []), ...limits] } : {}) };
+            added.push(id);
+        }
+    }
+    return { document: result, ids: added };
+}
+
+/** Earlier (-1) or later (+1) in the carving order: the later of two parts that overlap wins. */
+export function withOrder(document: ModelDocument, id: string, by: -1 | 1): ModelDocument {
+    const parts = [...(document.parts ?? [])];
+    const from = parts.findIndex((part) => part.id === id);
+    const to = from + by;
+    if (from < 0 || to < 0 || to >= parts.length) return document;
+    [parts[from], parts[to]] = [parts[to]!, parts[from]!];
+    return { ...document, parts };
+}
+
+/** Puts a part onto the top of another one, centred on it unless it stands there already. */
+export function satOn(document: ModelDocument, part: OutlinePart, below: OutlinePart): ModelDocument {
+    const overlaps = [0, 1].every((n) => part.min[n]! < below.max[n]! && part.max[n]! > below.min[n]!);
+    const middle = (p: OutlinePart, n: number) => (p.min[n]! + p.max[n]!) / 2;
+    return withShift(document, [part.id], [overlaps ? 0 : middle(below, 0) - middle(part, 0), overlaps ? 0 : middle(below, 1) - middle(part, 1), below.max[2]! - part.min[2]!]);
+}
+
+export const shapeOf = (document: ModelDocument, id: string): Record<string, unknown> => (partEntry(document, id)?.shape as Record<string, unknown> | undefined) ?? {};

@@ -1,0 +1,39 @@
+import { useEffect, useMemo } from 'react';
+import { DoubleSide, Vector3 } from 'three';
+import type { Outline } from '../api/types';
+import { boxGeometry, edgeGeometry } from './geometry';
+
+const AIR = '#3b7c96';
+
+/** The edges of the space, its openings in blue, and gravity as an arrow beside it. */
+export function SpaceFrame({ outline, dark }: { outline: Outline; dark: boolean }) {
+    const { min, max } = outline.space;
+    const edges = useMemo(() => edgeGeometry(boxGeometry(min, max)), [min, max]);
+    useEffect(() => () => edges.dispose(), [edges]);
+    const ink = dark ? '#9aa5ab' : '#6d767b';
+    const size = Math.max(...max.map((m, n) => m - min[n]!));
+    const gravity = new Vector3(...(outline.gravity as [number, number, number]));
+    const corner: [number, number, number] = [min[0]! - 0.08 * size, min[1]!, Math.max(min[2]! + 0.25 * size, max[2]!)];
+    return (
+        <group>
+            <lineSegments geometry={edges}><lineBasicMaterial color={ink} transparent opacity={0.55} /></lineSegments>
+            {outline.openings.map((opening) => <OpeningFrame key={opening.name} min={opening.min} max={opening.max} round={opening.round} />)}
+            {gravity.length() > 0 && <arrowHelper args={[gravity.normalize(), new Vector3(...corner), 0.2 * size, ink, 0.06 * size, 0.04 * size]} />}
+        </group>
+    );
+}
+
+function OpeningFrame({ min, max, round }: { min: number[]; max: number[]; round: boolean }) {
+    const axis = min.findIndex((m, n) => m === max[n]);
+    const [a, b] = [0, 1, 2].filter((n) => n !== axis) as [number, number];
+    const middle = min.map((m, n) => 0.5 * (m + max[n]!)) as [number, number, number];
+    const [width, height] = [max[a]! - min[a]!, max[b]! - min[b]!];
+    // A flat shape of the library lies across z; its x and y go along the two axes of the side.
+    const turn: [number, number, number] = axis === 0 ? [Math.PI / 2, Math.PI / 2, 0] : axis === 1 ? [Math.PI / 2, 0, 0] : [0, 0, 0];
+    return (
+        <mesh position={middle} rotation={turn} scale={[width, height, 1]} renderOrder={1}>
+            {round ? <circleGeometry args={[0.5, 40]} /> : <planeGeometry args={[1, 1]} />}
+            <meshBasicMaterial color={AIR} transparent opacity={0.18} side={DoubleSide} depthWrite={false} />
+        </mesh>
+    );
+}
