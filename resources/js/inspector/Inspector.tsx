@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography';
 import type { Outline, OutlinePart, Result, ResultPart, Revision } from '../api/types';
 import { Chapter, Line } from './Chapter';
 import { DeviceFields } from './DeviceFields';
+import { FaceFields } from './FaceFields';
 import { MaterialField } from './MaterialField';
 import { PartActions } from './PartActions';
 import { ShapeFields } from './ShapeFields';
@@ -62,12 +63,12 @@ function Temperatures({ part, result, units }: { part: ResultPart; result: Resul
     );
 }
 
-function Properties({ part, units }: { part: OutlinePart; units: UnitSet }) {
+function Properties({ part, editable, units }: { part: OutlinePart; editable: boolean; units: UnitSet }) {
     const k = part.conductivity;
     return (
         <Chapter title="Properties">
             <Line label="Size">{size([0, 1, 2].map((i) => part.max[i]! - part.min[i]!), units)}</Line>
-            <Line label="Place">{size(part.min, units)}</Line>
+            {!editable && <Line label="Place">{size(part.min, units)}</Line>}
             {part.materialTitle && <Line label="Material">{part.materialTitle}</Line>}
             {k && <Line label="Conductivity">{new Set(k).size === 1 ? `${number(k[0]!, 2)} W/m/K` : `${k.map((v) => number(v, 2)).join(' · ')} W/m/K (x · y · z)`}</Line>}
         </Chapter>
@@ -101,7 +102,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 <Box>
                     <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>{single ? part.name : `${parts.length} parts`}</Typography>
                     <Typography variant="body2" color="text.secondary">
-                        {isDevice ? (partKinds[part.kind] ?? part.kind) : single ? `${partKinds[part.kind] ?? part.kind} · ${watts(part.power)} W` : `${watts(parts.reduce((sum, p) => sum + p.power, 0))} W together`}
+                        {single && part.power === 0 ? (partKinds[part.kind] ?? part.kind) : single ? `${partKinds[part.kind] ?? part.kind} · ${watts(part.power)} W` : `${watts(parts.reduce((sum, p) => sum + p.power, 0))} W together`}
                     </Typography>
                 </Box>
                 <IconButton size="small" aria-label="Close the inspector" onClick={() => select(null)}><Close fontSize="small" /></IconButton>
@@ -131,11 +132,12 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) => parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d))}
                 />}
             </Box>
+            {stage === 'Load' && single && entry && !isDevice && <FaceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
             {stage !== 'Build' && single && !isDevice && partResult && !stale && result && <Temperatures part={partResult} result={result} units={units} />}
             {single && fan && !stale && <OperatingPoint fan={fan} />}
             {stage !== 'Build' && single && partResult && !stale && <Routes part={partResult} outline={revision.outline} />}
             {stage !== 'Build' && single && stale && <Typography color="text.secondary" sx={{ mt: 2 }}>The model has changed since the last run; run again to see temperatures.</Typography>}
-            {single && <Properties part={part} units={units} />}
+            {single && <Properties part={part} editable={stage === 'Build'} units={units} />}
         </Box>
     );
 }

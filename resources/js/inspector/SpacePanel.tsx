@@ -13,8 +13,10 @@ import { buoyancyOf, flowOf, sideNames, sideOf, withBuoyancy, withFlow, withPatc
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../project/screenState';
 import { lengthUnit, typed, type UnitSet } from '../units/units';
+import type { HeatEntry } from '../model/heat';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
+import { HeatFields } from './HeatFields';
 import { OpeningFields } from './OpeningFields';
 import { Panel } from './Panel';
 
@@ -44,19 +46,28 @@ export function SpacePanel({ revision, editor, mayEdit }: Props) {
                 />
             )}
             {!moving && <Typography color="text.secondary" sx={{ mb: 1.5 }}>Openings, fans and screens take part when the air moves.</Typography>}
-            {moving && sideNames.map((side) => <SideFields key={side} side={side} document={document} editor={editor} units={units} disabled={!mayEdit} />)}
+            {sideNames.map((side) => <SideFields key={side} side={side} moving={moving} document={document} editor={editor} units={units} disabled={!mayEdit} />)}
         </Panel>
     );
 }
 
-function SideFields({ side, document, editor, units, disabled }: { side: SideName; document: ModelDocument; editor: ModelEditor; units: UnitSet; disabled: boolean }) {
+function SideFields({ side, moving, document, editor, units, disabled }: { side: SideName; moving: boolean; document: ModelDocument; editor: ModelEditor; units: UnitSet; disabled: boolean }) {
     const entry = sideOf(document, side);
     const add = () => editor.edit(`Opening in side ${side}`, (d) => withSide(d, side, (e) => ({ ...e, patches: [...(e.patches ?? []), newPatch(d, side)] })));
     return (
         <Box component="section" aria-label={`Side ${side}`} sx={{ borderTop: 1, borderColor: 'divider', pt: 1.5, mb: 1 }}>
-            <OpeningFields name={`Side ${side}`} entry={entry} units={units} disabled={disabled} save={(label, change) => editor.edit(label, (d) => withSide(d, side, change))} />
-            {(entry.patches ?? []).map((patch, n) => <PatchFields key={n} side={side} index={n} patch={patch} editor={editor} units={units} disabled={disabled} />)}
-            <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void add().catch(() => undefined)}>Opening in this side</Button>
+            {moving && <OpeningFields name={`Side ${side}`} entry={entry} units={units} disabled={disabled} save={(label, change) => editor.edit(label, (d) => withSide(d, side, change))} />}
+            {(entry.kind ?? 'wall') === 'wall' && (
+                <HeatFields
+                    label={moving ? 'Heat through this wall' : `Side ${side}`}
+                    entry={entry.heat as HeatEntry | undefined}
+                    units={units}
+                    disabled={disabled}
+                    save={(label, heat) => editor.edit(`Side ${side}: ${label}`, (d) => withSide(d, side, ({ heat: _before, ...e }) => (heat ? { ...e, heat } : e)))}
+                />
+            )}
+            {moving && (entry.patches ?? []).map((patch, n) => <PatchFields key={n} side={side} index={n} patch={patch} editor={editor} units={units} disabled={disabled} />)}
+            {moving && <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void add().catch(() => undefined)}>Opening in this side</Button>}
         </Box>
     );
 }

@@ -4,7 +4,7 @@ import InputAdornment from '@mui/material/InputAdornment';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { DataGrid, type GridSortModel } from '@mui/x-data-grid';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useGridReport, useMaterials } from '../api/queries';
 import type { OutlinePart, Result, Revision } from '../api/types';
 import { withLimit, withPartFields, type ModelDocument } from '../model/document';
@@ -44,7 +44,7 @@ function changeOf(before: LedgerRow, after: LedgerRow, part: OutlinePart, units:
 
 /** The table of all parts; its columns follow the stage. */
 export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
-    const { stage, selection, set, grade } = useScreen();
+    const { stage, selection, set, select, grade } = useScreen();
     const units = usePreferences((s) => s.units);
     const materials = useMaterials();
     const grid = useGridReport(revision.variant.id, revision.number, grade, stage === 'Solve');
@@ -60,6 +60,19 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
     }, [revision, result, grid.data, search, sort]);
     const columns = useMemo(() => columnsOf(stage, units, materials.data ?? [], mayEdit), [stage, units, materials.data, mayEdit]);
     const missed = result?.verdict.missed ?? 0;
+    const anchor = useRef<string | null>(null);
+    /** One row; with Shift all from the last picked one, with Ctrl this one added or taken out. */
+    const pick = (row: LedgerRow, range: boolean, adding: boolean) => {
+        if (row.heading !== null) return;
+        const order = rows.filter((r) => r.heading === null).map((r) => r.id);
+        const [from, to] = [order.indexOf(anchor.current ?? ''), order.indexOf(row.id)];
+        if (range && from >= 0) {
+            set({ selection: order.slice(Math.min(from, to), Math.max(from, to) + 1) });
+            return;
+        }
+        anchor.current = row.id;
+        select(row.id, adding);
+    };
 
     return (
         <Stack sx={{ height: '100%', minHeight: 0 }}>
@@ -90,14 +103,22 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                     hideFooter
                     disableColumnMenu
                     disableColumnFilter
-                    checkboxSelection={false}
+                    // The selection is kept here: the grid's own either adds with every click or takes one row only.
+                    checkboxSelection
+                    columnVisibilityModel={{ __check__: false }}
+                    disableRowSelectionOnClick
+                    onRowClick={({ row }, event) => pick(row, event.shiftKey, event.ctrlKey || event.metaKey)}
+                    onCellKeyDown={({ row, cellMode }, event) => {
+                        if (event.key !== ' ' || cellMode === 'edit') return;
+                        event.preventDefault();
+                        pick(row, event.shiftKey, event.ctrlKey || event.metaKey);
+                    }}
                     sortingMode="server"
                     sortModel={sort}
                     onSortModelChange={setSort}
                     isRowSelectable={({ row }) => row.heading === null}
                     isCellEditable={({ row, field }) => row.heading === null && !(field === 'material' && ['package', 'board'].includes(row.part?.kind ?? ''))}
                     rowSelectionModel={{ type: 'include', ids: new Set(selection.filter((id) => rows.some((row) => row.id === id))) }}
-                    onRowSelectionModelChange={(model) => set({ selection: model.type === 'include' ? [...model.ids].map(String) : rows.filter((r) => r.part).map((r) => r.id) })}
                     processRowUpdate={async (after, before) => {
                         const change = before.part && changeOf(before, after, before.part, units);
                         if (!change) return after;

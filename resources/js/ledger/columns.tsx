@@ -61,7 +61,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], e
         case 'Judge':
             return [
                 name,
-                { ...power, width: 46, minWidth: 46 },
+                { ...power, width: 56, minWidth: 56 },
                 numeric({ field: 'temperature', headerName: `T max ${temperatureUnit(units)}`, description: 'Junction of a package, hottest place of any other part', width: 70, renderCell: ({ row }) => (row.temperature === null ? dash : temperature(row.temperature, units)) }),
                 { ...limit, headerName: `Limit ${temperatureUnit(units)}`, width: 64 },
                 numeric({

@@ -1,6 +1,5 @@
 import type { Outline, OutlinePart } from '../api/types';
 import type { LimitEntry, ModelDocument, PartEntry } from './document';
-import { partEntry } from './document';
 
 /** What can be added, in the words of the screen. */
 export const partChoices = {
@@ -75,7 +74,7 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
         }
         case 'board': {
             const size = fit([0.1, 0.08, 0.0016]);
-            return { size: [size[0], size[1], boardThickness(4)], fields: { shape: { kind: 'board', size: mm(size.slice(0, 2)), layers: boardLayers(4) } as PartEntry['shape'] } };
+            return { size: [size[0], size[1], BOARD], fields: { shape: { kind: 'board', size: mm(size.slice(0, 2)), layers: boardLayers(4) } as PartEntry['shape'] } };
         }
         case 'package': {
             const size = fit([0.01, 0.01, 0.002]);
@@ -101,16 +100,18 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
 }
 
 const COPPER = 0.000035;
+const BOARD = 0.0016;
 
 /** Layers of a common board, 1.6 mm thick: copper of 35 um at both faces and evenly in between; inner layers are mostly full. */
 export function boardLayers(count: number): { thickness: string; copper: number }[] {
     const copper = (n: number) => ({ thickness: millimetres(COPPER), copper: n === 0 || n === count - 1 ? 0.4 : 0.85 });
-    const between = { thickness: millimetres((0.0016 - count * COPPER) / Math.max(count - 1, 1)), copper: 0 };
-    if (count === 1) return [between, copper(0)];
-    return [...Array(count).keys()].flatMap((n) => (n === 0 ? [copper(0)] : [between, copper(n)]));
+    const cores = Math.max(count - 1, 1);
+    // Ends of the cores in steps of 5 um, so that the sum is round.
+    const end = (n: number) => Math.round(((BOARD - count * COPPER) * n) / cores / 5e-6) * 5e-6;
+    const core = (n: number) => ({ thickness: millimetres(end(n) - end(n - 1)), copper: 0 });
+    if (count === 1) return [core(1), copper(0)];
+    return [...Array(count).keys()].flatMap((n) => (n === 0 ? [copper(0)] : [core(n), copper(n)]));
 }
-
-const boardThickness = (count: number): number => boardLayers(count).reduce((sum, layer) => sum + parseFloat(layer.thickness) / 1e3, 0);
 
 /** A new part on top of the given one, or in the middle of the floor. */
 export function withNewPart(document: ModelDocument, outline: Outline, choice: PartChoice, under?: OutlinePart): { document: ModelDocument; id: string } {
@@ -187,5 +188,3 @@ export function satOn(document: ModelDocument, part: OutlinePart, below: Outline
     const middle = (p: OutlinePart, n: number) => (p.min[n]! + p.max[n]!) / 2;
     return withShift(document, [part.id], [overlaps ? 0 : middle(below, 0) - middle(part, 0), overlaps ? 0 : middle(below, 1) - middle(part, 1), below.max[2]! - part.min[2]!]);
 }
-
-export const shapeOf = (document: ModelDocument, id: string): Record<string, unknown> => (partEntry(document, id)?.shape as Record<string, unknown> | undefined) ?? {};

@@ -7,6 +7,7 @@ const keys: [string, string][] = [
     ['1 – 5', 'Stages Build to Judge'],
     ['Enter', 'Edit the cell of the ledger; again to save'],
     ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo'],
+    ['Space', 'Select the row; with Ctrl one more, with Shift all up to it'],
     ['Ctrl+D', 'Duplicate the selected parts'],
     ['Delete', 'Remove the selected parts; Ctrl+Z brings them back'],
     ['H', 'Hide or show the selected parts'],

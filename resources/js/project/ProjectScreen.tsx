@@ -154,7 +154,7 @@ export default function ProjectScreen() {
                 {stage === 'Judge' && selection.length === 0 && !runs.stale && runs.result?.flow && <FlowSummary flow={runs.result.flow} units={units} />}
                 {revision && selection.length > 0 && <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />}
             </Stack>
-            <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} />
+            <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} findings={revision?.preflight ?? []} />
             <ConflictDialog editor={editor} />
             <Refusal editor={editor} />
             <KeysDialog open={keysShown} onClose={() => setKeysShown(false)} />

@@ -11,7 +11,7 @@ import Select from '@mui/material/Select';
 import Stack from '@mui/material/Stack';
 import { useState } from 'react';
 import { isActive, useStartRun, useStopRun } from '../api/queries';
-import type { Grade, Run } from '../api/types';
+import type { Finding, Grade, Run } from '../api/types';
 import { useScreen, usePreferences } from '../project/screenState';
 import { difference, differenceUnit } from '../units/units';
 import { ResidualPlot } from './ResidualPlot';
@@ -63,7 +63,14 @@ function share(run: Run | undefined): number {
     return progress ? Math.min(5 + (-95 * Math.log10(Math.max(progress.residual, 1e-12))) / 8, 100) : 2;
 }
 
-export function RunStrip({ variant, runs, mayEdit }: { variant: number; runs: RunState; mayEdit: boolean }) {
+interface Props {
+    variant: number;
+    runs: RunState;
+    mayEdit: boolean;
+    findings: readonly Finding[];
+}
+
+export function RunStrip({ variant, runs, mayEdit, findings }: Props) {
     const [open, setOpen] = useState(false);
     const grade = useScreen((s) => s.grade);
     const set = useScreen((s) => s.set);
@@ -73,6 +80,13 @@ export function RunStrip({ variant, runs, mayEdit }: { variant: number; runs: Ru
     const run = runs.latest;
     const active = isActive(run);
     const resumes = run?.state === 'stopped' && run.picture > 0 && run.grade === grade && !(runs.shown?.id === run.id && runs.stale);
+    const blocking = findings.filter((finding) => finding.severity === 'error');
+    const [refused, setRefused] = useState(false);
+    const go = () => {
+        setRefused(blocking.length > 0);
+        if (blocking.length > 0) set({ stage: 'Solve', selection: [] });
+        else start.mutate(grade);
+    };
     const margin = run?.state === 'running' ? run.progress?.worstMargin : run?.state === 'solved' && !runs.stale ? run.worstMargin : null;
     return (
         <Box component="section" aria-label="Run" sx={{ borderTop: 1, borderColor: 'divider', bgcolor: 'background.paper', flexShrink: 0 }}>
@@ -88,6 +102,7 @@ export function RunStrip({ variant, runs, mayEdit }: { variant: number; runs: Ru
                         <Box component="span" sx={{ color: margin < 0 ? 'error.main' : 'text.secondary' }}>worst margin {difference(margin, units)} {differenceUnit(units)}</Box>
                     )}
                 </Stack>
+                {refused && blocking[0] && <Box role="alert" sx={{ color: 'error.main' }}>Not started: {blocking[0].message}</Box>}
                 {start.isError && <Box role="alert" sx={{ color: 'error.main' }}>{start.error.message}</Box>}
                 <Select
                     size="small"
@@ -108,7 +123,7 @@ export function RunStrip({ variant, runs, mayEdit }: { variant: number; runs: Ru
                 {active ? (
                     <Button variant="outlined" startIcon={<Stop />} disabled={run?.stopRequested || stop.isPending} onClick={() => run && stop.mutate(run.id)}>Stop</Button>
                 ) : (
-                    <Button variant="contained" startIcon={<PlayArrow />} disabled={!mayEdit} loading={start.isPending} onClick={() => start.mutate(grade)}>{resumes ? 'Resume' : 'Run'}</Button>
+                    <Button variant="contained" startIcon={<PlayArrow />} disabled={!mayEdit} loading={start.isPending} onClick={go}>{resumes ? 'Resume' : 'Run'}</Button>
                 )}
                 <IconButton size="small" aria-label={open ? 'Close the run strip' : 'Open the run strip'} aria-expanded={open} onClick={() => setOpen(!open)}>
                     {open ? <ExpandMore /> : <ExpandLess />}

@@ -13,7 +13,7 @@ export function SpaceFrame({ outline, dark }: { outline: Outline; dark: boolean 
     const ink = dark ? '#9aa5ab' : '#6d767b';
     const size = Math.max(...max.map((m, n) => m - min[n]!));
     const gravity = new Vector3(...(outline.gravity as [number, number, number]));
-    const corner: [number, number, number] = [min[0]! - 0.08 * size, min[1]!, Math.max(min[2]! + 0.25 * size, max[2]!)];
+    const corner: [number, number, number] = [min[0]! - 0.06 * size, max[1]! + 0.06 * size, max[2]!];
     return (
         <group>
             <lineSegments geometry={edges}><lineBasicMaterial color={ink} transparent opacity={0.55} /></lineSegments>

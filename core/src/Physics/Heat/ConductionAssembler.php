@@ -333,8 +333,9 @@ final class ConductionAssembler
         }
         $conditionC = $this->condition($p, $up, $q < 0);
         $conditionD = $this->condition($q, $down, $p < 0);
-        $replacesC = in_array($conditionC->kind, ['temperature', 'film'], true);
-        $replacesD = in_array($conditionD->kind, ['temperature', 'film'], true);
+        // A film washes what is bare; where another solid touches the face, heat goes on into that.
+        $replacesC = $conditionC->kind === 'temperature' || ($conditionC->kind === 'film' && $q < 0);
+        $replacesD = $conditionD->kind === 'temperature' || ($conditionD->kind === 'film' && $p < 0);
         if ($replacesC || $replacesD) {
             $other = fn (HeatCondition $given): HeatCondition => $given->kind === 'temperature' ? $given : HeatCondition::adiabatic();
             $this->boundary($p, $up, $c, $area, $replacesC ? $conditionC : $other($conditionD), -1, $axis);

@@ -1,0 +1,42 @@
+import { heatKinds, heatOfKind, heatValues, type HeatEntry, type HeatKind } from '../model/heat';
+import { typed, typedTemperatureUnit, type UnitSet } from '../units/units';
+import { ChoiceField } from './ChoiceField';
+import { EditField } from './EditField';
+
+interface Props {
+    label: string;
+    entry: HeatEntry | undefined;
+    /** Whether a contact resistance is meant here: between parts, not at a side of the space. */
+    contact?: boolean;
+    units: UnitSet;
+    disabled: boolean;
+    save: (label: string, heat: HeatEntry | undefined) => Promise<unknown>;
+}
+
+/** What a wall or a face is to heat, with its values. */
+export function HeatFields({ label, entry, contact = false, units, disabled, save }: Props) {
+    const kind = entry?.kind ?? 'adiabatic';
+    const choices = Object.fromEntries((Object.keys(heatKinds) as HeatKind[]).filter((k) => contact || k !== 'contact').map((k) => [k, heatKinds[k]])) as Record<HeatKind, string>;
+    return (
+        <>
+            <ChoiceField label={label} value={kind} choices={choices} disabled={disabled} save={(chosen) => save(heatKinds[chosen].toLowerCase(), heatOfKind(chosen))} />
+            {heatValues[kind].map(([field, title, unit, start]) => {
+                const inUnit = unit || typedTemperatureUnit(units);
+                return (
+                    <EditField
+                        key={field}
+                        label={title}
+                        hint={start === '' ? 'ambient' : undefined}
+                        value={String(entry?.[field] ?? '')}
+                        disabled={disabled}
+                        save={(text) => {
+                            const changed: HeatEntry = { ...entry, [field]: typed(text, inUnit) };
+                            if (text === '') delete changed[field];
+                            return save(`${title.toLowerCase()} ${typed(text, inUnit) || 'ambient'}`, changed);
+                        }}
+                    />
+                );
+            })}
+        </>
+    );
+}

@@ -1,0 +1,49 @@
+import type { PartEntry } from './document';
+
+/** What a wall, a patch or a face of a part is to heat. */
+export interface HeatEntry {
+    kind?: HeatKind;
+    [field: string]: unknown;
+}
+
+export const heatKinds = {
+    adiabatic: 'No heat passes',
+    film: 'Film to the outside',
+    temperature: 'Given temperature',
+    flux: 'Given heat flux',
+    power: 'Given watts',
+    contact: 'Contact resistance',
+} as const;
+export type HeatKind = keyof typeof heatKinds;
+
+/** What each kind is stated by: field, label, unit of a bare number, and what it starts from. */
+export const heatValues: Record<HeatKind, [field: string, label: string, unit: string, start: string][]> = {
+    adiabatic: [],
+    film: [['coefficient', 'Film coefficient', 'W/m^2/K', '8 W/m^2/K'], ['temperature', 'Outside', '', '']],
+    temperature: [['temperature', 'Temperature', '', '40 degC']],
+    flux: [['flux', 'Heat flux in', 'W/m^2', '100 W/m^2']],
+    power: [['power', 'Watts in', 'W', '1 W']],
+    contact: [['resistance', 'Resistance times area', 'm^2*K/W', '2e-5 m^2*K/W']],
+};
+
+/** Another kind, with values to start from. */
+export const heatOfKind = (kind: HeatKind): HeatEntry | undefined =>
+    kind === 'adiabatic' ? undefined : { kind, ...Object.fromEntries(heatValues[kind].filter(([, , , start]) => start !== '').map(([field, , , start]) => [field, start])) };
+
+/** Which faces a part has, by its kind; "bare" stands for all that nothing touches. */
+export const faceNames = (part: PartEntry): string[] => ['bare', ...(part.shape.kind === 'cylinder' ? ['side', 'start', 'end'] : ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'])];
+
+export const faceTitle = (face: string): string => (face === 'bare' ? 'All bare faces' : face.length === 2 ? `Face ${face}` : `Face at its ${face}`);
+
+type Faces = Record<string, { heat?: HeatEntry; [field: string]: unknown }>;
+
+export const facesOf = (part: PartEntry): Faces => (part.faces as Faces | undefined) ?? {};
+
+/** Sets what a face of a part is to heat; undefined takes the condition away. */
+export function withFaceHeat(part: PartEntry, face: string, heat: HeatEntry | undefined): Partial<PartEntry> {
+    const { [face]: before, ...others } = facesOf(part);
+    const entry = { ...before, heat };
+    if (heat === undefined) delete entry.heat;
+    const faces: Faces = Object.keys(entry).length > 0 ? { ...others, [face]: entry } : others;
+    return { faces: Object.keys(faces).length > 0 ? faces : undefined };
+}
