@@ -6,6 +6,7 @@ namespace Foehn\Tests\Materials;
 
 use Foehn\Materials\Library;
 use Foehn\Materials\PropertyLaw;
+use Foehn\Model\ModelException;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\TestCase;
 
@@ -59,5 +60,23 @@ final class MaterialsTest extends TestCase
     {
         self::assertContains('copper', Library::builtIn()->similar('coper'));
         self::assertContains('aluminium-6063', Library::builtIn()->similar('aluminium'));
+    }
+
+    public function testReadsViscosityByTemperatureAndThePowerLaw(): void
+    {
+        $materials = Models::read(Models::block(['materials' => [
+            'oil' => ['fluid' => true, 'conductivity' => 0.14, 'viscosity' => ['table' => [['20 degC', '0.1 Pa*s'], ['60 degC', '0.02 Pa*s']]]],
+            'gel' => ['fluid' => true, 'conductivity' => 0.5, 'consistency' => 0.5, 'index' => 0.6],
+        ]]))->materials;
+
+        self::assertEqualsWithDelta(0.06, $materials->get('oil')?->viscosity?->at(313.15), 1e-12);
+        self::assertSame([0.5, 0.6], $materials->get('gel')?->powerLaw);
+    }
+
+    public function testAFluidHasOneViscosityLaw(): void
+    {
+        $this->expectException(ModelException::class);
+        $this->expectExceptionMessage('either a viscosity or the consistency');
+        Models::read(Models::block(['materials' => ['gel' => ['fluid' => true, 'conductivity' => 0.5, 'viscosity' => 0.1, 'consistency' => 0.5, 'index' => 0.6]]]));
     }
 }

@@ -74,6 +74,22 @@ final class SteadySolverTest extends TestCase
         self::assertGreaterThan(1, $result['solver']['passes']);
     }
 
+    public function testAFilmOnAFaceWashesOnlyWhatIsBare(): void
+    {
+        // Two blocks, one on the other; the film on top of the lower one leaves their contact alone.
+        $document = Models::block();
+        $document['space']['box']['max'] = ['20 mm', '20 mm', '30 mm'];
+        $document['parts'][0]['faces'] = ['z+' => ['heat' => ['kind' => 'film', 'coefficient' => '100 W/m^2/K']]];
+        $document['parts'][] = ['id' => 'top', 'name' => 'Top', 'shape' => ['kind' => 'block', 'size' => ['10 mm', '20 mm', '10 mm']], 'at' => [0, 0, '20 mm'], 'material' => 'aluminium-6061'];
+        $document['analysis'] = ['grid' => ['cells' => [8, 4, 24]]];
+        $result = self::solved($document);
+        $heat = array_column(array_map(fn (array $part) => ['id' => $part['id'], 'top' => ((array) $part['faces'])['z+']['heat']], $result['parts']), 'top', 'id');
+
+        // Nearly isothermal: half of the heat leaves through each of the two equal films.
+        self::assertEqualsWithDelta(5.0, $heat['top'], 0.1);
+        self::assertEqualsWithDelta(10.0, $heat['block'], 1e-3);
+    }
+
     public function testAContactTowardsASideCounts(): void
     {
         $document = Models::block();

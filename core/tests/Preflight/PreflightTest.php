@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Preflight;
+
+use Foehn\Preflight\Finding;
+use Foehn\Preflight\Preflight;
+use Foehn\Tests\Models;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class PreflightTest extends TestCase
+{
+    public function testASoundModelHasNoFindings(): void
+    {
+        self::assertSame([], self::findings(Models::block()));
+        self::assertSame([], self::findings(Models::demo()));
+    }
+
+    /** @param callable(array<string, mixed>): array<string, mixed> $spoil */
+    #[DataProvider('slips')]
+    public function testFindsWhatIsMissing(callable $spoil, string $severity, string $stage, string $message): void
+    {
+        $found = array_map(fn (Finding $f) => "$f->severity, $f->stage: $f->message", self::findings($spoil(Models::block())));
+
+        self::assertNotEmpty(preg_grep('/^' . preg_quote("$severity, $stage: ", '/') . '.*' . preg_quote($message, '/') . '/', $found), "found only:\n" . implode("\n", $found));
+    }
+
+    /** @return iterable<string, array{callable, string, string, string}> */
+    public static function slips(): iterable
+    {
+        $air = ['physics' => ['flow' => 'auto', 'buoyancy' => true], 'space' => ['fluid' => 'air', 'box' => ['max' => ['60 mm', '60 mm', '60 mm']]]];
+        $moving = fn (array $change) => fn (array $m): array => array_replace_recursive($m, $air, $change);
+        $fan = ['id' => 'fan', 'name' => 'Fan', 'at' => ['40 mm', 0, 0], 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'size' => ['20 mm', '20 mm'], 'curve' => [[0, 50], [0.001, 0]]]];
+        yield 'no way out' => [fn ($m) => array_replace($m, ['space' => ['box' => $m['space']['box'], 'fluid' => null]]), 'error', 'Load', 'no way out'];
+        yield 'no watts' => [fn ($m) => array_replace_recursive($m, ['parts' => [['power' => 0]]]), 'warning', 'Load', 'no part has watts'];
+        yield 'no limit' => [fn ($m) => array_replace($m, ['limits' => []]), 'warning', 'Limit', 'no verdict'];
+        yield 'limit below ambient' => [fn ($m) => array_replace_recursive($m, ['limits' => [['atMost' => '15 degC']]]), 'warning', 'Limit', 'not above the ambient'];
+        yield 'watts in a crumb' => [fn ($m) => array_replace_recursive($m, ['parts' => [['power' => '200 W', 'shape' => ['size' => ['2 mm', '2 mm', '2 mm']]]]]), 'warning', 'Load', '200 W in 8 mm'];
+        yield 'a board of 40 m' => [fn ($m) => array_replace_recursive($m, ['space' => ['box' => ['max' => [40, 1, 1]]], 'parts' => [['shape' => ['size' => [40, 0.02, 0.02]]]]]), 'warning', 'Build', 'is a unit missing'];
+        yield 'unused parameter' => [fn ($m) => $m + ['parameters' => ['gap' => '2 mm']], 'warning', 'Build', '"gap" is not used'];
+        yield 'no gravity' => [$moving(['surroundings' => ['gravity' => [0, 0, 0]]]), 'warning', 'Build', 'gravity is zero'];
+        yield 'gravity sideways' => [$moving(['surroundings' => ['gravity' => [9.81, 0, 0]]]), 'warning', 'Build', 'sideways'];
+        yield 'inlet without outlet' => [$moving(['space' => ['sides' => ['x-' => ['kind' => 'inlet', 'speed' => 1]]]]), 'error', 'Load', 'no outlet'];
+        yield 'fan with one opening' => [$moving(['parts' => [1 => $fan], 'space' => ['sides' => ['x-' => ['kind' => 'open']]]]), 'warning', 'Load', 'one opening only'];
+        yield 'fan in still air' => [fn ($m) => array_replace_recursive($m, ['parts' => [1 => $fan], 'space' => ['fluid' => 'air', 'box' => ['max' => ['60 mm', '60 mm', '60 mm']]]]), 'warning', 'Load', 'no effect while the air is still'];
+        yield 'no room above' => [function ($m) {
+            $m['physics'] = ['flow' => 'auto', 'buoyancy' => true];
+            $m['space'] = ['fluid' => 'air', 'box' => ['min' => [0, 0, 0], 'max' => ['60 mm', '60 mm', '22 mm']], 'sides' => ['z+' => ['kind' => 'open']]];
+
+            return $m;
+        }, 'warning', 'Build', '2 mm above the product'];
+    }
+
+    /**
+     * @param array<string, mixed> $document
+     * @return list<Finding>
+     */
+    private static function findings(array $document): array
+    {
+        return Preflight::of(Models::read($document), $document);
+    }
+}
