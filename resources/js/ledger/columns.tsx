@@ -30,7 +30,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], e
     const material: Column = {
         field: 'material', headerName: 'Material', width: 170, type: 'singleSelect', editable,
         valueOptions: ({ row }) => options(materials, row?.material ?? ''),
-        renderCell: ({ row }) => row.part?.materialTitle ?? (row.part?.kind === 'package' ? 'two resistances' : row.material || dash),
+        renderCell: ({ row }) => row.part?.materialTitle ?? (row.part?.kind === 'package' ? 'two resistances' : row.material === 'fluid' ? 'carves out air' : row.material || dash),
     };
     const limit = numeric({
         field: 'limitText', headerName: `Limit ${temperatureUnit(units)}`, width: 84, editable,

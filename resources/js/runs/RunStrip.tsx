@@ -14,7 +14,7 @@ import { isActive, useStartRun, useStopRun } from '../api/queries';
 import type { Finding, Grade, Run } from '../api/types';
 import { useScreen, usePreferences } from '../project/screenState';
 import { difference, differenceUnit } from '../units/units';
-import { ResidualPlot } from './ResidualPlot';
+import { RunCurves } from './RunCurves';
 import type { RunState } from './useRunState';
 
 const gradeNames: Record<Grade, string> = { scout: 'Scout', working: 'Working', 'sign-off': 'Sign-off' };
@@ -129,7 +129,7 @@ export function RunStrip({ variant, runs, mayEdit, findings }: Props) {
                     {open ? <ExpandMore /> : <ExpandLess />}
                 </IconButton>
             </Stack>
-            {open && <ResidualPlot run={run} result={runs.shown?.id === run?.id ? runs.result : undefined} />}
+            {open && <RunCurves run={run} result={runs.shown?.id === run?.id ? runs.result : undefined} />}
         </Box>
     );
 }

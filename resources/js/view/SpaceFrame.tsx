@@ -33,7 +33,7 @@ function OpeningFrame({ min, max, round }: { min: number[]; max: number[]; round
     return (
         <mesh position={middle} rotation={turn} scale={[width, height, 1]} renderOrder={1}>
             {round ? <circleGeometry args={[0.5, 40]} /> : <planeGeometry args={[1, 1]} />}
-            <meshBasicMaterial color={AIR} transparent opacity={0.18} side={DoubleSide} depthWrite={false} />
+            <meshBasicMaterial color={AIR} transparent opacity={0.18} side={DoubleSide} depthWrite={false} polygonOffset polygonOffsetFactor={-4} polygonOffsetUnits={-4} />
         </mesh>
     );
 }

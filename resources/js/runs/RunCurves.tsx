@@ -1,0 +1,55 @@
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import type { Result, Run } from '../api/types';
+import { usePreferences } from '../project/screenState';
+import { difference, differenceUnit, watts, type UnitSet } from '../units/units';
+import { Curve } from './Curve';
+
+const decimal = (value: number): string => value.toExponential(1).replace('-', '−');
+
+/** Residuals on a logarithmic axis. */
+function Residuals({ samples, deepest }: { samples: { iteration: number; residual: number }[]; deepest: number }) {
+    const logarithm = (residual: number) => Math.log10(Math.max(residual, 1e-14));
+    const lowest = Math.floor(Math.min(deepest, ...samples.map((s) => logarithm(s.residual))));
+    const ticks = Array.from({ length: Math.ceil(-lowest / 2) + 1 }, (_, i) => ({ at: -2 * i, name: i === 0 ? '1' : `1e−${2 * i}` }));
+    return <Curve label="relative residual" end={`iteration ${samples.at(-1)!.iteration}`} width={400} points={samples.map((s) => ({ x: s.iteration, y: logarithm(s.residual) }))} ticks={ticks} />;
+}
+
+/** The worst margin as the run saw it; it settles before the residuals have come all the way. */
+function Margins({ run, units }: { run: Run; units: UnitSet }) {
+    const known = run.samples.flatMap((s) => (s.worstMargin === null ? [] : [{ x: s.iteration, y: s.worstMargin }]));
+    if (known.length < 2) return null;
+    // The first values come from a flow that hardly exists: the axis follows the second half.
+    const settled = known.slice(Math.floor(known.length / 2)).map((p) => p.y);
+    const [low, high] = [Math.min(0, ...settled), Math.max(0, ...settled)];
+    const room = 0.1 * Math.max(high - low, 1);
+    const ends = [...new Set([low < 0 ? low - room : 0, 0, high > 0 ? high + room : 0])];
+    return <Curve label={`worst margin, ${differenceUnit(units)}`} end={`now ${difference(known.at(-1)!.y, units)} ${differenceUnit(units)}`} width={300} points={known} ticks={ends.map((at) => ({ at, name: difference(at, units) }))} />;
+}
+
+/** How a run comes near its answer, and what the balance says. */
+export function RunCurves({ run, result }: { run: Run | undefined; result: Result | undefined }) {
+    const units = usePreferences((s) => s.units);
+    // The result has every iteration; while a run goes on there are moments of it.
+    const samples = result?.solver.residuals.map((residual, i) => ({ iteration: i + 1, residual })) ?? run?.samples ?? [];
+    if (!run || samples.length === 0) {
+        return <Typography color="text.secondary" sx={{ px: 2, pb: 2 }}>{run ? 'This run was over before a residual was noted.' : 'Residuals and the heat balance appear here during a run.'}</Typography>;
+    }
+    return (
+        <Stack direction="row" sx={{ px: 2, pb: 1.5, gap: 3 }}>
+            <Residuals samples={samples} deepest={result?.flow ? -4 : -8} />
+            <Margins run={run} units={units} />
+            {result && (
+                <Box sx={{ fontSize: 13, lineHeight: 1.9 }}>
+                    <div>Heat in {watts(result.balance.in)} W, out {watts(result.balance.out)} W</div>
+                    <div>Balance error {decimal(result.balance.error * 100)} %</div>
+                    <div>Residual {decimal(result.solver.residual)} after {result.solver.iterations} iterations in {result.solver.passes} {result.solver.passes === 1 ? 'pass' : 'passes'}</div>
+                    {result.levels.length > 1 && <div>{result.levels.length} grids: {result.levels.map((level) => level.cells.toLocaleString('en').replace(/,/g, ' ')).join(', ')} cells</div>}
+                    <div>Grid {result.grid.shape.join(' × ')}, cells {(result.grid.smallest * 1e3).toPrecision(2)} to {(result.grid.largest * 1e3).toPrecision(2)} mm</div>
+                    <Box sx={{ color: 'text.secondary' }}>{result.solver.version}, model {result.model.hash.slice(0, 12)}</Box>
+                </Box>
+            )}
+        </Stack>
+    );
+}
