@@ -18,7 +18,8 @@ final class RevisionResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $model = ModelCodec::fromJson($this->document);
+        $document = ModelCodec::parse($this->document);
+        $model = ModelCodec::fromDocument($document);
 
         return [
             'variant' => ['id' => $this->variant->id, 'name' => $this->variant->name, 'projectId' => $this->variant->project_id],
@@ -27,7 +28,7 @@ final class RevisionResource extends JsonResource
             'hash' => $this->hash,
             'document' => json_decode($this->document),
             'outline' => ModelOutline::of($model),
-            'preflight' => array_map(fn (Finding $finding) => $finding->toArray(), Preflight::of($model, json_decode($this->document, true))),
+            'preflight' => array_map(fn (Finding $finding) => $finding->toArray(), Preflight::of($model, $document)),
         ];
     }
 }

@@ -54,11 +54,9 @@ final class ColdPlateChannel extends FlowCase
         $outlet = $flow->through($flow->domain->openings[1], $layout->spread($solution->temperature, 0.0))['temperature'];
         // A section that the outlet does not touch; from there to the end everything gains what the bulk gains.
         $n = $nx - 4;
-        $centre = $solution->grid->centres[0];
-        $gain = self::gain(self::LENGTH - $centre[$n]);
+        $gain = self::gain(self::LENGTH - $solution->grid->centres[0][$n]);
         [$mean, $corner, $middle] = self::walls($solution, $n);
-        $drop = $flow->pressure[$layout->index($n - 5, 1, 1)] - $flow->pressure[$layout->index($n, 1, 1)];
-        $gradient = $drop / ($centre[$n - 1] - $centre[$n - 6]);
+        $gradient = self::pressureGradient($solution, $n - 5, $n);
         $reynolds = self::DENSITY * self::SPEED * self::DIAMETER / self::VISCOSITY;
 
         return [

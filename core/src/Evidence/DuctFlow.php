@@ -87,13 +87,7 @@ final class DuctFlow extends FlowCase
     /** Darcy friction factor times Reynolds number, from the pressure gradient in the last third. */
     private static function friction(Solution $solution): float
     {
-        $flow = $solution->flow;
-        assert($flow !== null);
-        $layout = $flow->domain->layout;
-        $drop = $flow->pressure[$layout->index(30, 2, 1)] - $flow->pressure[$layout->index(44, 2, 1)];
-        $gradient = $drop / ($solution->grid->centres[0][43] - $solution->grid->centres[0][29]);
-
-        return $gradient * 2 * self::DIAMETER / (self::DENSITY * self::speed() ** 2) * self::REYNOLDS;
+        return self::pressureGradient($solution, 30, 44, 2) * 2 * self::DIAMETER / (self::DENSITY * self::speed() ** 2) * self::REYNOLDS;
     }
 
     private static function localNusselt(Solution $solution): float

@@ -110,4 +110,15 @@ abstract class FlowCase extends VerificationCase
 
         return $heat / $area * $diameter / $conductivity / ($wall / $area - self::bulkTemperature($solution, $n));
     }
+
+    /** Fall of the pressure along x between two sections of cells, Pa/m, in the cells $row, 1 across it (counted from 1). */
+    protected static function pressureGradient(Solution $solution, int $from, int $to, int $row = 1): float
+    {
+        $flow = $solution->flow;
+        assert($flow !== null);
+        $layout = $flow->domain->layout;
+        $centres = $solution->grid->centres[0];
+
+        return ($flow->pressure[$layout->index($from, $row, 1)] - $flow->pressure[$layout->index($to, $row, 1)]) / ($centres[$to - 1] - $centres[$from - 1]);
+    }
 }

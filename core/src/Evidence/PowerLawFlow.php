@@ -120,12 +120,7 @@ final class PowerLawFlow extends FlowCase
     /** Pa/m, over the last third */
     private static function gradient(Solution $solution): float
     {
-        $flow = $solution->flow;
-        assert($flow !== null);
-        $layout = $flow->domain->layout;
-        [$from, $to] = [26, 38];
-
-        return ($flow->pressure[$layout->index($from, 1, 1)] - $flow->pressure[$layout->index($to, 1, 1)]) / ($solution->grid->centres[0][$to - 1] - $solution->grid->centres[0][$from - 1]);
+        return self::pressureGradient($solution, 26, 38);
     }
 
     /** Speed near the end at a height above the middle, on the axis by the parabola through the nodes beside it. */

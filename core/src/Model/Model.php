@@ -36,22 +36,25 @@ final readonly class Model
         return new self($this->name, $this->surroundings, $this->physics, $this->space, $this->materials, $this->parts, $this->watches, $this->limits, $this->grid->withGrade($grade));
     }
 
-    /** Whether a given temperature, a film or a stream takes heat out of the model. */
-    public function heatLeaves(): bool
+    /** @return list<HeatCondition> of all sides, patches and part faces */
+    public function heatConditions(): array
     {
         $conditions = [];
         foreach ($this->space->sides as $side) {
-            foreach ([$side->flow, ...array_column($side->patches, 'flow')] as $flow) {
-                if ($this->physics->hasFlow() && ! $flow->isWall()) {
-                    return true;
-                }
-            }
             array_push($conditions, $side->heat, ...array_column($side->patches, 'heat'));
         }
         foreach ($this->parts as $part) {
             array_push($conditions, ...array_values($part->faces));
         }
 
-        return array_filter($conditions, fn (HeatCondition $condition) => $condition->fixesTemperature()) !== [];
+        return $conditions;
+    }
+
+    /** Whether a given temperature, a film or a stream takes heat out of the model. */
+    public function heatLeaves(): bool
+    {
+        $streams = $this->physics->hasFlow() ? array_filter($this->space->flows(), fn (FlowCondition $flow) => ! $flow->isWall()) : [];
+
+        return $streams !== [] || array_filter($this->heatConditions(), fn (HeatCondition $condition) => $condition->fixesTemperature()) !== [];
     }
 }

@@ -19,4 +19,15 @@ final readonly class Space
     public function __construct(public Box $box, public ?string $fluid, public array $sides, public ?array $force = null, public ?ScalarField $source = null)
     {
     }
+
+    /** @return list<FlowCondition> of all sides and their patches */
+    public function flows(): array
+    {
+        $flows = [];
+        foreach ($this->sides as $side) {
+            array_push($flows, $side->flow, ...array_column($side->patches, 'flow'));
+        }
+
+        return $flows;
+    }
 }

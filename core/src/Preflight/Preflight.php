@@ -86,36 +86,12 @@ final class Preflight
             }
         }
 
-        return array_intersect($this->conditions(), ['temperature', 'flux', 'power']) !== [];
-    }
-
-    /** @return list<string> kinds of the heat conditions of all sides, patches and part faces */
-    private function conditions(): array
-    {
-        $kinds = [];
-        foreach ($this->model->space->sides as $side) {
-            $kinds[] = $side->heat->kind;
-            foreach ($side->patches as $patch) {
-                $kinds[] = $patch->heat->kind;
-            }
-        }
-        foreach ($this->model->parts as $part) {
-            foreach ($part->faces as $condition) {
-                $kinds[] = $condition->kind;
-            }
-        }
-
-        return $kinds;
+        return array_intersect(array_column($this->model->heatConditions(), 'kind'), ['temperature', 'flux', 'power']) !== [];
     }
 
     private function openings(): void
     {
-        $kinds = [];
-        foreach ($this->model->space->sides as $side) {
-            foreach ([$side->flow, ...array_column($side->patches, 'flow')] as $flow) {
-                $kinds[] = $flow->kind;
-            }
-        }
+        $kinds = array_column($this->model->space->flows(), 'kind');
         $devices = array_filter($this->model->parts, fn (Part $part) => $part->shape instanceof FlatShape);
         if (! $this->model->physics->hasFlow()) {
             foreach ($devices as $part) {
@@ -199,15 +175,8 @@ final class Preflight
                 return true;
             }
         }
-        foreach ($this->model->space->sides as $side) {
-            foreach ([$side->flow, ...array_column($side->patches, 'flow')] as $flow) {
-                if ($flow->kind === 'inlet') {
-                    return true;
-                }
-            }
-        }
 
-        return false;
+        return in_array('inlet', array_column($this->model->space->flows(), 'kind'), true);
     }
 
     private function limits(): void

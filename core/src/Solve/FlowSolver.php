@@ -231,7 +231,6 @@ final class FlowSolver
         $this->forces = new Forces($this->model, $this->domain, $this->fluid);
         $driven = $this->devices->freeSpeed() > 0.0 || $this->speedGiven() > 0.0 || $this->forces->drive();
         $this->buoyantOnly = $this->forces->buoyant && ! $driven;
-        $this->pressure = new PressureCorrection($this->domain, $this->buoyantOnly ? PressureCorrection::CLOSE : PressureCorrection::ROUGH);
     }
 
     /** The state to start from, and the scheme for it. */
@@ -265,13 +264,20 @@ final class FlowSolver
         } elseif ($this->forces->buoyant) {
             $this->heat->guess(self::STILL_CONDUCTION * $this->fluid->conductivity);
         }
-        if ($this->buoyantOnly && $this->rayleigh() > self::SWINGS_FROM && $this->rayleigh() < self::TURBULENT_FROM_RAYLEIGH && $this->restarts === 0) {
+        $rayleigh = $this->buoyantOnly ? $this->rayleigh() : 0.0;
+        if ($rayleigh > self::SWINGS_FROM && $rayleigh < self::TURBULENT_FROM_RAYLEIGH && $this->restarts === 0) {
             $this->iterates = $this->plain = true;
-            $this->pressure = new PressureCorrection($this->domain, PressureCorrection::ROUGH);
         }
+        $this->pressure = $this->pressureCorrection();
         $this->use($this->iterates
             ? new Simplec($this->level, $this->pressure, self::ITERATIONS)
             : new FlowCycle($this->level, $this->buoyantOnly || $this->turbulence !== null ? FlowCycle::LIVELY : FlowCycle::LAMINAR));
+    }
+
+    /** Only the acceleration of natural convection needs it close. */
+    private function pressureCorrection(): PressureCorrection
+    {
+        return new PressureCorrection($this->domain, $this->buoyantOnly && ! $this->plain ? PressureCorrection::CLOSE : PressureCorrection::ROUGH);
     }
 
     private function use(FlowScheme $scheme): void
@@ -310,9 +316,7 @@ final class FlowSolver
         $this->scheme->step($hold * $this->fluid->density * $this->devices->freeSpeed());
         $this->measure($before);
         if ($this->buoyantOnly) {
-            $moved = $this->scheme instanceof FlowCycle
-                ? $this->heat->step($this->level->fluxes(), 0.0, 2, 1.0)
-                : $this->heat->step($this->level->fluxes(), 0.0, $this->plain ? 1 : 2, 1.0, $this->plain ? self::TEMPERATURE : 1.0);
+            $moved = $this->heat->step($this->level->fluxes(), 0.0, $this->plain ? 1 : 2, 1.0, $this->plain ? self::TEMPERATURE : 1.0);
             $this->change = is_nan($moved) ? NAN : max($this->change, $moved);
         } elseif ($this->forces->buoyant && $this->step % $this->pace->heat === 0) {
             $this->heat->assemble($this->turbulence);
@@ -414,7 +418,7 @@ final class FlowSolver
         }
         if ($this->plain) {
             $this->plain = false;
-            $this->pressure = new PressureCorrection($this->domain, PressureCorrection::CLOSE);
+            $this->pressure = $this->pressureCorrection();
             $this->use(new Simplec($this->level, $this->pressure, self::ITERATIONS));
 
             return true;
@@ -434,7 +438,6 @@ final class FlowSolver
     /** @throws PhysicsException */
     private function restart(): void
     {
-       
         if (++$this->restarts > self::MOST_RESTARTS) {
             throw new PhysicsException('the flow diverges however strongly it is damped; look for very large speeds or powers, for a fan or inlet without a way out, and for cells much smaller than their neighbours (grid report)');
         }
@@ -497,7 +500,7 @@ final class FlowSolver
     {
         $this->molecular->update($this->level->velocity, $this->heat->temperature);
         $this->turbulence?->update($this->level->velocity, $this->molecular);
-        if ($this->turbulence !== null || $this->fluid->powerLaw !== null || $this->fluid->varies()) {
+        if ($this->turbulence !== null || $this->fluid->varies()) {
             $this->setFriction();
         }
     }

@@ -86,8 +86,10 @@ final readonly class FlowState
             $tables[] = self::places($this->layout->grid, $to->grid, $axis, $axis === $staggered, $this->layout->stride[$axis]);
         }
 
-        return self::interpolate($to->size, $to->pad, $this->layout->pad, ...$tables[0], ...$tables[1], ...$tables[2], // Beyond the ghosts stays what stood there.
-            values: $values, to: array_fill(0, $to->length, $values[0]));
+        // Beyond the ghosts stays what stood there.
+        $outside = array_fill(0, $to->length, $values[0]);
+
+        return self::interpolate($to->size, $to->pad, $this->layout->pad, ...$tables[0], ...$tables[1], ...$tables[2], values: $values, to: $outside);
     }
 
     /**

@@ -1,8 +1,7 @@
-import Box from '@mui/material/Box';
-import Typography from '@mui/material/Typography';
 import type { Result } from '../api/types';
-import { number, temperatureWithUnit, type UnitSet } from '../units/units';
+import { number, temperatureWithUnit, thousands, type UnitSet } from '../units/units';
 import { Chapter, Line } from './Chapter';
+import { Panel } from './Panel';
 
 type Flow = NonNullable<Result['flow']>;
 
@@ -13,11 +12,11 @@ export function FlowSummary({ flow, units }: { flow: Flow; units: UnitSet }) {
     const { regime } = flow;
     const litres = (mass: number) => number((1e3 * mass) / flow.fluid.density, 2);
     return (
-        <Box component="aside" aria-label="Flow" sx={{ width: 268, flexShrink: 0, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
-            <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>Flow</Typography>
-            <Typography variant="body2" color="text.secondary">
-                {regime.model === 'turbulent' ? 'Turbulent' : 'Laminar'}{regime.chosen === 'auto' && ', as found'}{regime.reynolds !== null && `, Reynolds number ${Math.round(regime.reynolds).toLocaleString('en').replace(/,/g, '\u00a0')}`}
-            </Typography>
+        <Panel
+            label="Flow"
+            title="Flow"
+            note={[regime.model === 'turbulent' ? 'Turbulent' : 'Laminar', regime.chosen === 'auto' && 'as found', regime.reynolds !== null && `Reynolds number ${thousands(Math.round(regime.reynolds))}`].filter(Boolean).join(', ')}
+        >
             {flow.openings.map((opening) => (
                 <Chapter key={opening.name} title={`${opening.kind === 'open' ? 'Open' : opening.kind === 'inlet' ? 'Inlet' : 'Outlet'}, side ${opening.name.replace(/ patch (\d+)/, (_m, n: string) => `, opening ${Number(n) + 1}`)}`}>
                     {opening.in > 1e-9 && <Line label="In">{litres(opening.in)} l/s</Line>}
@@ -39,6 +38,6 @@ export function FlowSummary({ flow, units }: { flow: Flow; units: UnitSet }) {
                 {regime.temperatureMove !== null && <Line label="Hottest places, last check">{percent(regime.temperatureMove)} moved</Line>}
                 {regime.amplitude !== null && <Line label="Temperatures swing">±{number(regime.amplitude, 1)} K</Line>}
             </Chapter>
-        </Box>
+        </Panel>
     );
 }

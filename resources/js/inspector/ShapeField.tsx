@@ -1,5 +1,6 @@
 import Stack from '@mui/material/Stack';
 import { partEntry, withPartFields, type ModelDocument, type PartEntry } from '../model/document';
+import { placeOf } from '../model/parts';
 import type { ModelEditor } from '../model/useModelEditor';
 import { lengthUnit, typed, type UnitSet } from '../units/units';
 import { EditField } from './EditField';
@@ -61,7 +62,7 @@ export function SizeFields({ shape, labels }: { shape: ShapeProps; labels: reado
 
 /** The place of the part. */
 export function PlaceFields({ shape }: { shape: ShapeProps }) {
-    const at = (shape.entry.at as Length[] | undefined) ?? [0, 0, 0];
+    const at = placeOf(shape.entry);
     const unit = lengthUnit(shape.units);
     return (
         <Stack direction="row" sx={{ gap: 1 }}>

@@ -41,6 +41,19 @@ export function withPartFields(document: ModelDocument, ids: readonly string[], 
     };
 }
 
+/** The upper limit of a part: of its junction when it is a package, else of its hottest place. */
+export function upperLimit(part: Pick<OutlinePart, 'id' | 'name' | 'kind'>, atMost: string): LimitEntry {
+    const isPackage = part.kind === 'package';
+    return {
+        id: `limit-${part.id}`,
+        name: isPackage ? `${part.name} junction` : part.name,
+        of: isPackage ? { part: part.id, node: 'junction' } : { part: part.id },
+        quantity: 'temperature',
+        reduce: 'max',
+        atMost,
+    };
+}
+
 /** Sets the upper limit of a part (of its junction when it is a package); an empty text removes it. */
 export function withLimit(document: ModelDocument, part: Pick<OutlinePart, 'id' | 'name' | 'kind'>, text: string): ModelDocument {
     const limits = document.limits ?? [];
@@ -48,14 +61,5 @@ export function withLimit(document: ModelDocument, part: Pick<OutlinePart, 'id' 
     if (limitEntry(document, part.id)) {
         return { ...document, limits: limits.map((limit) => (limit.of.part === part.id ? { ...limit, atMost: text } : limit)) };
     }
-    const isPackage = part.kind === 'package';
-    const added: LimitEntry = {
-        id: `limit-${part.id}`,
-        name: isPackage ? `${part.name} junction` : part.name,
-        of: isPackage ? { part: part.id, node: 'junction' } : { part: part.id },
-        quantity: 'temperature',
-        reduce: 'max',
-        atMost: text,
-    };
-    return { ...document, limits: [...limits, added] };
+    return { ...document, limits: [...limits, upperLimit(part, text)] };
 }

@@ -148,7 +148,8 @@ function shifted(length: string | number, by: number): string | number {
     return plain ? millimetres(Number(plain[1]) / 1e3 + by) : `${length} ${by < 0 ? '-' : '+'} ${millimetres(Math.abs(by))}`;
 }
 
-const placeOf = (part: PartEntry): (string | number)[] => (part.at as (string | number)[] | undefined) ?? [0, 0, 0];
+/** Where a part stands, as written. */
+export const placeOf = (part: PartEntry): (string | number)[] => (part.at as (string | number)[] | undefined) ?? [0, 0, 0];
 
 /** Moves parts by metres. */
 export function withShift(document: ModelDocument, ids: readonly string[], by: readonly number[]): ModelDocument {

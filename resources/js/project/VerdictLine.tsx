@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { RunState } from '../runs/useRunState';
-import { differenceUnit, number, type UnitSet } from '../units/units';
+import { type UnitSet, differenceUnit, number, thousands } from '../units/units';
 import { usePreferences } from './screenState';
 
 const inUnit = (kelvin: number, units: UnitSet): string => `${number(Math.abs(kelvin) * (units === 'us' ? 1.8 : 1))} ${differenceUnit(units)}`;
@@ -21,7 +21,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
     const { verdict, balance } = result;
     const worst = result.limits.find((limit) => limit.id === verdict.worst);
     const grade = shown.grade === 'sign-off' ? 'Sign-off' : shown.grade === 'working' ? 'Working' : 'Scout';
-    const cells = result.grid.shape.reduce((n, i) => n * i, 1).toLocaleString('en').replace(/,/g, ' ');
+    const cells = thousands(result.grid.shape.reduce((n, i) => n * i, 1));
     const caveat = { running: `So far, on ${cells} cells; the run goes on`, queued: `So far, on ${cells} cells; the run starts again`, stopped: 'Stopped before it was steady', unsteady: 'Not steady: the mean of the last steps', failed: 'As it was before the run failed', solved: null }[shown.state];
     return (
         <Box sx={{ px: 1.75, py: 1.25 }}>

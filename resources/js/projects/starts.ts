@@ -1,4 +1,4 @@
-import type { LimitEntry, ModelDocument, PartEntry } from '../model/document';
+import { upperLimit, type LimitEntry, type ModelDocument, type PartEntry } from '../model/document';
 import { boardLayers } from '../model/parts';
 
 /** Four answers that make a first model. */
@@ -26,10 +26,7 @@ type Part = { shape: Record<string, unknown>; at: string[]; [field: string]: unk
 
 const part = (id: string, name: string, entry: Part): PartEntry => ({ id, name, ...entry }) as unknown as PartEntry;
 
-const limit = (of: PartEntry, atMost: string): LimitEntry => {
-    const isPackage = of.shape.kind === 'package';
-    return { id: `limit-${of.id}`, name: isPackage ? `${of.name} junction` : of.name, of: isPackage ? { part: of.id, node: 'junction' } : { part: of.id }, quantity: 'temperature', reduce: 'max', atMost };
-};
+const limit = (of: PartEntry, atMost: string): LimitEntry => upperLimit({ id: of.id, name: of.name ?? of.id, kind: of.shape.kind }, atMost);
 
 const film = (coefficient: string) => ({ kind: 'wall', heat: { kind: 'film', coefficient } });
 
@@ -81,7 +78,7 @@ const designs: Record<Start, () => Design> = {
         return { flow: 'auto', buoyancy: true, parts, limits: [limit(source, '85 degC')], space: { box: { min: [0, 0, 0], max: ['160 mm', '140 mm', '200 mm'] }, fluid: 'air', sides: all({ kind: 'open' }) } };
     },
     duct: () => {
-        const parts = [board(['40 mm', '10 mm', 0 + ' mm'], ['120 mm', '80 mm']), processor(['90 mm', '40 mm', '1.6 mm'], '6 W'), regulator(['130 mm', '30 mm', '1.6 mm'], '1.5 W')];
+        const parts = [board(['40 mm', '10 mm', '0 mm'], ['120 mm', '80 mm']), processor(['90 mm', '40 mm', '1.6 mm'], '6 W'), regulator(['130 mm', '30 mm', '1.6 mm'], '1.5 W')];
         return {
             flow: 'auto', buoyancy: false, parts, limits: boxed(parts),
             space: { box: { min: [0, 0, 0], max: ['240 mm', '100 mm', '30 mm'] }, fluid: 'air', sides: { ...all({ kind: 'wall' }), 'x-': { kind: 'inlet', speed: '2 m/s' }, 'x+': { kind: 'outlet' } } },

@@ -3,10 +3,8 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import type { Result, Run } from '../api/types';
 import { usePreferences } from '../project/screenState';
-import { difference, differenceUnit, watts, type UnitSet } from '../units/units';
+import { difference, differenceUnit, scientific, thousands, watts, type UnitSet } from '../units/units';
 import { Curve } from './Curve';
-
-const decimal = (value: number): string => value.toExponential(1).replace('-', '−');
 
 /** Residuals on a logarithmic axis. */
 function Residuals({ samples, deepest }: { samples: { iteration: number; residual: number }[]; deepest: number }) {
@@ -43,9 +41,9 @@ export function RunCurves({ run, result }: { run: Run | undefined; result: Resul
             {result && (
                 <Box sx={{ fontSize: 13, lineHeight: 1.9 }}>
                     <div>Heat in {watts(result.balance.in)} W, out {watts(result.balance.out)} W</div>
-                    <div>Balance error {decimal(result.balance.error * 100)} %</div>
-                    <div>Residual {decimal(result.solver.residual)} after {result.solver.iterations} iterations in {result.solver.passes} {result.solver.passes === 1 ? 'pass' : 'passes'}</div>
-                    {result.levels.length > 1 && <div>{result.levels.length} grids: {result.levels.map((level) => level.cells.toLocaleString('en').replace(/,/g, ' ')).join(', ')} cells</div>}
+                    <div>Balance error {scientific(result.balance.error * 100)} %</div>
+                    <div>Residual {scientific(result.solver.residual)} after {result.solver.iterations} iterations in {result.solver.passes} {result.solver.passes === 1 ? 'pass' : 'passes'}</div>
+                    {result.levels.length > 1 && <div>{result.levels.length} grids: {result.levels.map((level) => thousands(level.cells)).join(', ')} cells</div>}
                     <div>Grid {result.grid.shape.join(' × ')}, cells {(result.grid.smallest * 1e3).toPrecision(2)} to {(result.grid.largest * 1e3).toPrecision(2)} mm</div>
                     <Box sx={{ color: 'text.secondary' }}>{result.solver.version}, model {result.model.hash.slice(0, 12)}</Box>
                 </Box>

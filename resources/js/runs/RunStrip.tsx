@@ -13,7 +13,7 @@ import { useState } from 'react';
 import { isActive, useStartRun, useStopRun } from '../api/queries';
 import type { Finding, Grade, Run } from '../api/types';
 import { useScreen, usePreferences } from '../project/screenState';
-import { difference, differenceUnit } from '../units/units';
+import { difference, differenceUnit, scientific, thousands } from '../units/units';
 import { RunCurves } from './RunCurves';
 import type { RunState } from './useRunState';
 
@@ -21,8 +21,6 @@ const gradeNames: Record<Grade, string> = { scout: 'Scout', working: 'Working', 
 const gradeNotes: Record<Grade, string> = { scout: 'coarse, seconds', working: 'for daily decisions', 'sign-off': 'fine, to sign under' };
 const stageTexts: Record<string, string> = { grid: 'Making the grid', equations: 'Setting up the equations', solving: 'Solving' };
 const colours: Record<Run['state'], string> = { queued: 'text.secondary', running: 'primary.main', solved: 'success.main', unsteady: 'warning.main', stopped: 'text.secondary', failed: 'error.main' };
-
-const thousands = (n: number): string => n.toLocaleString('en').replace(/,/g, ' ');
 
 function headline(run: Run, stale: boolean): string {
     const grade = gradeNames[run.grade];
@@ -51,7 +49,7 @@ function facts(run: Run): string[] {
     if (solving && progress.level > 1) list.push(`grid ${progress.level}`);
     const iterations = (solving ? progress.iteration : null) ?? run.iterations ?? progress?.iteration;
     if (iterations) list.push(`${iterations} iterations`);
-    if (solving && progress.iteration > 0) list.push(`residual ${progress.residual.toExponential(1).replace('-', '−')}`);
+    if (solving && progress.iteration > 0) list.push(`residual ${scientific(progress.residual)}`);
     const seconds = (solving ? progress.seconds : null) ?? run.seconds;
     if (seconds !== null) list.push(`${seconds.toFixed(1)} s`);
     return list;

@@ -32,6 +32,12 @@ export function difference(kelvin: number, set: UnitSet, digits = 1): string {
     return `${value > 0 ? '+' : ''}${number(value, digits)}`;
 }
 
+/** Thousands apart, as people read counts. */
+export const thousands = (value: number): string => value.toLocaleString('en').replace(/,/g, '\u00a0');
+
+/** A small number as a power of ten. */
+export const scientific = (value: number): string => minus(value.toExponential(1));
+
 export const lengthUnit = (set: UnitSet): string => lengths[set].unit;
 
 export function size(metres: readonly number[], set: UnitSet): string {

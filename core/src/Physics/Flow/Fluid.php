@@ -61,10 +61,10 @@ final readonly class Fluid
         return $this->gas ? $this->temperature / $temperature - 1.0 : -$this->expansion * ($temperature - $this->temperature);
     }
 
-    /** Whether viscosity or conductivity follow the temperature. */
+    /** Whether viscosity or conductivity follow the temperature or the rate of strain. */
     public function varies(): bool
     {
-        return $this->gas || $this->viscosityLaw?->isConstant() === false || ! $this->conductivityLaw->isConstant();
+        return $this->gas || $this->powerLaw !== null || $this->viscosityLaw?->isConstant() === false || ! $this->conductivityLaw->isConstant();
     }
 
     /** Pa s; iterations on their way may pass through temperatures that no fluid has. */
