@@ -16,6 +16,12 @@ final readonly class Grade
     {
     }
 
+    /** Coarser than any grade a user may ask for: the first grid of a flow, for a first picture and for what Scout leaves open. */
+    public static function sketch(): self
+    {
+        return new self(10, 0, 6.0, PHP_INT_MAX);
+    }
+
     public static function named(string $grade): self
     {
         return match ($grade) {

@@ -17,11 +17,14 @@ final class GridBuilder
     /** Beyond this the wish for cells across features is lowered instead. */
     private const COARSEST_WITH_FEATURES = 2.5;
 
-    /** @throws GridException */
-    public static function build(Model $model): Grid
+    /**
+     * @param ?Grade $grade null for the one the model asks for
+     * @throws GridException
+     */
+    public static function build(Model $model, ?Grade $grade = null): Grid
     {
         $settings = $model->grid;
-        $grade = Grade::named($settings->grade);
+        $grade ??= Grade::named($settings->grade);
         // Cells in which nothing is computed cost next to nothing.
         $most = $settings->maxCells ?? $grade->maxCells * ($model->space->fluid === null ? self::MORE_WHEN_EMPTY : 1);
         $planes = [self::planes($model, 0), self::planes($model, 1), self::planes($model, 2)];

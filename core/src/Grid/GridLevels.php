@@ -37,8 +37,8 @@ final class GridLevels
             return $levels;
         }
         $coarser = array_slice(GridSettings::GRADES, 0, (int) array_search($model->grid->grade, GridSettings::GRADES, true));
-        foreach (array_reverse($coarser) as $grade) {
-            $coarse = GridBuilder::build($model->withGrade($grade));
+        foreach ([...array_map(Grade::named(...), array_reverse($coarser)), Grade::sketch()] as $grade) {
+            $coarse = GridBuilder::build($model, $grade);
             if ($coarse->count() <= self::WORTH * $levels[0]->count()) {
                 array_unshift($levels, $coarse);
             }

@@ -82,8 +82,13 @@ final class FlowSolver
     /** Steps a flow is averaged over that does not become steady. */
     private const AVERAGED = 30;
 
-    /** Between two pictures of a flow that goes on, s. */
-    private const PUBLISH_EVERY = 12.0;
+    /** The first picture of a flow that goes on comes after so many seconds; ... */
+    private const FIRST_PICTURE = 1.5;
+
+    /** ... between two later ones lie at least these, and so many times what a picture costs. */
+    private const BETWEEN_PICTURES = 4.0;
+
+    private const PICTURE_SHARE = 10.0;
 
     /** Change of the velocities at which a grid on the way to a finer one has done its part. */
     private const STEADY_ENOUGH = 1e-3;
@@ -180,7 +185,7 @@ final class FlowSolver
         $this->begin($this->start);
         $steady = $stopped = false;
         $average = null;
-        $published = hrtime(true);
+        $due = hrtime(true) + 1e9 * self::FIRST_PICTURE;
         while (! $stopped && ! $steady && ($average === null || ! $average->isFull())) {
             $this->advance();
             if (is_nan($this->change)) {
@@ -194,10 +199,11 @@ final class FlowSolver
             }
             $this->report();
             $stopped = $this->listener->shouldStop();
-            if (hrtime(true) - $published > 1e9 * self::PUBLISH_EVERY && ! $stopped && ! $steady && $average === null) {
+            if (hrtime(true) > $due && ! $stopped && ! $steady && $average === null) {
+                $begun = hrtime(true);
                 $this->heat->settle($this->conserving(), $this->turbulence, 2, 1e-4);
                 $this->listener->publish($this->solution(false, false, null));
-                $published = hrtime(true);
+                $due = hrtime(true) + max(1e9 * self::BETWEEN_PICTURES, self::PICTURE_SHARE * (hrtime(true) - $begun));
             }
         }
         $average?->apply($this->level, $this->heat);

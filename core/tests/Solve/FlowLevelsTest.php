@@ -27,10 +27,26 @@ final class FlowLevelsTest extends TestCase
 
         self::assertTrue($solution->converged);
         self::assertSame([24 * 12 * 8, 48 * 24 * 16], array_column($result['levels'], 'cells'));
-        self::assertSame([24 * 12 * 8], $listener->published);
+        self::assertContains(24 * 12 * 8, $listener->published);
+        $sorted = $listener->published;
+        sort($sorted);
+        self::assertSame($sorted, $listener->published, 'pictures of coarse grids come before those of finer ones');
         self::assertLessThan(1e-3, $result['balance']['error']);
         self::assertGreaterThan(0.0, $result['watches'][0]['plusMinus']);
         self::assertEqualsWithDelta($result['levels'][0]['values']->top, $result['watches'][0]['value'], 0.3 * ($result['watches'][0]['value'] - 300.0));
+    }
+
+    public function testScoutBeginsOnASketchAndSaysWhatItLeavesOpen(): void
+    {
+        $document = self::box();
+        $document['analysis']['grid'] = ['grade' => 'scout', 'maxCells' => 8000];
+        $grids = GridLevels::of(ModelCodec::fromDocument($document));
+        self::assertCount(2, $grids);
+        self::assertLessThan(0.5 * $grids[1]->count(), $grids[0]->count());
+
+        $watch = ResultBuilder::build((new SteadySolver(ModelCodec::fromDocument($document)))->solve(), '')['watches'][0];
+        self::assertGreaterThan(0.0, $watch['plusMinus']);
+        self::assertNull($watch['order'], 'two grids show no order');
     }
 
     public function testAStoppedFlowIsKeptAndGoesOnFromThere(): void

@@ -22,6 +22,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
     const worst = result.limits.find((limit) => limit.id === verdict.worst);
     const grade = shown.grade === 'sign-off' ? 'Sign-off' : shown.grade === 'working' ? 'Working' : 'Scout';
     const cells = thousands(result.grid.shape.reduce((n, i) => n * i, 1));
+    const open = result.limits.filter((limit) => limit.margin !== null && limit.plusMinus !== null && Math.abs(limit.margin) < limit.plusMinus).length;
     const caveat = { running: `So far, on ${cells} cells; the run goes on`, queued: `So far, on ${cells} cells; the run starts again`, stopped: 'Stopped before it was steady', unsteady: 'Not steady: the mean of the last steps', failed: 'As it was before the run failed', solved: null }[shown.state];
     return (
         <Box sx={{ px: 1.75, py: 1.25 }}>
@@ -38,7 +39,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
             {stale ? (
                 <Typography role="alert" sx={{ color: 'error.main' }}>Of revision {shown.revision}; the model has changed since. Run again.</Typography>
             ) : (
-                <Typography color="text.secondary">{grade} · balance {(balance.error * 100).toFixed(2)} % · revision {shown.revision}{shown.grade === 'scout' && ' · confirm on a finer grade'}</Typography>
+                <Typography color="text.secondary">{grade} · balance {(balance.error * 100).toFixed(2)} % · revision {shown.revision}{open > 0 && ` · ${open} ${open === 1 ? 'margin is' : 'margins are'} smaller than the grid’s ±`}{(shown.grade === 'scout' || open > 0) && shown.grade !== 'sign-off' && ' · confirm on a finer grade'}</Typography>
             )}
             {!stale && caveat && <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>{caveat}</Typography>}
             {!stale && result.warnings.map((warning) => <Typography key={warning} variant="body2" sx={{ color: 'error.main' }}>Warning: {warning}.</Typography>)}
