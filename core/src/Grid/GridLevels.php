@@ -7,7 +7,7 @@ namespace Foehn\Grid;
 use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 
-/** The grids a flow is computed on one after the other, from coarse to the one asked for. */
+/** The grids a flow is computed on one after the other, from coarse to the one asked for, and the model as each of them has it. */
 final class GridLevels
 {
     /** A coarser grid is worth it only when it has at most this share of the cells of the next. */
@@ -19,32 +19,47 @@ final class GridLevels
     private const MOST = 3;
 
     /**
-     * @return non-empty-list<Grid>
+     * @return non-empty-list<array{Model, Grid}>
      * @throws GridException
      */
     public static function of(Model $model): array
     {
-        $levels = [GridBuilder::build($model)];
         if ($model->grid->cells !== null || $model->grid->lines !== []) {
+            $levels = [[$model, GridBuilder::build($model)]];
             while (count($levels) < self::MOST) {
-                $coarse = self::halved($levels[0]);
-                if ($coarse->count() < self::FEWEST || $coarse->count() > self::WORTH * $levels[0]->count()) {
+                $coarse = self::halved($levels[0][1]);
+                if ($coarse->count() < self::FEWEST || $coarse->count() > self::WORTH * $levels[0][1]->count()) {
                     break;
                 }
-                array_unshift($levels, $coarse);
+                array_unshift($levels, [$model, $coarse]);
             }
 
             return $levels;
         }
+        $levels = [self::at($model, Grade::named($model->grid->grade))];
         $coarser = array_slice(GridSettings::GRADES, 0, (int) array_search($model->grid->grade, GridSettings::GRADES, true));
         foreach ([...array_map(Grade::named(...), array_reverse($coarser)), Grade::sketch()] as $grade) {
-            $coarse = GridBuilder::build($model, $grade);
-            if ($coarse->count() <= self::WORTH * $levels[0]->count()) {
+            $coarse = self::at($model, $grade);
+            if ($coarse[1]->count() <= self::WORTH * $levels[0][1]->count()) {
                 array_unshift($levels, $coarse);
             }
         }
 
         return $levels;
+    }
+
+    /**
+     * @return array{Model, Grid}
+     * @throws GridException
+     */
+    private static function at(Model $model, Grade $grade): array
+    {
+        if ($grade->lumps) {
+            $box = $model->space->box;
+            $model = $model->withLumpedFins(max($box->size(0), $box->size(1), $box->size(2)) / $grade->acrossSpace);
+        }
+
+        return [$model, GridBuilder::build($model, $grade)];
     }
 
     /** Every second line left out where there are many. */

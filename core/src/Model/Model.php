@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Model;
 
 use Foehn\Materials\Library;
+use Foehn\Shapes\PlateFins;
 
 /** One variant, evaluated: every formula is a number in SI units and every reference is known to exist. */
 final readonly class Model
@@ -33,7 +34,19 @@ final readonly class Model
 
     public function withGrade(string $grade): self
     {
-        return new self($this->name, $this->surroundings, $this->physics, $this->space, $this->materials, $this->parts, $this->watches, $this->limits, $this->grid->withGrade($grade));
+        return $this->with($this->parts, $this->grid->withGrade($grade));
+    }
+
+    /** With plate fins that a grid of cells of this width (m) cannot have one by one lumped together. */
+    public function withLumpedFins(float $cell): self
+    {
+        return $this->with(array_map(fn (Part $part) => $part->shape instanceof PlateFins ? $part->withShape($part->shape->lumped($cell)) : $part, $this->parts), $this->grid);
+    }
+
+    /** @param list<Part> $parts */
+    private function with(array $parts, GridSettings $grid): self
+    {
+        return new self($this->name, $this->surroundings, $this->physics, $this->space, $this->materials, $parts, $this->watches, $this->limits, $grid);
     }
 
     /** @return list<HeatCondition> of all sides, patches and part faces */

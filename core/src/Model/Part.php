@@ -31,4 +31,9 @@ final readonly class Part
         public string $pointer,
     ) {
     }
+
+    public function withShape(Shape $shape): self
+    {
+        return new self($this->id, $this->name, $this->group, $shape, $this->material, $this->power, $this->source, $this->emissivity, $this->faces, $this->pointer);
+    }
 }

@@ -248,6 +248,7 @@ final class ResultBuilder
             'largestVelocity' => $largest,
             'openings' => $openings,
             'fans' => $this->solution->fans,
+            'fins' => $this->solution->fins,
             'balance' => ['in' => $in, 'out' => $out, 'error' => abs($in - $out) / max($in, $out, 1e-30)],
         ];
     }

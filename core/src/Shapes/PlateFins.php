@@ -11,7 +11,10 @@ final readonly class PlateFins implements Shape
 {
     use BoxFaces;
 
-    private int $across;
+    public int $across;
+
+    /** Lumped fins have at least so many gaps. */
+    private const FEWEST_LUMPED = 4;
 
     /**
      * @param Box $box base and fins together
@@ -19,15 +22,17 @@ final readonly class PlateFins implements Shape
      * @param int $along axis the fins run along
      * @param float $base thickness of the base, m
      * @param float $thickness of a fin, m
+     * @param ?self $standsFor the fins that these are fewer of, with the same metal, the same clear width and the same outside
      */
     public function __construct(
         private Box $box,
-        private int $up,
+        public int $up,
         private int $upSign,
-        private int $along,
+        public int $along,
         private float $base,
-        private int $count,
+        public int $count,
         private float $thickness,
+        private ?self $standsFor = null,
     ) {
         $this->across = 3 - $up - $along;
     }
@@ -46,6 +51,49 @@ final readonly class PlateFins implements Shape
     public function gap(): float
     {
         return $this->count < 2 ? 0.0 : ($this->box->size($this->across) - $this->count * $this->thickness) / ($this->count - 1);
+    }
+
+    /** Fewer, thicker fins, one to every cell of this width (m) at most; itself when that leaves nearly all. */
+    public function lumped(float $cell): self
+    {
+        $count = 1 + max(self::FEWEST_LUMPED, (int) ceil($this->box->size($this->across) / $cell));
+        if ($count > 0.7 * $this->count) {
+            return $this;
+        }
+
+        return new self($this->box, $this->up, $this->upSign, $this->along, $this->base, $count, $this->thickness * $this->count / $count, $this);
+    }
+
+    public function real(): self
+    {
+        return $this->standsFor ?? $this;
+    }
+
+    /** Side walls of the real fins over those of these. */
+    public function areaShare(): float
+    {
+        return ($this->real()->count - 1) / ($this->count - 1);
+    }
+
+    /** In the direction the fins run, m. */
+    public function length(): float
+    {
+        return $this->box->size($this->along);
+    }
+
+    /** @return list<Box> the clear space between neighbouring fins */
+    public function clearances(): array
+    {
+        $ends = [$this->baseTop(), $this->upSign > 0 ? $this->box->max[$this->up] : $this->box->min[$this->up]];
+        $boxes = [];
+        for ($fin = 1; $fin < $this->count; $fin++) {
+            $boxes[] = new Box(
+                array_replace($this->box->min, [$this->up => min($ends), $this->across => $this->finStart($fin - 1) + $this->thickness]),
+                array_replace($this->box->max, [$this->up => max($ends), $this->across => $this->finStart($fin)]),
+            );
+        }
+
+        return $boxes;
     }
 
     public function planes(int $axis): array
@@ -87,9 +135,9 @@ final readonly class PlateFins implements Shape
         $ends = [$this->baseTop(), $this->upSign > 0 ? $this->box->min[$this->up] : $this->box->max[$this->up]];
         $features = [new Feature('base', $this->up, min($ends), max($ends))];
         for ($fin = 0; $fin < $this->count; $fin++) {
-            $features[] = new Feature('fin', $this->across, $this->finStart($fin), $this->finStart($fin) + $this->thickness);
+            $features[] = new Feature($this->standsFor === null ? 'fin' : 'fin, several in one', $this->across, $this->finStart($fin), $this->finStart($fin) + $this->thickness);
             if ($fin > 0) {
-                $features[] = new Feature('gap', $this->across, $this->finStart($fin - 1) + $this->thickness, $this->finStart($fin));
+                $features[] = new Feature($this->standsFor === null ? 'gap' : 'gap, several in one', $this->across, $this->finStart($fin - 1) + $this->thickness, $this->finStart($fin));
             }
         }
 

@@ -11,6 +11,7 @@ use Foehn\Numerics\Anderson;
 use Foehn\Numerics\Vectors;
 use Foehn\Physics\Flow\Devices;
 use Foehn\Physics\Flow\DomainBuilder;
+use Foehn\Physics\Flow\FinGaps;
 use Foehn\Physics\Flow\FlowCycle;
 use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Flow\FlowField;
@@ -104,6 +105,8 @@ final class FlowSolver
     private Devices $devices;
 
     private Forces $forces;
+
+    private FinGaps $gaps;
 
     private HeatOnFlow $heat;
 
@@ -218,7 +221,7 @@ final class FlowSolver
         return new Solution(
             $this->model, $this->grid, $this->voxels, $this->heat->system, $this->heat->cells(), $this->total, 1,
             $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged, $stopped, (hrtime(true) - $this->started) / 1e9, $this->residuals,
-            FlowField::of($this->domain, $this->fluid, $this->level), $this->devices->operatingPoints(), $this->regime($average), $this->done, $this->state(),
+            FlowField::of($this->domain, $this->fluid, $this->level), $this->devices->operatingPoints(), $this->regime($average), $this->done, $this->state(), $this->gaps->summary(),
         );
     }
 
@@ -235,6 +238,7 @@ final class FlowSolver
         $this->domain = DomainBuilder::build($this->model, $this->grid, $this->voxels, $this->fluid->density);
         $this->devices = new Devices($this->model, $this->domain, $this->fluid->density);
         $this->forces = new Forces($this->model, $this->domain, $this->fluid);
+        $this->gaps = new FinGaps($this->model, $this->domain, $this->fluid);
         $driven = $this->devices->freeSpeed() > 0.0 || $this->speedGiven() > 0.0 || $this->forces->drive();
         $this->buoyantOnly = $this->forces->buoyant && ! $driven;
     }
@@ -244,7 +248,7 @@ final class FlowSolver
     {
         $this->level = FlowLevel::finest($this->domain, $this->fluid->density);
         $this->molecular = new MolecularProperties($this->domain, $this->fluid);
-        $this->heat = new HeatOnFlow($this->model, $this->grid, $this->voxels, $this->domain, $this->fluid->specificHeat, $this->fluid->temperature);
+        $this->heat = new HeatOnFlow($this->model, $this->grid, $this->voxels, $this->domain, $this->fluid->specificHeat, $this->gaps, $this->fluid->temperature);
         if ($this->model->physics->flow === 'turbulent' || ($this->fluid->powerLaw === null && $this->model->physics->flow === 'auto' && ($start === null || $start->turbulent))) {
             $this->turbulence ??= new Turbulence($this->domain, $this->fluid);
         }
@@ -311,7 +315,7 @@ final class FlowSolver
             if ($this->total === $this->pace->soft + 1) {
                 $this->setFriction();
             }
-            if ($this->buoyantOnly && $this->turbulence !== null) {
+            if ($this->buoyantOnly && ($this->turbulence !== null || ! $this->gaps->isEmpty())) {
                 $this->heat->assemble($this->turbulence);
             }
         }
@@ -506,7 +510,7 @@ final class FlowSolver
     {
         $this->molecular->update($this->level->velocity, $this->heat->temperature);
         $this->turbulence?->update($this->level->velocity, $this->molecular);
-        if ($this->turbulence !== null || $this->fluid->varies()) {
+        if ($this->turbulence !== null || $this->fluid->varies() || ! $this->gaps->isEmpty()) {
             $this->setFriction();
         }
     }
@@ -514,7 +518,8 @@ final class FlowSolver
     private function setFriction(): void
     {
         $mixing = $this->turbulence ?? $this->molecular;
-        $this->level->friction = Friction::of($this->domain, $mixing->viscosity, $mixing->wallViscosity, $this->devices->loss);
+        $this->gaps->update($this->level->velocity, $this->molecular->viscosity, $mixing->wallViscosity);
+        $this->level->friction = $this->gaps->addTo(Friction::of($this->domain, $mixing->viscosity, $mixing->wallViscosity, $this->devices->loss));
         if (isset($this->scheme)) {
             $this->scheme->frictionChanged();
         }

@@ -9,6 +9,7 @@ use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
 use Foehn\Numerics\Vectors;
 use Foehn\Physics\Flow\EnergyTransport;
+use Foehn\Physics\Flow\FinGaps;
 use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Flow\Turbulence;
 use Foehn\Physics\Heat\ConductionAssembler;
@@ -30,6 +31,7 @@ final class HeatOnFlow
         private readonly Voxels $voxels,
         private readonly FlowDomain $domain,
         private readonly float $specificHeat,
+        private readonly FinGaps $gaps,
         float $start,
     ) {
         $this->temperature = array_fill(0, $domain->layout->length, $start);
@@ -40,7 +42,7 @@ final class HeatOnFlow
     public function assemble(?Turbulence $turbulence): void
     {
         $mixing = $turbulence === null || $turbulence->conductivity === [] ? null : [$turbulence->conductivity, $turbulence->wallConductivity];
-        $this->system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), $mixing);
+        $this->system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), $mixing, $this->gaps->films());
         $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->specificHeat) : null;
     }
 

@@ -105,9 +105,9 @@ final class SteadySolver
         $done = $this->done;
         $state = $this->start;
         $finest = array_pop($grids);
-        foreach (array_slice($grids, count($done)) as $grid) {
+        foreach (array_slice($grids, count($done)) as $level) {
             try {
-                $solution = $this->onGrid($grid, $state, false, $done)->solve();
+                $solution = $this->onGrid($level, $state, false, $done)->solve();
             } catch (PhysicsException) {
                 // A coarse grid may miss a thin opening or device; the one asked for tells what is wrong.
                 continue;
@@ -123,13 +123,16 @@ final class SteadySolver
         return $this->onGrid($finest, $state, true, $done)->solve();
     }
 
-    /** @param list<Level> $done */
-    private function onGrid(Grid $grid, ?FlowState $start, bool $finest, array $done): FlowSolver
+    /**
+     * @param array{Model, Grid} $level
+     * @param list<Level> $done
+     */
+    private function onGrid(array $level, ?FlowState $start, bool $finest, array $done): FlowSolver
     {
-        $this->grid = $grid;
+        [$model, $this->grid] = $level;
         $this->report('grid', 1.0, null);
 
-        return new FlowSolver($this->model, $grid, Voxels::of($this->model, $grid), $this->listener, $start, $finest, $done);
+        return new FlowSolver($model, $this->grid, Voxels::of($model, $this->grid), $this->listener, $start, $finest, $done);
     }
 
     /** @param ?list<float> $guess K */

@@ -42,7 +42,7 @@ final class FlowLevelsTest extends TestCase
         $document['analysis']['grid'] = ['grade' => 'scout', 'maxCells' => 8000];
         $grids = GridLevels::of(ModelCodec::fromDocument($document));
         self::assertCount(2, $grids);
-        self::assertLessThan(0.5 * $grids[1]->count(), $grids[0]->count());
+        self::assertLessThan(0.5 * $grids[1][1]->count(), $grids[0][1]->count());
 
         $watch = ResultBuilder::build((new SteadySolver(ModelCodec::fromDocument($document)))->solve(), '')['watches'][0];
         self::assertGreaterThan(0.0, $watch['plusMinus']);
@@ -109,7 +109,7 @@ final class FlowLevelsTest extends TestCase
     {
         $document = self::box();
         $document['analysis']['grid'] = ['cells' => [49, 24, 16]];
-        [$coarse, $fine] = GridLevels::of(ModelCodec::fromDocument($document));
+        [[, $coarse], [, $fine]] = GridLevels::of(ModelCodec::fromDocument($document));
 
         self::assertSame([49, 24, 16], $fine->cells);
         self::assertSame([24, 12, 8], $coarse->cells);

@@ -1,5 +1,5 @@
 import type { Result } from '../api/types';
-import { number, temperatureWithUnit, thousands, type UnitSet } from '../units/units';
+import { number, size, temperatureWithUnit, thousands, type UnitSet } from '../units/units';
 import { Chapter, Line } from './Chapter';
 import { Panel } from './Panel';
 
@@ -29,6 +29,12 @@ export function FlowSummary({ flow, units }: { flow: Flow; units: UnitSet }) {
                 <Chapter key={fan.part} title={fan.name}>
                     <Line label="Flow">{number(fan.flow * 1e3, 2)} l/s</Line>
                     <Line label="Pressure rise">{number(fan.rise, 1)} Pa</Line>
+                </Chapter>
+            ))}
+            {flow.fins?.map((block) => (
+                <Chapter key={block.part} title={block.name}>
+                    <Line label="Fins">{block.fins}, {size([block.gap], units)} apart</Line>
+                    <Line label="Air between them">{block.resolved ? `resolved, ${block.cells} cells per gap` : block.drawn < block.fins ? `modelled, as ${block.drawn} thicker fins` : 'modelled, by duct correlations'}</Line>
                 </Chapter>
             ))}
             <Chapter title="Whole space">

@@ -46,6 +46,9 @@ final class ConductionAssembler
     /** @var list<float> resistance of each cell towards a wall over that inside the fluid; empty: 1 */
     private array $wallShare = [];
 
+    /** @var array<int, array<int, float>> W/m2/K between a cell and the walls across an axis, where the grid does not resolve it */
+    private array $films = [];
+
     /** @var array{list<float>, list<float>, list<float>} W/K towards the next cell along each axis, padded */
     private array $coupling;
 
@@ -86,11 +89,13 @@ final class ConductionAssembler
     /**
      * @param ?list<float> $temperature of the cells, K, for materials that depend on it; null: the ambient everywhere
      * @param ?array{list<float>, list<float>} $mixing W/m/K of each cell that is fluid in turbulent flow: inside, and towards walls
+     * @param array<int, array<int, float>> $films W/m2/K between cells and walls across an axis that replace the conduction of half a cell
      * @throws PhysicsException
      */
-    public static function assemble(Model $model, Grid $grid, Voxels $voxels, ?array $temperature = null, ?array $mixing = null): HeatSystem
+    public static function assemble(Model $model, Grid $grid, Voxels $voxels, ?array $temperature = null, ?array $mixing = null, array $films = []): HeatSystem
     {
         $assembler = new self($model, $grid, $voxels, $model->surroundings->temperature);
+        $assembler->films = $films;
         $assembler->findLiveCells();
         $assembler->resistances($temperature);
         $assembler->mix($mixing);
@@ -223,7 +228,7 @@ final class ConductionAssembler
     /** Resistance times area between a cell's centre and its face towards another body or a side, m2K/W. */
     private function towardsWall(int $axis, int $cell): float
     {
-        return $this->half[$axis][$cell] * ($this->wallShare[$cell] ?? 1.0);
+        return isset($this->films[$axis][$cell]) ? 1.0 / $this->films[$axis][$cell] : $this->half[$axis][$cell] * ($this->wallShare[$cell] ?? 1.0);
     }
 
     /**

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Flow;
+
+use Foehn\Model\Model;
+use Foehn\Shapes\PlateFins;
+
+/**
+ * Friction and heat in the gaps of plate fins that the grid does not resolve: gaps of one or two cells, and gaps that stand for
+ * several narrower ones. There the walls hold the air back, and take up its heat, as they do in a duct between parallel plates:
+ * - apparent friction of the laminar entrance, f Re = (24^2 + 3.44^2 Re Dh/L)^(1/2) (Shah & London, Laminar Flow Forced Convection
+ *   in Ducts, 1978; combined as by Muzychka & Yovanovich, J. Fluids Eng. 131 (2009) 111105), turbulent f = 0.079 Re^(-1/4) (Blasius);
+ * - Nu = 7.54 + 0.03 Gz / (1 + 0.016 Gz^(2/3)), Gz = Re Pr Dh/L (Edwards, Denny & Mills, Transfer Processes, 1979), turbulent that
+ *   of Gnielinski (Int. Chem. Eng. 16 (1976) 359); both with Dh of twice the gap and of the mean temperature in the gap.
+ * Gaps of more cells are resolved; what few cells lack of the friction of a parabola is added.
+ */
+final class FinGaps
+{
+    /** Cells across from which on a gap counts as resolved. */
+    private const RESOLVED = 3;
+
+    private const TURBULENT_FROM = 2300.0;
+
+    private const DEVELOPED_FRICTION = 24.0;
+
+    /** @var list<array{part: string, name: string, fins: PlateFins, cells: int}> cells across: the fewest in any gap */
+    private array $blocks = [];
+
+    /** @var list<array{int, int, int, int}> cell in the layout of the flow and in the grid, block, cells across */
+    private array $cells = [];
+
+    /** @var array<int, array<int, float>> W/m2/K between cells of the grid and the fins, by axis across them */
+    private array $films = [];
+
+    /** @var array<int, array<int, float>> kg/s by axis and face */
+    private array $drag = [];
+
+    public function __construct(Model $model, private readonly FlowDomain $domain, private readonly Fluid $fluid)
+    {
+        foreach ($model->parts as $part) {
+            if ($part->shape instanceof PlateFins && $part->shape->gap() > 0.0) {
+                $this->find($part->id, $part->name, $part->shape);
+            }
+        }
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->cells === [];
+    }
+
+    /** @return array<int, array<int, float>> W/m2/K between the cells of the grid and the fins beside them, by axis across the fins */
+    public function films(): array
+    {
+        return $this->films;
+    }
+
+    /**
+     * What a result says of its fins.
+     *
+     * @return list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool}> gap in m; fins
+     *     that the grid has; cells across a gap of it
+     */
+    public function summary(): array
+    {
+        return array_map(fn (array $block) => [
+            'part' => $block['part'], 'name' => $block['name'], 'fins' => $block['fins']->real()->count, 'gap' => $block['fins']->real()->gap(),
+            'drawn' => $block['fins']->count, 'cells' => $block['cells'], 'resolved' => self::isResolved($block['fins'], $block['cells']),
+        ], $this->blocks);
+    }
+
+    /**
+     * @param array{list<float>, list<float>, list<float>} $velocity m/s
+     * @param list<float> $viscosity Pa s, and ...
+     * @param list<float> $wallViscosity ... towards walls, in the layout of the flow
+     */
+    public function update(array $velocity, array $viscosity, array $wallViscosity): void
+    {
+        $this->films = $this->drag = [];
+        $layout = $this->domain->layout;
+        $volumes = $this->isEmpty() ? [] : $layout->volumes();
+        foreach ($this->cells as [$cell, $number, $block, $across]) {
+            $fins = $this->blocks[$block]['fins'];
+            $real = $fins->real();
+            $gap = $real->gap();
+            $through = 0.0;
+            foreach ([$fins->along, $fins->up] as $axis) {
+                $through += (0.5 * ($velocity[$axis][$cell] + $velocity[$axis][$cell - $layout->stride[$axis]])) ** 2;
+            }
+            $reynolds = $this->fluid->density * sqrt($through) * 2.0 * $gap / $viscosity[$cell];
+            $slender = 2.0 * $gap / $fins->length();
+            $resolved = self::isResolved($fins, $across);
+            $wanted = 0.5 * ($resolved ? self::DEVELOPED_FRICTION : self::friction($reynolds, $slender)) * $viscosity[$cell] / $gap ** 2;
+            // A parabola on so many cells: each half a cell from the wall to the next velocity.
+            $own = 0.5 * self::DEVELOPED_FRICTION / (1.0 + 2.0 / $across ** 2) * $wallViscosity[$cell] / $fins->gap() ** 2;
+            $drag = 0.5 * max(0.0, $wanted - $own) * $volumes[$cell];
+            foreach ([$fins->along, $fins->up] as $axis) {
+                foreach ([$cell, $cell - $layout->stride[$axis]] as $face) {
+                    if ($this->domain->face[$axis][$face] !== FlowDomain::GIVEN) {
+                        $this->drag[$axis][$face] = ($this->drag[$axis][$face] ?? 0.0) + $drag;
+                    }
+                }
+            }
+            if (! $resolved) {
+                $this->films[$fins->across][$number] = $this->nusselt($reynolds, $slender) * $this->fluid->conductivity / (2.0 * $gap) * $fins->areaShare();
+            }
+        }
+    }
+
+    /** The friction of the grid with that of the gaps on top. */
+    public function addTo(Friction $friction): Friction
+    {
+        $drag = $friction->drag;
+        foreach ($this->drag as $axis => $faces) {
+            foreach ($faces as $face => $more) {
+                $drag[$axis][$face] += $more;
+            }
+        }
+
+        return new Friction($friction->along, $friction->across, $drag, $friction->pull, $friction->loss);
+    }
+
+    /** Apparent Fanning friction factor times Reynolds number, mean over the length. */
+    private static function friction(float $reynolds, float $slender): float
+    {
+        $laminar = sqrt(self::DEVELOPED_FRICTION ** 2 + 3.44 ** 2 * $reynolds * $slender);
+
+        return $reynolds > self::TURBULENT_FROM ? max($laminar, 0.079 * $reynolds ** 0.75) : $laminar;
+    }
+
+    private function nusselt(float $reynolds, float $slender): float
+    {
+        $prandtl = $this->fluid->viscosity * $this->fluid->specificHeat / $this->fluid->conductivity;
+        $graetz = $reynolds * $prandtl * $slender;
+        $laminar = 7.54 + 0.03 * $graetz / (1.0 + 0.016 * $graetz ** (2 / 3));
+        if ($reynolds <= self::TURBULENT_FROM) {
+            return $laminar;
+        }
+        $eighth = (0.79 * log($reynolds) - 1.64) ** -2 / 8.0;
+
+        return max($laminar, $eighth * ($reynolds - 1000.0) * $prandtl / (1.0 + 12.7 * sqrt($eighth) * ($prandtl ** (2 / 3) - 1.0)));
+    }
+
+    private static function isResolved(PlateFins $fins, int $cells): bool
+    {
+        return $cells >= self::RESOLVED && $fins->real() === $fins;
+    }
+
+    private function find(string $part, string $name, PlateFins $fins): void
+    {
+        $layout = $this->domain->layout;
+        $grid = $layout->grid;
+        $fewest = PHP_INT_MAX;
+        foreach ($fins->clearances() as $box) {
+            [[$i0, $i1], [$j0, $j1], [$k0, $k1]] = array_map(fn (int $axis) => $grid->range($axis, $box->min[$axis], $box->max[$axis]), [0, 1, 2]);
+            $across = [$i1 - $i0, $j1 - $j0, $k1 - $k0][$fins->across];
+            if ($across < 1) {
+                continue;
+            }
+            $fewest = min($fewest, $across);
+            for ($k = $k0; $k < $k1; $k++) {
+                for ($j = $j0; $j < $j1; $j++) {
+                    for ($i = $i0; $i < $i1; $i++) {
+                        $cell = $layout->index($i + 1, $j + 1, $k + 1);
+                        if ($this->domain->fluid[$cell] === 1) {
+                            $this->cells[] = [$cell, $i + $grid->cells[0] * ($j + $grid->cells[1] * $k), count($this->blocks), $across];
+                        }
+                    }
+                }
+            }
+        }
+        if ($fewest < PHP_INT_MAX) {
+            $this->blocks[] = ['part' => $part, 'name' => $name, 'fins' => $fins, 'cells' => $fewest];
+        }
+    }
+}
