@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Console;
 
-use Foehn\Grid\GridBuilder;
+use Foehn\Grid\GridLevels;
 use Foehn\Grid\GridReport;
 use Foehn\Model\ModelCodec;
 
@@ -17,7 +17,8 @@ final class CheckCommand
         $path = Options::parse($arguments, [], [])->only('the model document');
         $json = Options::read($path);
         $model = ModelCodec::fromJson($json);
-        $report = GridReport::of($model, GridBuilder::build($model));
+        $levels = GridLevels::of($model);
+        $report = GridReport::of(...end($levels));
         printf("%s: %d parts, %d limits, %d cells (%s), widths %.3g to %.3g mm.\n", $model->name, count($model->parts), count($model->limits),
             $report['cells'], implode(' x ', $report['shape']), 1e3 * $report['smallest'], 1e3 * $report['largest']);
         $rows = array_map(fn (array $f) => [$f['part'], $f['feature'], sprintf('%.3g', 1e3 * $f['width']), (string) $f['cells']], $report['features']);

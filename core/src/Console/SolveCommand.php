@@ -4,24 +4,29 @@ declare(strict_types=1);
 
 namespace Foehn\Console;
 
+use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 use Foehn\Model\ModelCodec;
 use Foehn\Model\ModelException;
-use Foehn\Model\GridSettings;
+use Foehn\Model\Watch;
 use Foehn\Results\FieldFile;
 use Foehn\Results\OutputException;
 use Foehn\Results\ResultBuilder;
+use Foehn\Solve\FlowState;
 use Foehn\Solve\SteadySolver;
 
-/** `solve MODEL.json --out DIR [--grade G] [--strict]`. Exit 0 solved, 1 limit missed with --strict, 2 bad input, 3 not converged. */
+/** `solve MODEL.json --out DIR [--grade G] [--strict] [--start DIR [--frozen]]`. Exit 0 solved, 1 limit missed with --strict, 2 bad input, 3 not converged. */
 final class SolveCommand
 {
     private const ZERO_CELSIUS = 273.15;
 
+    /** From which another computation may start. */
+    private const STATE = 'flow.state';
+
     /** @param list<string> $arguments */
     public static function run(array $arguments): int
     {
-        $options = Options::parse($arguments, ['out', 'grade'], ['strict']);
+        $options = Options::parse($arguments, ['out', 'grade', 'start'], ['strict', 'frozen']);
         $path = $options->only('the model document');
         $json = Options::read($path);
         $model = ModelCodec::fromJson($json);
@@ -30,10 +35,11 @@ final class SolveCommand
             throw ModelException::at('', sprintf('--grade %s: one of %s is expected', $grade, implode(', ', GridSettings::GRADES)));
         }
         $model = $grade === null ? $model : $model->withGrade($grade);
-        $solution = (new SteadySolver($model, new TerminalListener()))->solve();
+        $solution = (new SteadySolver($model, new TerminalListener(), self::start($options->value('start')), frozen: $options->has('frozen')))->solve();
         $result = ResultBuilder::build($solution, hash('sha256', $json));
         if ($options->value('out') !== null) {
-            self::write($options->value('out'), $result, ['temperature.f32' => FieldFile::temperature($solution), 'parts.u16' => FieldFile::parts($solution), 'velocity.f32' => FieldFile::velocity($solution)]);
+            self::write($options->value('out'), $result, ['temperature.f32' => FieldFile::temperature($solution), 'parts.u16' => FieldFile::parts($solution), 'velocity.f32' => FieldFile::velocity($solution),
+                self::STATE => $solution->state?->toBytes() ?? '']);
         }
         self::print($model, $result);
         if (! $solution->converged) {
@@ -43,6 +49,15 @@ final class SolveCommand
         }
 
         return $options->has('strict') && $result['verdict']['missed'] > 0 ? 1 : 0;
+    }
+
+    private static function start(?string $directory): ?FlowState
+    {
+        if ($directory === null) {
+            return null;
+        }
+
+        return FlowState::fromBytes(Options::read("$directory/" . self::STATE)) ?? throw ModelException::at('', "$directory/" . self::STATE . ' is not the state of a flow that this version wrote');
     }
 
     /**
@@ -78,6 +93,7 @@ final class SolveCommand
             ];
         }
         echo TextTable::render(['Part', 'W', 'T max °C', 'Junction °C', 'Limit °C', 'Margin K', 'Verdict'], $rows, [1, 2, 3, 4, 5]);
+        self::printValues($result);
         $balance = $result['balance'];
         printf("\nHeat in %.4f W, out %.4f W, balance error %.1e.\n", $balance['in'], $balance['out'], $balance['error']);
         printf("%s: %d cells (%s), %d iterations, %.1f s.\n", $model->name, $result['grid']['cells'], $result['grid']['grade'], $result['solver']['iterations'], $result['solver']['seconds']);
@@ -88,5 +104,22 @@ final class SolveCommand
             echo "Warning: $warning.\n";
         }
         printf("%d of %d limits missed.\n", $result['verdict']['missed'], $result['verdict']['limits']);
+    }
+
+    /**
+     * Limits and watches with what the grid may still change in them, in SI units.
+     *
+     * @param array<string, mixed> $result
+     */
+    private static function printValues(array $result): void
+    {
+        $rows = [];
+        foreach ([...array_map(fn (array $limit) => ['quantity' => 'temperature'] + $limit, $result['limits']), ...$result['watches']] as $value) {
+            $rows[] = [$value['name'], $value['value'] === null ? '-' : sprintf('%.6g', $value['value']), Watch::unit($value['quantity']),
+                $value['plusMinus'] === null ? 'unknown' : sprintf('%.2g', $value['plusMinus']), $value['order'] === null ? '-' : sprintf('%.1f', $value['order'])];
+        }
+        if ($rows !== []) {
+            echo "\n", TextTable::render(['Limit or watch', 'Value', 'Unit', '±', 'Order'], $rows, [1, 3, 4]);
+        }
     }
 }

@@ -7,7 +7,7 @@ namespace Foehn\Grid;
 use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 
-/** The grids a flow is computed on one after the other, from coarse to the one asked for, and the model as each of them has it. */
+/** The grids a model is computed on one after the other, from coarse to the one asked for, and the model as each of them has it. */
 final class GridLevels
 {
     /** A coarser grid is worth it only when it has at most this share of the cells of the next. */
@@ -24,7 +24,7 @@ final class GridLevels
      */
     public static function of(Model $model): array
     {
-        if ($model->grid->cells !== null || $model->grid->lines !== []) {
+        if ($model->grid->isGiven()) {
             $levels = [[$model, GridBuilder::build($model)]];
             while (count($levels) < self::MOST) {
                 $coarse = self::halved($levels[0][1]);
@@ -54,7 +54,7 @@ final class GridLevels
      */
     private static function at(Model $model, Grade $grade): array
     {
-        if ($grade->lumps) {
+        if ($grade->lumps && $model->physics->hasFlow()) {
             $box = $model->space->box;
             $model = $model->withLumpedFins(max($box->size(0), $box->size(1), $box->size(2)) / $grade->acrossSpace);
         }

@@ -17,6 +17,12 @@ final readonly class GridSettings
     {
     }
 
+    /** Whether cells or lines are given, and not a grade. */
+    public function isGiven(): bool
+    {
+        return $this->cells !== null || $this->lines !== [];
+    }
+
     public function withGrade(string $grade): self
     {
         return new self($grade, $this->maxCells, $this->cells, $this->lines);

@@ -17,6 +17,20 @@ final readonly class Watch
 
     public const REDUCTIONS = ['min', 'mean', 'max', 'total'];
 
+    /** SI unit of a quantity. */
+    public static function unit(string $quantity): string
+    {
+        return match ($quantity) {
+            'heat' => 'W',
+            'heatFlux' => 'W/m²',
+            'pressure' => 'Pa',
+            'massFlow' => 'kg/s',
+            'volumeFlow' => 'm³/s',
+            'temperature', 'outflowTemperature' => 'K',
+            default => 'm/s',
+        };
+    }
+
     public function __construct(public string $id, public string $name, public Target $of, public string $quantity, public string $reduce)
     {
     }

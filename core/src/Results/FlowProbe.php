@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Results;
 
+use Foehn\Model\Watch;
 use Foehn\Physics\Flow\FlowField;
 
 /** Velocity and pressure at any point, by linear interpolation between the places where they are computed. */
@@ -11,6 +12,20 @@ final class FlowProbe
 {
     public function __construct(private readonly FlowField $flow)
     {
+    }
+
+    /**
+     * What a watch of the flow sees, in m/s or Pa.
+     *
+     * @param array{float, float, float} $point m
+     */
+    public function value(string $quantity, array $point): ?float
+    {
+        return match ($quantity) {
+            'pressure' => $this->pressure($point),
+            'speed' => $this->speed($point),
+            default => $this->velocity((int) array_search($quantity, Watch::AT_POINTS, true), $point),
+        };
     }
 
     /**

@@ -183,13 +183,8 @@ final class ResultBuilder
         if ($this->solution->flow === null) {
             return null;
         }
-        $probe = new FlowProbe($this->solution->flow);
 
-        return match ($quantity) {
-            'pressure' => $probe->pressure($point),
-            'speed' => $probe->speed($point),
-            default => $probe->velocity((int) array_search($quantity, Watch::AT_POINTS, true), $point),
-        };
+        return (new FlowProbe($this->solution->flow))->value($quantity, $point);
     }
 
     /** kg/s or m3/s out of the space, or K of what leaves; null where there is no such opening. */

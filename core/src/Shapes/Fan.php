@@ -13,6 +13,7 @@ final readonly class Fan extends FlatShape
      * @param int $direction +1 blows towards rising coordinates, -1 the other way
      * @param non-empty-list<array{float, float}> $curve volume flow (m3/s, rising) and pressure rise (Pa) at full speed
      * @param float $speedFactor share of the full speed
+     * @param float $swirl mean speed around the axis of what leaves, over that along it; positive turns right-handed about the way it blows
      */
     public function __construct(
         int $axis,
@@ -24,6 +25,7 @@ final readonly class Fan extends FlatShape
         public int $direction,
         public array $curve,
         public float $speedFactor,
+        public float $swirl = 0.0,
     ) {
         parent::__construct($axis, $position, $min, $max, $round, $hub);
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 use Foehn\Numerics\Vectors;
-use Foehn\Physics\Flow\FlowLevel;
 
 /** The mean of a flow that does not become steady, over a number of steps, and how far its temperatures swing. */
 final class FlowAverage
@@ -31,13 +30,13 @@ final class FlowAverage
     }
 
     /**
-     * @param list<float> $temperature K, in the layout of the flow
+     * @param list<list<float>> $fields velocities, pressure and temperature
      * @param list<float> $parts greatest temperatures, K
      */
-    public function add(FlowLevel $level, array $temperature, array $parts): void
+    public function add(array $fields, array $parts): void
     {
         $this->count++;
-        foreach ([...$level->velocity, $level->pressure, $temperature] as $n => $field) {
+        foreach ($fields as $n => $field) {
             $this->sums[$n] = isset($this->sums[$n]) ? Vectors::plus($this->sums[$n], 1.0, $field) : $field;
         }
         foreach ($parts as $n => $t) {
@@ -46,17 +45,10 @@ final class FlowAverage
         }
     }
 
-    /** Puts the mean in the place of the last state. */
-    public function apply(FlowLevel $level, HeatOnFlow $heat): void
+    /** @return list<list<float>> the fields in the mean; none before the first step */
+    public function mean(): array
     {
-        if ($this->count === 0) {
-            return;
-        }
-        $share = 1.0 / $this->count;
-        $mean = array_map(fn (array $sum) => Vectors::combine($share, $sum, 0.0, $sum), $this->sums);
-        $level->velocity = [$mean[0], $mean[1], $mean[2]];
-        $level->pressure = $mean[3];
-        $heat->temperature = $mean[4];
+        return array_map(fn (array $sum) => Vectors::combine(1.0 / $this->count, $sum, 0.0, $sum), $this->sums);
     }
 
     /** Half the largest swing of a part's greatest temperature, K; null when none was seen. */

@@ -7,6 +7,7 @@ namespace Foehn\Solve;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
+use Foehn\Model\Watch;
 use Foehn\Numerics\Anderson;
 use Foehn\Numerics\Vectors;
 use Foehn\Physics\Flow\Devices;
@@ -27,6 +28,7 @@ use Foehn\Physics\Flow\PressureCorrection;
 use Foehn\Physics\Flow\Simplec;
 use Foehn\Physics\Flow\Turbulence;
 use Foehn\Physics\PhysicsException;
+use Foehn\Results\FlowProbe;
 use Foehn\Results\LimitCheck;
 use Foehn\Results\PartTemperatures;
 
@@ -48,6 +50,9 @@ final class FlowSolver
 
     /** ... within this share of the largest temperature rise, and changes and imbalances are at least below these. */
     private const NEAR = 0.05;
+
+    /** ... and watched velocities and pressures within this share of the greatest speed and of the spread of the pressure. */
+    private const WATCHES_STAY = 0.01;
 
     private const MASS_NEAR = 0.05;
 
@@ -80,8 +85,14 @@ final class FlowSolver
     /** Passes over the second-order correction of the energy equation at the end. */
     private const PASSES = 25;
 
+    /** Mean change of the temperatures on a frozen flow between two passes, as a share of their spread, at which they count as steady. */
+    private const FROZEN = 1e-5;
+
     /** Steps a flow is averaged over that does not become steady. */
     private const AVERAGED = 30;
+
+    /** Steps between looks at its temperatures. */
+    private const LOOK = 3;
 
     /** The first picture of a flow that goes on comes after so many seconds; ... */
     private const FIRST_PICTURE = 1.5;
@@ -162,12 +173,16 @@ final class FlowSolver
     /** @var list<float> greatest temperature of each part at the last check, K */
     private array $checked = [];
 
+    /** @var list<float> watched velocities and pressures at the last check, as shares */
+    private array $watched = [];
+
     /** What the last check saw move most, as a share of the largest temperature rise. */
     private ?float $moved = null;
 
     /**
      * @param bool $finest whether this is the grid asked for, or one on the way to it
      * @param list<Level> $done levels before this one
+     * @param bool $frozen only the temperatures, on the flow it starts from
      */
     public function __construct(
         private readonly Model $model,
@@ -177,6 +192,7 @@ final class FlowSolver
         private readonly ?FlowState $start = null,
         private readonly bool $finest = true,
         private readonly array $done = [],
+        private readonly bool $frozen = false,
     ) {
     }
 
@@ -186,6 +202,9 @@ final class FlowSolver
         $this->started = hrtime(true);
         $this->prepare();
         $this->begin($this->start);
+        if ($this->frozen) {
+            return $this->heatOnly();
+        }
         $steady = $stopped = false;
         $average = null;
         $due = hrtime(true) + 1e9 * self::FIRST_PICTURE;
@@ -195,7 +214,10 @@ final class FlowSolver
                 $this->restart();
                 continue;
             }
-            $average?->add($this->level, $this->heat->temperature, $this->checked);
+            if ($average !== null && $this->step % self::LOOK === 0) {
+                $this->temperaturesStay();
+            }
+            $average?->add([...$this->level->velocity, $this->level->pressure, $this->heat->temperature], $this->checked);
             $steady = $average === null && $this->isSteady();
             if ($average === null && ($this->isStuck() || $this->step >= $this->pace->most) && ! $this->soften()) {
                 $average = new FlowAverage(self::AVERAGED);
@@ -209,11 +231,27 @@ final class FlowSolver
                 $due = hrtime(true) + max(1e9 * self::BETWEEN_PICTURES, self::PICTURE_SHARE * (hrtime(true) - $begun));
             }
         }
-        $average?->apply($this->level, $this->heat);
+        $mean = $average?->mean() ?? [];
+        if ($mean !== []) {
+            $this->level->velocity = [$mean[0], $mean[1], $mean[2]];
+            [$this->level->pressure, $this->heat->temperature] = [$mean[3], $mean[4]];
+        }
         $this->updateMixing();
         $this->heat->settle($this->conserving(), $this->turbulence, $stopped ? 2 : self::PASSES, $this->turbulence === null ? 1e-6 : 1e-4);
 
         return $this->solution($steady && ! $stopped, $stopped, $average);
+    }
+
+    /** The flow stays as it was found; fans show what they move. */
+    private function heatOnly(): Solution
+    {
+        $rises = $this->devices->rises();
+        $this->devices->update($this->level->velocity);
+        $this->devices->setRises($rises);
+        $settled = $this->heat->settle($this->conserving(), $this->turbulence, self::PASSES, $this->turbulence === null ? self::FROZEN : 1e-4);
+        $this->measure($this->level->velocity);
+
+        return $this->solution($settled, false, null);
     }
 
     private function solution(bool $converged, bool $stopped, ?FlowAverage $average): Solution
@@ -393,13 +431,31 @@ final class FlowSolver
             $largest[] = $part['max'] ?? $this->fluid->temperature;
         }
         [$last, $this->checked] = [$this->checked, $largest];
+        [$lastWatched, $this->watched] = [$this->watched, $this->watchedFlow()];
         if ($last === []) {
             return false;
         }
         $rise = max(array_map(fn (float $t) => abs($t - $this->fluid->temperature), $largest));
         $this->moved = max(array_map(fn (float $a, float $b) => abs($a - $b), $largest, $last)) / max($rise, 1e-300);
 
-        return $this->moved <= self::TEMPERATURES_STAY;
+        return $this->moved <= self::TEMPERATURES_STAY && max([0.0, ...array_map(fn (float $a, float $b) => abs($a - $b), $this->watched, $lastWatched)]) <= self::WATCHES_STAY;
+    }
+
+    /** @return list<float> watched velocities and pressures, as shares of the greatest speed and of the spread of the pressure */
+    private function watchedFlow(): array
+    {
+        $watches = array_filter($this->model->watches, fn (Watch $watch) => in_array($watch->quantity, Watch::AT_POINTS, true));
+        if ($watches === []) {
+            return [];
+        }
+        $probe = new FlowProbe(FlowField::of($this->domain, $this->fluid, $this->level));
+        $fastest = max(array_map(fn (array $component) => max(max($component), -min($component)), $this->level->velocity));
+        $spread = max($this->level->pressure) - min($this->level->pressure);
+
+        return array_values(array_map(
+            fn (Watch $watch) => ($probe->value($watch->quantity, $watch->of->point ?? [0.0, 0.0, 0.0]) ?? 0.0) / max(1e-300, $watch->quantity === 'pressure' ? $spread : $fastest),
+            $watches,
+        ));
     }
 
     /** Whether the least residual of the last steps is hardly below the least before them. */
@@ -648,6 +704,7 @@ final class FlowSolver
             'velocityChange' => $this->change,
             'massImbalance' => $this->mass,
             'temperatureMove' => $this->moved,
+            'frozen' => $this->frozen,
             'amplitude' => $average?->amplitude(),
         ];
     }

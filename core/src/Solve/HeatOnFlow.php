@@ -87,8 +87,9 @@ final class HeatOnFlow
      * The energy equation with its second-order correction repeated until it stays.
      *
      * @param array{list<float>, list<float>, list<float>} $flux
+     * @return bool whether it stays
      */
-    public function settle(array $flux, ?Turbulence $turbulence, int $mostPasses, float $stays): void
+    public function settle(array $flux, ?Turbulence $turbulence, int $mostPasses, float $stays): bool
     {
         $this->assemble($turbulence);
         $finest = 0.1 * $stays;
@@ -96,11 +97,13 @@ final class HeatOnFlow
         for ($pass = 0; $pass < $mostPasses; $pass++) {
             $moved = $this->step($flux, $tolerance, 30, 1.0);
             if ($moved <= $stays && $tolerance <= $finest) {
-                break;
+                return true;
             }
             // What the correction will move again need not be solved finely.
-            $tolerance = max($finest, min(0.1 * $tolerance, 0.01 * $moved));
+            $tolerance = max($finest, 0.1 * $tolerance, min($tolerance, 0.01 * $moved));
         }
+
+        return false;
     }
 
     /** @return list<float> K, of the cells of the grid */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 use Foehn\Grid\Grid;
-use Foehn\Grid\GridBuilder;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
@@ -49,15 +48,20 @@ final class SteadySolver
 
     private float $lastReport = 0.0;
 
+    /** Which of the grids, from 1. */
+    private int $level = 1;
+
     /**
      * @param ?FlowState $start a flow to start from, of this model or a like one
      * @param list<Level> $done levels that need not be computed again
+     * @param bool $frozen whether the flow to start from is kept and only temperatures are computed
      */
     public function __construct(
         private readonly Model $model,
         private readonly ProgressListener $listener = new SilentListener(),
         private readonly ?FlowState $start = null,
         private readonly array $done = [],
+        private readonly bool $frozen = false,
     ) {
     }
 
@@ -73,10 +77,36 @@ final class SteadySolver
         if ($this->model->physics->hasFlow()) {
             return $this->flow();
         }
+        $levels = GridLevels::of($this->model);
+        $finest = array_pop($levels);
+        $done = [];
+        // Coarser grids cost little and show what the one asked for still leaves open; given grids are taken at their word.
+        foreach ($this->model->grid->isGiven() ? [] : $levels as [, $grid]) {
+            $coarse = $this->conduction($grid, []);
+            if ($coarse->stopped) {
+                return $coarse;
+            }
+            if ($coarse->converged) {
+                $done[] = ResultBuilder::level($coarse);
+            }
+        }
+
+        return $this->conduction($finest[1], $done);
+    }
+
+    /**
+     * @param list<Level> $done
+     * @throws PhysicsException
+     */
+    private function conduction(Grid $grid, array $done): Solution
+    {
         $started = hrtime(true);
-        $this->grid = GridBuilder::build($this->model);
+        $this->grid = $grid;
+        $this->level = count($done) + 1;
+        $this->iterations = 0;
+        $this->residuals = [];
         $this->report('grid', 1.0, null);
-        $this->voxels = Voxels::of($this->model, $this->grid);
+        $this->voxels = Voxels::of($this->model, $grid);
         $temperature = null;
         $pass = 0;
         $change = $this->isNonlinear() ? INF : 0.0;
@@ -94,7 +124,7 @@ final class SteadySolver
 
         return new Solution(
             $this->model, $this->grid, $this->voxels, $system, $temperature, $this->iterations, $pass, $linear->residual,
-            $linear->converged && ! $again, $linear->stopped, (hrtime(true) - $started) / 1e9, $this->residuals,
+            $linear->converged && ! $again, $linear->stopped, (hrtime(true) - $started) / 1e9, $this->residuals, levels: $done,
         );
     }
 
@@ -105,6 +135,12 @@ final class SteadySolver
         $done = $this->done;
         $state = $this->start;
         $finest = array_pop($grids);
+        if ($this->frozen && $state === null) {
+            throw new PhysicsException('temperatures alone are asked for, on a flow that stays as it is, but there is no flow to start from: compute the flow first');
+        }
+        if ($this->frozen) {
+            return $this->onGrid($finest, $state, true, [])->solve();
+        }
         foreach (array_slice($grids, count($done)) as $level) {
             try {
                 $solution = $this->onGrid($level, $state, false, $done)->solve();
@@ -130,9 +166,10 @@ final class SteadySolver
     private function onGrid(array $level, ?FlowState $start, bool $finest, array $done): FlowSolver
     {
         [$model, $this->grid] = $level;
+        $this->level = count($done) + 1;
         $this->report('grid', 1.0, null);
 
-        return new FlowSolver($model, $this->grid, Voxels::of($model, $this->grid), $this->listener, $start, $finest, $done);
+        return new FlowSolver($model, $this->grid, Voxels::of($model, $this->grid), $this->listener, $start, $finest, $done, $this->frozen);
     }
 
     /** @param ?list<float> $guess K */
@@ -166,7 +203,7 @@ final class SteadySolver
     private function report(string $stage, float $residual, ?float $worstMargin): void
     {
         $this->lastReport = hrtime(true) / 1e9;
-        $this->listener->report(new Progress($stage, $this->grid->count(), $this->iterations, $residual, $worstMargin));
+        $this->listener->report(new Progress($stage, $this->grid->count(), $this->iterations, $residual, $worstMargin, $this->level));
     }
 
     private function isNonlinear(): bool

@@ -38,6 +38,26 @@ final class CommandLineTest extends TestCase
         self::assertSame(4 * 64, filesize("$this->folder/out/temperature.f32"));
     }
 
+    public function testAFlowStartsFromTheFolderOfAnotherAndMayStayFrozen(): void
+    {
+        $duct = Models::block([
+            'physics' => ['flow' => 'laminar'], 'surroundings' => ['temperature' => 300, 'gravity' => [0, 0, 0]],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.06, 0.03, 0.03]], 'fluid' => 'air', 'sides' => ['x-' => ['kind' => 'inlet', 'speed' => 0.3, 'temperature' => 300], 'x+' => ['kind' => 'outlet']]],
+            'analysis' => ['grid' => ['cells' => [18, 9, 9]]],
+        ]);
+        [$code, $output] = $this->foehn($duct, '--out', "$this->folder/flow");
+        self::assertSame(0, $code, $output);
+        self::assertMatchesRegularExpression('/Limit or watch +Value/', $output);
+        [$code, $output] = $this->foehn($duct, '--start', "$this->folder/flow", '--frozen', '--out', "$this->folder/heat");
+        self::assertSame(0, $code, $output);
+        $temperature = fn (string $folder) => json_decode((string) file_get_contents("$this->folder/$folder/result.json"), true)['parts'][0]['temperature']['max'];
+        self::assertEqualsWithDelta($temperature('flow'), $temperature('heat'), 0.01 * ($temperature('flow') - 300.0));
+
+        [$code, $output] = $this->foehn($duct, '--start', "$this->folder/nowhere");
+        self::assertSame(2, $code);
+        self::assertStringContainsString('cannot be read', $output);
+    }
+
     public function testStrictFailsOnAMissedLimit(): void
     {
         self::assertSame(1, $this->foehn(Models::block(), '--strict')[0]);

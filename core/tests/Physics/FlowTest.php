@@ -147,6 +147,46 @@ final class FlowTest extends TestCase
         self::solve($model);
     }
 
+    public function testAFanTurnsTheAirAboutTheWayItBlows(): void
+    {
+        $solve = function (float $swirl): array {
+            $at = fn (string $id, string $quantity, float $y) => ['id' => $id, 'name' => $id, 'of' => ['point' => [0.033, $y, 0.02]], 'quantity' => $quantity];
+            $result = self::solve(self::document([
+                'surroundings' => ['temperature' => 300, 'gravity' => [0, 0, 0]],
+                'physics' => ['heat' => false, 'flow' => 'laminar'],
+                'materials' => ['f' => ['fluid' => true, 'density' => 1.1, 'viscosity' => 1e-3, 'conductivity' => 0.03, 'specificHeat' => 1000]],
+                'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.08, 0.04, 0.04]], 'fluid' => 'f', 'sides' => ['x-' => ['kind' => 'open'], 'x+' => ['kind' => 'open']]],
+                'parts' => [['id' => 'fan', 'name' => 'Fan', 'at' => [0.03, 0, 0], 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'size' => [0.04, 0.04], 'curve' => [[0, 4], [0.003, 0]], 'swirl' => $swirl]]],
+                'watches' => [$at('left', 'velocityZ', 0.03), $at('right', 'velocityZ', 0.01), $at('along', 'velocityX', 0.03)],
+                'analysis' => ['grid' => ['cells' => [16, 10, 10]]],
+            ]));
+
+            return array_column($result['watches'], 'value', 'id');
+        };
+        $straight = $solve(0.0);
+        self::assertEqualsWithDelta(0.0, $straight['left'], 1e-3 * $straight['along']);
+        $turned = $solve(0.4);
+        // Right-handed about x: rising on the side of greater y; friction takes some of it before the watch.
+        self::assertEqualsWithDelta(0.4, $turned['left'] / $turned['along'], 0.12);
+        self::assertEqualsWithDelta(-$turned['left'], $turned['right'], 0.02 * $turned['along']);
+    }
+
+    public function testTemperaturesAloneOnAFrozenFlowRiseWithTheWatts(): void
+    {
+        $model = self::duct();
+        $first = (new SteadySolver(ModelCodec::fromDocument($model)))->solve();
+        $model['parts'][0]['power'] *= 3;
+        $frozen = (new SteadySolver(ModelCodec::fromDocument($model), start: $first->state, frozen: true))->solve();
+
+        self::assertTrue($frozen->converged);
+        self::assertEqualsWithDelta(3 * (max($first->temperature) - 300.0), max($frozen->temperature) - 300.0, 0.02 * (max($first->temperature) - 300.0));
+        self::assertLessThan(1e-3, ResultBuilder::build($frozen, '')['balance']['error']);
+
+        $this->expectException(PhysicsException::class);
+        $this->expectExceptionMessage('compute the flow first');
+        (new SteadySolver(ModelCodec::fromDocument($model), frozen: true))->solve();
+    }
+
     public function testWhatIsMissingInAnInletOrAFanIsNamed(): void
     {
         $model = self::duct();

@@ -36,7 +36,7 @@ export function DeviceFields(props: ShapeProps) {
             {shape.kind === 'screen' && (shape.freeArea !== undefined ? field('freeArea', 'Free area, share', '') : field('lossCoefficient', 'Loss coefficient', ''))}
             {shape.kind === 'fan' && (
                 <>
-                    <Stack direction="row" sx={{ gap: 1 }}>{field('hub', 'Hub, share', '')}{field('speedFactor', 'Speed, share', '', '1')}</Stack>
+                    <Stack direction="row" sx={{ gap: 1 }}>{field('hub', 'Hub, share', '')}{field('speedFactor', 'Speed, share', '', '1')}{field('swirl', 'Swirl, share', '', '0')}</Stack>
                     <Chapter title="Curve: flow and pressure rise" fields>
                         {curve.map((row, n) => (
                             <Stack key={n} direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>

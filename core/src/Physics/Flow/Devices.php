@@ -23,8 +23,11 @@ final class Devices
     /** @var array{list<float>, list<float>, list<float>} N per (m/s)^2 on faces */
     public readonly array $loss;
 
+    /** @var array<int, array<int, float>> N by axis and face: what turns the air behind the fans */
+    private array $turning = [];
+
     /** @throws PhysicsException when a device meets no fluid */
-    public function __construct(private readonly Model $model, private readonly FlowDomain $domain, float $density)
+    public function __construct(private readonly Model $model, private readonly FlowDomain $domain, private readonly float $density)
     {
         $zeros = $domain->layout->zeros();
         $loss = [$zeros, $zeros, $zeros];
@@ -56,7 +59,11 @@ final class Devices
      */
     public function update(array $velocity): void
     {
+        $this->turning = [];
         foreach ($this->fans as $index => $state) {
+            if ($state['fan']->swirl !== 0.0) {
+                $this->turn($state['fan'], $state['faces'], $state['areas'], $velocity[$state['fan']->axis]);
+            }
             $flow = 0.0;
             foreach ($state['faces'] as $n => $face) {
                 $flow += $state['fan']->direction * $velocity[$state['fan']->axis][$face] * $state['areas'][$n];
@@ -73,6 +80,42 @@ final class Devices
             }
             $this->fans[$index]['rise'] = $next;
             $this->fans[$index]['flow'] = $flow;
+        }
+    }
+
+    /**
+     * The force per face is the mass that passes times the speed around the axis it leaves with, in the cell behind the fan.
+     *
+     * @param list<int> $faces
+     * @param list<float> $areas m2
+     * @param list<float> $velocity m/s through them
+     */
+    private function turn(Fan $fan, array $faces, array $areas, array $velocity): void
+    {
+        $layout = $this->domain->layout;
+        $bounds = $fan->bounds();
+        // The axes in right-handed order after that of the fan: n x a = b.
+        [$a, $b] = [($fan->axis + 1) % 3, ($fan->axis + 2) % 3];
+        foreach ($faces as $n => $face) {
+            $place = $layout->place($face);
+            $arm = [0.0, 0.0, 0.0];
+            foreach ([$a, $b] as $axis) {
+                $arm[$axis] = $layout->grid->centres[$axis][$place[$axis] - 1] - 0.5 * ($bounds->min[$axis] + $bounds->max[$axis]);
+            }
+            $length = hypot($arm[$a], $arm[$b]);
+            $through = $fan->direction * $velocity[$face];
+            if ($length <= 0.0 || $through <= 0.0) {
+                continue;
+            }
+            $force = $this->density * $areas[$n] * $through ** 2 * $fan->swirl * $fan->direction;
+            $behind = $fan->direction > 0 ? $face + $layout->stride[$fan->axis] : $face;
+            foreach ([[$a, -$arm[$b] / $length], [$b, $arm[$a] / $length]] as [$axis, $share]) {
+                foreach ([$behind, $behind - $layout->stride[$axis]] as $to) {
+                    if ($this->domain->face[$axis][$to] !== FlowDomain::GIVEN) {
+                        $this->turning[$axis][$to] = ($this->turning[$axis][$to] ?? 0.0) + 0.5 * $force * $share;
+                    }
+                }
+            }
         }
     }
 
@@ -96,7 +139,7 @@ final class Devices
     }
 
     /**
-     * Adds the pressure rises as forces.
+     * Adds the pressure rises and the swirl as forces.
      *
      * @param list<float> $force N on the faces of the axis
      * @return list<float>
@@ -109,6 +152,9 @@ final class Devices
                     $force[$face] += $state['fan']->direction * $state['rise'] * $state['areas'][$n];
                 }
             }
+        }
+        foreach ($this->turning[$axis] ?? [] as $face => $more) {
+            $force[$face] += $more;
         }
 
         return $force;
