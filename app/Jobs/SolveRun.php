@@ -47,7 +47,7 @@ final class SolveRun implements ShouldQueue
         try {
             $model = ModelCodec::fromJson($run->revision->document)->withGrade($run->grade);
             [$start, $done] = $model->physics->hasFlow() ? $files->startOf($run) : [null, []];
-            $solution = (new SteadySolver($model, new RunListener($run, $files), $start, $done))->solve();
+            $solution = (new SteadySolver($model, new RunListener($run, $files), $start, $done, $run->keep_flow && $model->physics->hasFlow()))->solve();
             $this->finish($run, $solution, $files);
         } catch (FoehnException $e) {
             $this->end($run, RunState::Failed, $e->getMessage());

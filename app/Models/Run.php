@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $id
  * @property RunState $state
  * @property string $grade
+ * @property bool $keep_flow temperatures alone, on the last flow of the variant
  * @property bool $stop_requested
  * @property int $attempts
  * @property ?array<string, mixed> $progress
@@ -24,10 +25,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Run extends Model implements BelongsToProject
 {
-    protected $fillable = ['revision_id', 'user_id', 'grade', 'state', 'stop_requested', 'attempts', 'progress', 'picture', 'message', 'cells', 'iterations', 'seconds',
+    protected $fillable = ['revision_id', 'user_id', 'grade', 'keep_flow', 'state', 'stop_requested', 'attempts', 'progress', 'picture', 'message', 'cells', 'iterations', 'seconds',
         'limits', 'missed', 'worst_margin', 'worst_limit', 'worker', 'heartbeat_at', 'started_at', 'finished_at'];
 
-    protected $attributes = ['state' => 'queued', 'stop_requested' => false, 'attempts' => 0, 'picture' => 0];
+    protected $attributes = ['state' => 'queued', 'keep_flow' => false, 'stop_requested' => false, 'attempts' => 0, 'picture' => 0];
 
     /** @return BelongsTo<Variant, $this> */
     public function variant(): BelongsTo
@@ -60,7 +61,7 @@ final class Run extends Model implements BelongsToProject
 
     protected function casts(): array
     {
-        return ['state' => RunState::class, 'stop_requested' => 'boolean', 'progress' => 'array', 'seconds' => 'float', 'worst_margin' => 'float',
+        return ['state' => RunState::class, 'keep_flow' => 'boolean', 'stop_requested' => 'boolean', 'progress' => 'array', 'seconds' => 'float', 'worst_margin' => 'float',
             'heartbeat_at' => 'datetime', 'started_at' => 'datetime', 'finished_at' => 'datetime'];
     }
 }

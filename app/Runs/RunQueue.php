@@ -20,20 +20,20 @@ final class RunQueue
     /** A worker on another machine counts as lost when it was silent this long, s. */
     private const SILENCE = 90;
 
-    /** The running computation of the variant's present revision at this grade, or a new one. */
-    public function start(Variant $variant, string $grade, User $user): Run
+    /** The running computation of the variant's present revision at this grade, or a new one; with $keepFlow temperatures alone, on the last flow. */
+    public function start(Variant $variant, string $grade, User $user, bool $keepFlow = false): Run
     {
-        return DB::transaction(function () use ($variant, $grade, $user): Run {
+        return DB::transaction(function () use ($variant, $grade, $user, $keepFlow): Run {
             Variant::query()->whereKey($variant->id)->lockForUpdate()->firstOrFail();
             $head = $variant->head()->firstOrFail();
             $active = $variant->runs()->whereIn('state', [RunState::Queued, RunState::Running])->get();
             foreach ($active as $run) {
-                if ($run->revision_id === $head->id && $run->grade === $grade && ! $run->stop_requested) {
+                if ($run->revision_id === $head->id && $run->grade === $grade && $run->keep_flow === $keepFlow && ! $run->stop_requested) {
                     return $run;
                 }
                 $this->stop($run);
             }
-            $run = $variant->runs()->create(['revision_id' => $head->id, 'user_id' => $user->id, 'grade' => $grade]);
+            $run = $variant->runs()->create(['revision_id' => $head->id, 'user_id' => $user->id, 'grade' => $grade, 'keep_flow' => $keepFlow]);
             SolveRun::dispatch($run->id);
 
             return $run->refresh();

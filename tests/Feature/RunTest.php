@@ -10,6 +10,8 @@ use App\Models\RunState;
 use App\Models\User;
 use App\Runs\RunFiles;
 use App\Runs\WorkerIdentity;
+use Foehn\Model\ModelCodec;
+use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Storage;
@@ -86,6 +88,39 @@ final class RunTest extends TestCase
         $this->postJson("/api/variants/$run->variant_id/runs", ['grade' => 'scout'])->assertCreated()->assertJsonPath('state', 'queued');
     }
 
+    public function testWhatALostWorkerHadOfAFlowIsNotComputedAgain(): void
+    {
+        $run = $this->startedRun(self::duct());
+        $model = ModelCodec::fromJson($run->revision->document);
+        $whole = (new SteadySolver($model))->solve();
+        // A picture is a checkpoint; after it the worker is killed.
+        (new RunFiles())->write($run, $whole);
+        $run->refresh()->update(['state' => RunState::Running, 'worker' => gethostname() . ':999999:1', 'attempts' => 1]);
+        $this->getJson("/api/runs/$run->id")->assertJsonPath('state', 'queued');
+        $this->work($run);
+
+        $run->refresh();
+        self::assertSame(RunState::Solved, $run->state);
+        self::assertLessThan($whole->iterations, $run->iterations);
+    }
+
+    public function testTemperaturesAloneAreComputedOnTheLastFlow(): void
+    {
+        $flow = $this->startedRun(self::duct());
+        $this->work($flow);
+        $hotter = self::duct();
+        $hotter['parts'][0]['power'] = '2 W';
+        $this->putJson("/api/variants/$flow->variant_id/model", ['document' => $hotter, 'base' => 1, 'step' => 'Edit'])->assertCreated();
+        $id = $this->postJson("/api/variants/$flow->variant_id/runs", ['grade' => 'scout', 'keepFlow' => true])->assertCreated()->assertJsonPath('keepFlow', true)->json('id');
+        $this->work(Run::query()->findOrFail($id));
+
+        $read = fn (int $run) => json_decode((string) $this->get("/api/runs/$run/result")->assertOk()->streamedContent(), true);
+        [$before, $after] = [$read($flow->id), $read($id)];
+        self::assertTrue($after['flow']['regime']['frozen']);
+        $rise = fn (array $result) => $result['parts'][0]['temperature']['max'] - 300.0;
+        self::assertEqualsWithDelta(2 * $rise($before), $rise($after), 0.03 * $rise($after));
+    }
+
     public function testALivingWorkerIsLeftAlone(): void
     {
         $run = $this->startedRun();
@@ -124,6 +159,17 @@ final class RunTest extends TestCase
 
         $this->getJson('/api/projects')->assertJsonPath('0.variants.0.verdict.current', false);
         $this->getJson("/api/variants/$run->variant_id/runs")->assertJsonPath('0.revision', 1);
+    }
+
+    /** @return array<string, mixed> a block of 1 W in a stream */
+    private static function duct(): array
+    {
+        return Models::block([
+            'surroundings' => ['temperature' => 300, 'gravity' => [0, 0, 0]], 'physics' => ['flow' => 'laminar'],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.06, 0.03, 0.03]], 'fluid' => 'air', 'sides' => ['x-' => ['kind' => 'inlet', 'speed' => 0.3, 'temperature' => 300], 'x+' => ['kind' => 'outlet']]],
+            'parts' => [['id' => 'block', 'name' => 'Block', 'shape' => ['kind' => 'block', 'size' => [0.01, 0.01, 0.01]], 'at' => [0.02, 0.01, 0], 'material' => 'copper', 'power' => '1 W']],
+            'limits' => [], 'analysis' => ['grid' => ['cells' => [18, 9, 9]]],
+        ]);
     }
 
     /** @param array<string, mixed>|null $document */

@@ -29,8 +29,8 @@ final class RunController
 
     public function store(Request $request, Variant $variant): JsonResponse
     {
-        $given = $request->validate(['grade' => ['required', Rule::in(GridSettings::GRADES)]]);
-        $run = $this->queue->start($variant, $given['grade'], $request->user());
+        $given = $request->validate(['grade' => ['required', Rule::in(GridSettings::GRADES)], 'keepFlow' => ['boolean']]);
+        $run = $this->queue->start($variant, $given['grade'], $request->user(), (bool) ($given['keepFlow'] ?? false));
 
         return RunResource::make($run->load(['revision', 'samples']))->response()->setStatusCode(201);
     }

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Resources\RevisionResource;
 use App\Models\Variant;
-use Foehn\Grid\GridBuilder;
+use Foehn\Grid\GridLevels;
 use Foehn\Grid\GridReport;
 use Foehn\Model\GridSettings;
 use Foehn\Model\ModelCodec;
@@ -44,6 +44,8 @@ final class VariantController
         $given = $request->validate(['grade' => ['required', Rule::in(GridSettings::GRADES)]]);
         $model = ModelCodec::fromJson($variant->head()->firstOrFail()->document)->withGrade($given['grade']);
 
-        return response()->json(['grade' => $given['grade'], ...GridReport::of($model, GridBuilder::build($model))]);
+        $levels = GridLevels::of($model);
+
+        return response()->json(['grade' => $given['grade'], ...GridReport::of(...end($levels))]);
     }
 }

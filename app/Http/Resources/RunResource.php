@@ -17,6 +17,7 @@ final class RunResource extends JsonResource
         return [
             'id' => $this->id,
             'grade' => $this->grade,
+            'keepFlow' => $this->keep_flow,
             'state' => $this->state->value,
             'revision' => $this->revision->number,
             'stopRequested' => $this->stop_requested,

@@ -73,7 +73,7 @@ export const useFollowedRun = (id: number | undefined) =>
 export function useStartRun(variant: number) {
     const client = useQueryClient();
     return useMutation({
-        mutationFn: (grade: Grade) => api.post<Run>(`/api/variants/${variant}/runs`, { grade }),
+        mutationFn: (given: { grade: Grade; keepFlow: boolean }) => api.post<Run>(`/api/variants/${variant}/runs`, given),
         onSuccess: (run) => {
             client.setQueryData(['run', run.id], run);
             return client.invalidateQueries({ queryKey: ['runs', variant] });

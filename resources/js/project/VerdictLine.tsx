@@ -42,6 +42,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
                 <Typography color="text.secondary">{grade} · balance {(balance.error * 100).toFixed(2)} % · revision {shown.revision}{open > 0 && ` · ${open} ${open === 1 ? 'margin is' : 'margins are'} smaller than the grid’s ±`}{(shown.grade === 'scout' || open > 0) && shown.grade !== 'sign-off' && ' · confirm on a finer grade'}</Typography>
             )}
             {!stale && caveat && <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>{caveat}</Typography>}
+            {!stale && result.flow?.regime.frozen && <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>Temperatures alone, on the flow of an earlier run</Typography>}
             {!stale && result.warnings.map((warning) => <Typography key={warning} variant="body2" sx={{ color: 'error.main' }}>Warning: {warning}.</Typography>)}
         </Box>
     );

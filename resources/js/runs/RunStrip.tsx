@@ -4,11 +4,14 @@ import PlayArrow from '@mui/icons-material/PlayArrow';
 import Stop from '@mui/icons-material/Stop';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import IconButton from '@mui/material/IconButton';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
 import Stack from '@mui/material/Stack';
+import Tooltip from '@mui/material/Tooltip';
 import { useState } from 'react';
 import { isActive, useStartRun, useStopRun } from '../api/queries';
 import type { Finding, Grade, Run } from '../api/types';
@@ -79,11 +82,13 @@ export function RunStrip({ variant, runs, mayEdit, findings }: Props) {
     const active = isActive(run);
     const resumes = run?.state === 'stopped' && run.picture > 0 && run.grade === grade && !(runs.shown?.id === run.id && runs.stale);
     const blocking = findings.filter((finding) => finding.severity === 'error');
+    const mayKeep = runs.result?.flow !== null && runs.result?.flow !== undefined;
+    const [keepFlow, setKeepFlow] = useState(false);
     const [refused, setRefused] = useState(false);
     const go = () => {
         setRefused(blocking.length > 0);
         if (blocking.length > 0) set({ stage: 'Solve', selection: [] });
-        else start.mutate(grade);
+        else start.mutate({ grade, keepFlow: keepFlow && mayKeep });
     };
     const margin = run?.state === 'running' ? run.progress?.worstMargin : run?.state === 'solved' && !runs.stale ? run.worstMargin : null;
     return (
@@ -102,6 +107,15 @@ export function RunStrip({ variant, runs, mayEdit, findings }: Props) {
                 </Stack>
                 {refused && blocking[0] && <Box role="alert" sx={{ color: 'error.main' }}>Not started: {blocking[0].message}</Box>}
                 {start.isError && <Box role="alert" sx={{ color: 'error.main' }}>{start.error.message}</Box>}
+                {mayKeep && (
+                    <Tooltip title="Computes temperatures alone, on the last flow as it is: for changes of watts and materials that hardly move the air">
+                        <FormControlLabel
+                            control={<Checkbox size="small" checked={keepFlow} onChange={(e) => setKeepFlow(e.target.checked)} sx={{ p: 0.5 }} />}
+                            label="Keep the flow"
+                            sx={{ mr: 0, whiteSpace: 'nowrap', '& .MuiFormControlLabel-label': { fontSize: 13 } }}
+                        />
+                    </Tooltip>
+                )}
                 <Select
                     size="small"
                     variant="standard"
@@ -121,7 +135,7 @@ export function RunStrip({ variant, runs, mayEdit, findings }: Props) {
                 {active ? (
                     <Button variant="outlined" startIcon={<Stop />} disabled={run?.stopRequested || stop.isPending} onClick={() => run && stop.mutate(run.id)}>Stop</Button>
                 ) : (
-                    <Button variant="contained" startIcon={<PlayArrow />} disabled={!mayEdit} loading={start.isPending} onClick={go}>{resumes ? 'Resume' : 'Run'}</Button>
+                    <Button variant="contained" startIcon={<PlayArrow />} disabled={!mayEdit} loading={start.isPending} onClick={go}>{resumes && !keepFlow ? 'Resume' : 'Run'}</Button>
                 )}
                 <IconButton size="small" aria-label={open ? 'Close the run strip' : 'Open the run strip'} aria-expanded={open} onClick={() => setOpen(!open)}>
                     {open ? <ExpandMore /> : <ExpandLess />}
