@@ -6,13 +6,13 @@ import { cell, ledger, openDemo, revision, run, runStrip, typeInto } from './dem
 test('change watts, run, see the margin change, undo', async ({ page }) => {
     await openDemo(page);
     await expect(ledger(page).getByRole('heading')).toContainText('limits missed');
-    await expect(cell(page, 'Converter B', 'margin')).toHaveText(/^−\d\.\d$/);
+    await expect(cell(page, 'Converter B', 'margin')).toHaveText(/^−\d\.\d ±\d+\.\d$/);
 
     await typeInto(page, 'Converter B', 'powerText', '1.5');
     await expect(cell(page, 'Converter B', 'powerText')).toHaveText('1.50');
     await expect(ledger(page).getByText('the model has changed since')).toBeVisible();
     await run(page);
-    await expect(cell(page, 'Converter B', 'margin')).toHaveText(/^\+\d+\.\d$/);
+    await expect(cell(page, 'Converter B', 'margin')).toHaveText(/^\+\d+\.\d ±\d+\.\d$/);
     await expect(ledger(page).getByRole('heading')).toContainText('All 10 limits met');
 
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -22,7 +22,7 @@ test('change watts, run, see the margin change, undo', async ({ page }) => {
     await page.keyboard.press('Control+z');
     await expect(cell(page, 'Converter B', 'powerText')).toHaveText('2.50');
     await run(page);
-    await expect(cell(page, 'Converter B', 'margin')).toHaveText(/^−\d\.\d$/);
+    await expect(cell(page, 'Converter B', 'margin')).toHaveText(/^−\d\.\d ±\d+\.\d$/);
 });
 
 test('name, material and limit are edited with units, and a wrong one is refused in words', async ({ page }) => {
