@@ -51,6 +51,11 @@ final class FlowSolver
     /** ... within this share of the largest temperature rise, and changes and imbalances are at least below these. */
     private const NEAR = 0.05;
 
+    /** ... and what is left to come, if every move is to the next as the last two were, is at most this share of the rise, ... */
+    private const REMAINS = 0.005;
+
+    private const SLOWEST = 0.95;
+
     /** ... and watched velocities and pressures within this share of the greatest speed and of the spread of the pressure. */
     private const WATCHES_STAY = 0.01;
 
@@ -436,9 +441,14 @@ final class FlowSolver
             return false;
         }
         $rise = max(array_map(fn (float $t) => abs($t - $this->fluid->temperature), $largest));
+        $before = $this->moved;
         $this->moved = max(array_map(fn (float $a, float $b) => abs($a - $b), $largest, $last)) / max($rise, 1e-300);
+        if ($before === null) {
+            return false;
+        }
+        $ratio = min(self::SLOWEST, $this->moved / max($before, 1e-300));
 
-        return $this->moved <= self::TEMPERATURES_STAY && max([0.0, ...array_map(fn (float $a, float $b) => abs($a - $b), $this->watched, $lastWatched)]) <= self::WATCHES_STAY;
+        return $this->moved <= self::TEMPERATURES_STAY && $this->moved * $ratio / (1.0 - $ratio) <= self::REMAINS && max([0.0, ...array_map(fn (float $a, float $b) => abs($a - $b), $this->watched, $lastWatched)]) <= self::WATCHES_STAY;
     }
 
     /** @return list<float> watched velocities and pressures, as shares of the greatest speed and of the spread of the pressure */

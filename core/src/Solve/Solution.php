@@ -17,7 +17,7 @@ final readonly class Solution
      * @param list<float> $temperature of the cells, K
      * @param list<float> $residuals relative, after each iteration
      * @param list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}> $fans operating points, m3/s and Pa
-     * @param list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool}> $fins plate fins as the grid has them
+     * @param list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}> $fins plate fins as the grid has them
      * @param list<Level> $levels coarser grids this was reached over, from coarse to fine
      * @param ?FlowState $state a flow from which to go on
      * @param array<string, mixed> $regime what was asked for and what was computed: laminar or turbulent, Reynolds number, buoyancy

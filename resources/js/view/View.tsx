@@ -53,12 +53,15 @@ function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to:
     return null;
 }
 
-/** A label in space. It is outside the theme's reach, so it takes its colours by scheme. */
-function Marker({ at, text, dark }: { at: [number, number, number]; text: string; dark: boolean }) {
+/**
+ * A label in space, hidden without a text. It is outside the theme's reach, so it takes its colours by scheme; and it stays in
+ * the page, because labels that leave while pictures of a run come in are removed twice.
+ */
+function Marker({ at, text, dark }: { at: [number, number, number] | undefined; text: string | null; dark: boolean }) {
     const [ground, ink] = dark ? ['#23282c', '#eceae4'] : ['#fdfcfa', '#232a2e'];
     return (
-        <Html position={at} zIndexRange={[5, 0]} style={{ pointerEvents: 'none', transform: 'translate(-50%, -34px)' }}>
-            <div style={{ background: ground, color: ink, border: '1px solid #8a9196', borderRadius: 4, padding: '0 6px', fontSize: 12, whiteSpace: 'nowrap' }}>{text}</div>
+        <Html position={at ?? [0, 0, 0]} zIndexRange={[5, 0]} style={{ pointerEvents: 'none', transform: 'translate(-50%, -34px)' }}>
+            <div style={{ background: ground, color: ink, border: '1px solid #8a9196', borderRadius: 4, padding: '0 6px', fontSize: 12, whiteSpace: 'nowrap', display: text === null ? 'none' : 'block' }}>{text}</div>
         </Html>
     );
 }
@@ -110,9 +113,9 @@ function Scene({ outline, field, textures, flow, run, framed, facing }: ScenePro
             ))}
             {framed && <SpaceFrame outline={outline} dark={scheme === 'dark'} />}
             {section && <SectionPlane section={section} low={low} high={high} textures={textures} flow={flow} />}
-            {field && !section && <Marker dark={scheme === 'dark'} at={field.max.at} text={`hottest body ${temperatureWithUnit(field.max.value, units)}`} />}
-            {field && !section && <Marker dark={scheme === 'dark'} at={field.min.at} text={`coldest ${temperatureWithUnit(field.min.value, units)}`} />}
-            {probe && <Marker dark={scheme === 'dark'} at={probe.at} text={probe.text} />}
+            <Marker dark={scheme === 'dark'} at={field?.max.at} text={field && !section ? `hottest body ${temperatureWithUnit(field.max.value, units)}` : null} />
+            <Marker dark={scheme === 'dark'} at={field?.min.at} text={field && !section ? `coldest ${temperatureWithUnit(field.min.value, units)}` : null} />
+            <Marker dark={scheme === 'dark'} at={probe?.at} text={probe?.text ?? null} />
         </>
     );
 }
@@ -149,6 +152,11 @@ export default memo(function View({ outline, run, picture, result: latest, stale
     const field = useMemo(() => (result && bytes.data?.byteLength === 4 * cells ? makeField(result.grid.lines, bytes.data) : null), [result, bytes.data, cells]);
     const flow = useMemo(() => (bySpeed && result && velocities.data?.byteLength === 12 * cells ? makeFlow(result.grid.lines, velocities.data) : null), [bySpeed, result, velocities.data, cells]);
     const coloured = flow?.speed ?? field;
+    // A field belongs to the fins its grid had, which on a coarse one are fewer and thicker.
+    const drawn = useMemo(() => {
+        const fins = new Map(field ? (result?.flow?.fins ?? []).map((block) => [block.part, block.drawing]) : []);
+        return fins.size === 0 ? outline : { ...outline, parts: outline.parts.map((part) => ({ ...part, drawing: fins.get(part.id) ?? part.drawing })) };
+    }, [outline, field, result]);
     const textures = useMemo(() => (coloured ? makeTextures(coloured) : null), [coloured]);
     useEffect(() => () => textures?.dispose(), [textures]);
     return (
@@ -158,7 +166,7 @@ export default memo(function View({ outline, run, picture, result: latest, stale
             data-run={field ? judged : undefined}
         >
             <Canvas frameloop="demand" dpr={1} gl={{ antialias: false }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
-                <Scene outline={outline} field={field} textures={textures} flow={flow} run={judged} framed={stage === 'Build' || stage === 'Load'} facing={facing} />
+                <Scene outline={drawn} field={field} textures={textures} flow={flow} run={judged} framed={stage === 'Build' || stage === 'Load'} facing={facing} />
             </Canvas>
             <ViewTools outline={outline} mayProbe={field !== null} hasFlow={!!result?.flow} face={(to) => setFacing((f) => ({ to, count: f.count + 1 }))} />
             {coloured && <Legend of={flow ? 'speed' : 'temperature'} min={flow ? 0 : coloured.min.value} max={coloured.max.value} units={units} />}

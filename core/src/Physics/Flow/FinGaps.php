@@ -60,14 +60,14 @@ final class FinGaps
     /**
      * What a result says of its fins.
      *
-     * @return list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool}> gap in m; fins
-     *     that the grid has; cells across a gap of it
+     * @return list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}> gap in m;
+     *     fins that the grid has, cells across a gap of it, and how to draw them (see Shape)
      */
     public function summary(): array
     {
         return array_map(fn (array $block) => [
             'part' => $block['part'], 'name' => $block['name'], 'fins' => $block['fins']->real()->count, 'gap' => $block['fins']->real()->gap(),
-            'drawn' => $block['fins']->count, 'cells' => $block['cells'], 'resolved' => self::isResolved($block['fins'], $block['cells']),
+            'drawn' => $block['fins']->count, 'cells' => $block['cells'], 'resolved' => self::isResolved($block['fins'], $block['cells']), 'drawing' => $block['fins']->drawing(),
         ], $this->blocks);
     }
 
