@@ -8,6 +8,7 @@ use Foehn\Model\Model;
 use Foehn\Model\Part;
 use Foehn\Shapes\Fan;
 use Foehn\Shapes\FlatShape;
+use Foehn\Shapes\Mesh;
 use Foehn\Shapes\PlateFins;
 
 /** Looks through a model for what is missing or looks like a slip, before time is spent on a run. */
@@ -157,6 +158,10 @@ final class Preflight
             $sizes = array_filter(array_map(fn (int $axis) => $box->size($axis), [0, 1, 2]));
             if (max($sizes) > self::LARGEST || min($sizes) < self::SMALLEST) {
                 $this->warn('Build', sprintf('"%s" is %s mm large; is a unit missing?', $part->name, implode(' x ', array_map(fn (float $s) => (string) round(1e3 * $s, 4), $sizes))), $part);
+            }
+            $open = $part->shape instanceof Mesh ? $part->shape->openEdges() : 0;
+            if ($open > 0) {
+                $this->warn('Build', sprintf('The surface of "%s" is not closed (%d open edges); what is inside it is uncertain there.', $part->name, $open), $part);
             }
             $volume = $box->size(0) * $box->size(1) * $box->size(2);
             if ($volume > 0.0 && $part->power / $volume > self::DENSEST) {

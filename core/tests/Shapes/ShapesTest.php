@@ -6,6 +6,7 @@ namespace Foehn\Tests\Shapes;
 
 use Foehn\Model\Box;
 use Foehn\Shapes\Cylinder;
+use Foehn\Shapes\Mesh;
 use Foehn\Shapes\PlateFins;
 use Foehn\Shapes\Shape;
 use Foehn\Shapes\Shell;
@@ -36,9 +37,48 @@ final class ShapesTest extends TestCase
         self::assertEqualsWithDelta($expected, $volume, $tolerance * $expected);
     }
 
+    public function testAMeshFollowsItsFlatFacesAndTellsOpenEdges(): void
+    {
+        $mesh = self::prism([[0.0, 0.0], [0.04, 0.0], [0.04, 0.02], [0.01, 0.02], [0.01, 0.03], [0.0, 0.03]], 0.01);
+        self::assertSame(0, $mesh->openEdges());
+        $planes = array_map(fn (int $axis) => array_values(array_unique($mesh->planes($axis))), [0, 1, 2]);
+        array_walk($planes, fn (array &$own) => sort($own));
+        self::assertSame([[0.0, 0.01, 0.04], [0.0, 0.02, 0.03], [0.0, 0.01]], $planes);
+        self::assertTrue($mesh->contains(0.005, 0.025, 0.005));
+        self::assertFalse($mesh->contains(0.02, 0.025, 0.005));
+        self::assertFalse($mesh->contains(0.005, 0.025, 0.011));
+
+        self::assertSame(3, (new Mesh([0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0, 1], [0, 1, 2, 0, 1, 3, 0, 2, 3]))->openEdges());
+    }
+
+    /**
+     * @param list<array{float, float}> $outline star-shaped about its first corner, counter-clockwise
+     */
+    private static function prism(array $outline, float $height): Mesh
+    {
+        $n = count($outline);
+        [$vertices, $triangles] = [[], []];
+        foreach ([0.0, $height] as $z) {
+            foreach ($outline as [$x, $y]) {
+                array_push($vertices, $x, $y, $z);
+            }
+        }
+        for ($i = 0; $i < $n; $i++) {
+            $j = ($i + 1) % $n;
+            array_push($triangles, $i, $j, $n + $j, $i, $n + $j, $n + $i);
+            if ($i > 0 && $j > 0) {
+                array_push($triangles, 0, $j, $i, $n, $n + $i, $n + $j);
+            }
+        }
+
+        return new Mesh($vertices, $triangles);
+    }
+
     /** @return iterable<string, array{Shape, float, float}> */
     public static function volumes(): iterable
     {
+        $hexagon = array_map(fn (int $n) => [0.01 * cos($n * M_PI / 3), 0.01 * sin($n * M_PI / 3)], range(0, 5));
+        yield 'mesh' => [self::prism($hexagon, 0.02), 1.5 * sqrt(3) * 1e-4 * 0.02, 0.01];
         yield 'cylinder along y' => [new Cylinder(1, [0.0, 0.0], 2.0, 1.0, 4.0), M_PI * 4 * 3, 0.01];
         yield 'shell' => [new Shell(new Box([0, 0, 0], [6, 6, 6]), 1.0), 216 - 64, 1e-9];
         yield 'fins up' => [new PlateFins(new Box([0, 0, 0], [6, 6, 6]), 2, 1, 0, 2.0, 4, 0.6), 72 + 4 * 0.6 * 6 * 4, 1e-9];

@@ -1,9 +1,11 @@
 import Add from '@mui/icons-material/Add';
 import Button from '@mui/material/Button';
+import Divider from '@mui/material/Divider';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import type { Outline } from '../api/types';
+import { ImportDialog } from '../imports/ImportDialog';
 import { addPart } from '../model/partCommands';
 import { partChoices, type PartChoice } from '../model/parts';
 import type { ModelEditor } from '../model/useModelEditor';
@@ -11,6 +13,7 @@ import type { ModelEditor } from '../model/useModelEditor';
 /** Adds a part, on top of the selected one where one is selected. */
 export function AddPart({ outline, selection, editor }: { outline: Outline; selection: readonly string[]; editor: ModelEditor }) {
     const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+    const [importing, setImporting] = useState(false);
     const under = selection.length === 1 ? outline.parts.find((part) => part.id === selection[0]) : undefined;
     return (
         <>
@@ -28,7 +31,18 @@ export function AddPart({ outline, selection, editor }: { outline: Outline; sele
                         {partChoices[choice]}
                     </MenuItem>
                 ))}
+                <Divider />
+                <MenuItem
+                    dense
+                    onClick={() => {
+                        setAnchor(null);
+                        setImporting(true);
+                    }}
+                >
+                    From a file: STL, IDF
+                </MenuItem>
             </Menu>
+            {importing && <ImportDialog outline={outline} editor={editor} onClose={() => setImporting(false)} />}
         </>
     );
 }

@@ -1,4 +1,4 @@
-import { BoxGeometry, CylinderGeometry, EdgesGeometry, type BufferGeometry } from 'three';
+import { BoxGeometry, BufferAttribute, BufferGeometry, CylinderGeometry, EdgesGeometry } from 'three';
 import { mergeGeometries } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
 import type { Drawing, OutlinePart } from '../api/types';
 
@@ -20,9 +20,26 @@ function cylinderGeometry(drawing: Drawing): BufferGeometry {
     return geometry.rotateX(Math.PI / 2).translate(u, v, middle);
 }
 
+/** Little-endian numbers in base64. */
+function decoded(text: string): ArrayBuffer {
+    return Uint8Array.from(atob(text), (c) => c.charCodeAt(0)).buffer;
+}
+
+function meshGeometry(drawing: Drawing): BufferGeometry {
+    const geometry = new BufferGeometry();
+    geometry.setAttribute('position', new BufferAttribute(new Float32Array(decoded(drawing.vertices!)), 3));
+    geometry.setIndex(new BufferAttribute(new Uint32Array(decoded(drawing.triangles!)), 1));
+    // Corners of their own for every facet, so that flat faces look flat.
+    const facets = geometry.toNonIndexed();
+    facets.computeVertexNormals();
+    geometry.dispose();
+    return facets;
+}
+
 /** One merged mesh per part. A hollow box is its outline: drawn from the inside, so that its near walls do not hide what it holds. */
 export function partGeometry(part: OutlinePart): BufferGeometry {
     if (part.kind === 'shell') return boxGeometry(part.min, part.max);
+    if (part.drawing[0]?.kind === 'mesh') return meshGeometry(part.drawing[0]);
     return mergeGeometries(part.drawing.map((d) => (d.kind === 'cylinder' ? cylinderGeometry(d) : boxGeometry(d.min!, d.max!))));
 }
 
