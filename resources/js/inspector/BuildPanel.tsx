@@ -13,6 +13,7 @@ import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 import { Panel } from './Panel';
+import { ParameterFields } from './ParameterFields';
 
 const questions = { heat: 'Temperatures against limits', air: 'Only where the air goes' } as const;
 
@@ -49,6 +50,7 @@ export function BuildPanel({ revision, editor, mayEdit }: Props) {
                 <FitSpace revision={revision} editor={editor} disabled={!mayEdit} />
                 <ChoiceField label="Filled with" value={fluid in fluids ? fluid : 'own'} choices={fluid in fluids ? fluids : { ...fluids, own: fluid }} disabled={!mayEdit} save={(id) => editor.edit(`Space filled with ${fluids[id] ?? id}`, (d) => withSpace(d, { fluid: id === 'none' ? null : id === 'own' ? fluid : id }))} />
             </Chapter>
+            <ParameterFields document={document} editor={editor} mayEdit={mayEdit} />
             <Chapter title="Surroundings, worst case" fields>
                 <EditField label="Ambient temperature" value={String(surroundings.temperature ?? '')} hint="20 degC" disabled={!mayEdit} save={(text) => editor.edit(`Ambient ${typed(text, typedTemperatureUnit(units))}`, (d) => withSurroundings(d, { temperature: typed(text, typedTemperatureUnit(units)) }))} />
                 <EditField label="Altitude" value={String(surroundings.altitude ?? '')} hint="0 m" disabled={!mayEdit} save={(text) => editor.edit(`Altitude ${typed(text, 'm')}`, (d) => withSurroundings(d, { altitude: typed(text, 'm') }))} />

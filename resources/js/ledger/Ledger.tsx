@@ -13,6 +13,7 @@ import { usePreferences, useScreen } from '../project/screenState';
 import { typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
 import { AddPart } from './AddPart';
 import { columnsOf } from './columns';
+import { PasteTable } from './PasteTable';
 import { partRows, sorted, withHeadings, type LedgerRow } from './rows';
 
 interface Props {
@@ -89,8 +90,10 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                     }}
                 />
                 {stage === 'Build' && mayEdit && <AddPart outline={revision.outline} selection={selection} editor={editor} />}
+                {stage === 'Load' && mayEdit && <PasteTable kind="watts" outline={revision.outline} editor={editor} />}
+                {stage === 'Limit' && mayEdit && <PasteTable kind="limits" outline={revision.outline} editor={editor} />}
                 <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-                    {selection.length > 1 ? `${selection.length} selected` : mayEdit ? (stage === 'Build' ? '' : 'Double-click or Enter edits a cell') : 'You may look, not edit'}
+                    {selection.length > 1 ? `${selection.length} selected` : mayEdit ? ({ Build: '', Load: 'Enter edits a cell', Limit: 'Enter edits a cell', Solve: '', Judge: 'Double-click or Enter edits a cell' }[stage]) : 'You may look, not edit'}
                 </Box>
             </Stack>
             <Box sx={{ flex: 1, minHeight: 0, opacity: stale && stage === 'Judge' ? 0.62 : 1 }}>
