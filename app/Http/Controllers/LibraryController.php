@@ -12,11 +12,16 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 /** What the core brings along: materials and the schema of the model document. */
 final class LibraryController
 {
+    /** At which a property that depends on temperature is told, K. */
+    private const TEMPERATURES = [250.0, 275.0, 300.0, 325.0, 350.0, 375.0, 400.0, 425.0, 450.0];
+
     public function materials(): JsonResponse
     {
         return response()->json(array_values(array_map(fn (Material $m) => [
             'id' => $m->id, 'title' => $m->title, 'category' => $m->category, 'fluid' => $m->fluid,
             'conductivity' => array_map(fn ($law) => $law->at(300.0), $m->conductivity),
+            'conductivityByTemperature' => $m->conductivity[0]->isConstant() ? null : array_map(fn (float $t) => [$t, $m->conductivity[0]->at($t)], self::TEMPERATURES),
+            'viscosity' => $m->viscosity?->at(300.0), 'expansion' => $m->expansion,
             'density' => $m->density, 'specificHeat' => $m->specificHeat, 'emissivity' => $m->emissivity, 'source' => $m->source,
         ], Library::builtIn()->materials)));
     }

@@ -110,6 +110,8 @@ return [
         'source' => 'Incropera & DeWitt (2002), table A.6; density, specific heat and expansion at 300 K'],
     ['id' => 'water-glycol-50', 'title' => 'Water with 50 % ethylene glycol', 'category' => 'fluid', 'k' => 0.39, 'density' => 1064.0, 'specificHeat' => 3480.0,
         'expansion' => 0.00045, 'viscosity' => 0.002, 'source' => 'Rounded from ASHRAE Handbook Fundamentals, secondary coolants, at 40 °C'],
+    ['id' => 'water-glycol-30', 'title' => 'Water with 30 % ethylene glycol', 'category' => 'fluid', 'k' => 0.46, 'density' => 1033.0, 'specificHeat' => 3730.0,
+        'expansion' => 0.0004, 'viscosity' => 0.0013, 'source' => 'Rounded from ASHRAE Handbook Fundamentals, secondary coolants, at 40 °C'],
     ['id' => 'ethylene-glycol', 'title' => 'Ethylene glycol', 'category' => 'fluid', 'k' => [[280.0, 0.244], [300.0, 0.252], [320.0, 0.258], [340.0, 0.261], [360.0, 0.261]], 'density' => 1114.4, 'specificHeat' => 2415.0,
         'expansion' => 0.00065, 'viscosity' => 0.0157, 'source' => 'Incropera & DeWitt (2002), table A.5; other values at 300 K'],
     ['id' => 'dielectric-liquid', 'title' => 'Dielectric liquid, fluorinated', 'category' => 'fluid', 'k' => 0.065, 'density' => 1600.0, 'specificHeat' => 1100.0,

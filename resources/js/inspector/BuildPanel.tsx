@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useMaterials } from '../api/queries';
 import type { Revision } from '../api/types';
 import type { ModelDocument } from '../model/document';
+import { allMaterials } from '../model/materials';
 import { millimetres } from '../model/parts';
 import { boxOf, gravities, gravityOf, heatOf, surroundingsOf, withGravity, withHeat, withSpace, withSurroundings } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
@@ -31,7 +32,7 @@ export function BuildPanel({ revision, editor, mayEdit }: Props) {
     const box = boxOf(document);
     const surroundings = surroundingsOf(document);
     const length = lengthUnit(units);
-    const fluids: Record<string, string> = { none: 'Nothing: films on the parts', ...Object.fromEntries((materials.data ?? []).filter((m) => m.fluid).map((m) => [m.id, m.title])) };
+    const fluids: Record<string, string> = { none: 'Nothing: films on the parts', ...Object.fromEntries(allMaterials(document, materials.data ?? []).filter((m) => m.fluid).map((m) => [m.id, m.title])) };
     const fluid = ((document.space as { fluid?: string | null } | undefined)?.fluid ?? 'none');
     const corner = (end: 'min' | 'max', n: number) => (
         <EditField

@@ -114,7 +114,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 )}
                 {stage === 'Build' && single && entry && !isDevice && (
                     <>
-                        {entry.material !== undefined && <MaterialField value={entry.material} disabled={!mayEdit} save={(material) => editor.edit(`${part.name}: material ${material}`, (d) => withPartFields(d, [part.id], { material }))} />}
+                        {entry.material !== undefined && <MaterialField document={revision.document as ModelDocument} value={entry.material} disabled={!mayEdit} save={(material) => editor.edit(`${part.name}: material ${material}`, (d) => withPartFields(d, [part.id], { material }))} />}
                         <ShapeFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />
                     </>
                 )}

@@ -2,18 +2,21 @@ import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import { useMaterials } from '../api/queries';
+import type { ModelDocument } from '../model/document';
+import { allMaterials } from '../model/materials';
 import { number } from '../units/units';
 
 interface Props {
+    document: ModelDocument;
     value: string;
     disabled: boolean;
     save: (material: string) => Promise<unknown>;
 }
 
 /** A material by search, with its conductivity beside it. */
-export function MaterialField({ value, disabled, save }: Props) {
+export function MaterialField({ document, value, disabled, save }: Props) {
     const materials = useMaterials();
-    const choices = [...(materials.data ?? []).filter((m) => !m.fluid).map((m) => ({ id: m.id, title: m.title, group: m.category, conductivity: m.conductivity[0] ?? null })), { id: 'fluid', title: 'Carve-out: the air of the space', group: 'air', conductivity: null }];
+    const choices = [...allMaterials(document, materials.data ?? []).filter((m) => !m.fluid).map((m) => ({ id: m.id, title: m.title, group: m.category, conductivity: m.conductivity[0] ?? null })), { id: 'fluid', title: 'Carve-out: the air of the space', group: 'air', conductivity: null }];
     const present = choices.find((c) => c.id === value) ?? { id: value, title: value, group: 'of this model', conductivity: null };
     return (
         <Autocomplete

@@ -1,5 +1,6 @@
 import SearchIcon from '@mui/icons-material/Search';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import InputAdornment from '@mui/material/InputAdornment';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
@@ -8,6 +9,8 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useGridReport, useMaterials } from '../api/queries';
 import type { OutlinePart, Result, Revision } from '../api/types';
 import { withLimit, withPartFields, type ModelDocument } from '../model/document';
+import { MaterialsDialog } from '../materials/MaterialsDialog';
+import { allMaterials } from '../model/materials';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
@@ -49,6 +52,7 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
     const units = usePreferences((s) => s.units);
     const materials = useMaterials();
     const grid = useGridReport(revision.variant.id, revision.number, grade, stage === 'Solve');
+    const [library, setLibrary] = useState(false);
     const [search, setSearch] = useState('');
     const [sort, setSort] = useState<GridSortModel>([]);
     useEffect(() => setSort(stage === 'Judge' && result ? [{ field: 'margin', sort: 'asc' }] : []), [stage, result === undefined]);
@@ -59,7 +63,8 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
         const found = wanted ? all.filter((row) => `${row.name} ${row.material} ${row.part?.group ?? ''}`.toLowerCase().includes(wanted)) : all;
         return sort[0] ? sorted(found, sort[0].field, sort[0].sort === 'desc' ? -1 : 1) : withHeadings(found);
     }, [revision, result, grid.data, search, sort]);
-    const columns = useMemo(() => columnsOf(stage, units, materials.data ?? [], mayEdit), [stage, units, materials.data, mayEdit]);
+    const known = useMemo(() => allMaterials(revision.document as ModelDocument, materials.data ?? []), [revision.document, materials.data]);
+    const columns = useMemo(() => columnsOf(stage, units, known, mayEdit), [stage, units, known, mayEdit]);
     const missed = result?.verdict.missed ?? 0;
     const anchor = useRef<string | null>(null);
     /** One row; with Shift all from the last picked one, with Ctrl this one added or taken out. */
@@ -83,16 +88,18 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                     placeholder="Find part"
                     value={search}
                     onChange={(e) => setSearch(e.target.value)}
-                    sx={{ width: 180 }}
+                    sx={{ width: 150, flexShrink: 0 }}
                     slotProps={{
                         htmlInput: { 'aria-label': 'Find part', style: { padding: '5px 0' } },
                         input: { startAdornment: <InputAdornment position="start"><SearchIcon fontSize="small" /></InputAdornment> },
                     }}
                 />
                 {stage === 'Build' && mayEdit && <AddPart outline={revision.outline} selection={selection} editor={editor} />}
+                {stage === 'Build' && <Button size="small" color="inherit" onClick={() => setLibrary(true)}>Materials</Button>}
+                {library && <MaterialsDialog revision={revision} editor={editor} mayEdit={mayEdit} selection={selection} onClose={() => setLibrary(false)} />}
                 {stage === 'Load' && mayEdit && <PasteTable kind="watts" outline={revision.outline} editor={editor} />}
                 {stage === 'Limit' && mayEdit && <PasteTable kind="limits" outline={revision.outline} editor={editor} />}
-                <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
+                <Box sx={{ color: 'text.secondary', fontSize: 12.5, whiteSpace: 'nowrap' }}>
                     {selection.length > 1 ? `${selection.length} selected` : mayEdit ? ({ Build: '', Load: 'Enter edits a cell', Limit: 'Enter edits a cell', Solve: '', Judge: 'Double-click or Enter edits a cell' }[stage]) : 'You may look, not edit'}
                 </Box>
             </Stack>

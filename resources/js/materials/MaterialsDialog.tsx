@@ -1,0 +1,100 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import { DataGrid, type GridColDef } from '@mui/x-data-grid';
+import { useMemo, useState } from 'react';
+import { useMaterials } from '../api/queries';
+import type { Material, Revision } from '../api/types';
+import { withPartFields, type ModelDocument } from '../model/document';
+import { allMaterials, materialUses, ownMaterials } from '../model/materials';
+import type { ModelEditor } from '../model/useModelEditor';
+import { number } from '../units/units';
+import { MaterialDetail } from './MaterialDetail';
+
+const digits = (value: number): number => (Math.abs(value) < 1 ? 3 : Math.abs(value) < 10 ? 2 : Math.abs(value) < 100 ? 1 : 0);
+const shown = (value: number | null): string => (value === null ? '—' : number(value, digits(value)));
+
+const columns: GridColDef<Material>[] = [
+    { field: 'title', headerName: 'Material', flex: 1, minWidth: 190 },
+    { field: 'category', headerName: 'Kind', width: 110 },
+    { field: 'conductivity', headerName: 'W/m/K', width: 82, align: 'right', headerAlign: 'right', valueGetter: (_v, m) => (m.conductivity.length ? Math.max(...m.conductivity) : null), renderCell: ({ row, value }) => (row.conductivity.length === 0 ? 'by formula' : `${shown(value as number)}${new Set(row.conductivity).size > 1 ? ' *' : ''}`) },
+    { field: 'density', headerName: 'kg/m³', width: 74, align: 'right', headerAlign: 'right', valueFormatter: (v: number | null) => shown(v) },
+    { field: 'specificHeat', headerName: 'J/kg/K', width: 74, align: 'right', headerAlign: 'right', valueFormatter: (v: number | null) => shown(v) },
+    { field: 'emissivity', headerName: 'Emissivity', width: 84, align: 'right', headerAlign: 'right', valueFormatter: (v: number | null) => shown(v) },
+];
+
+interface Props {
+    revision: Revision;
+    editor: ModelEditor;
+    mayEdit: boolean;
+    selection: readonly string[];
+    onClose: () => void;
+}
+
+/** The library beside the project's own materials: to look up, to sort and compare, to give to parts, to copy and edit. */
+export function MaterialsDialog({ revision, editor, mayEdit, selection, onClose }: Props) {
+    const library = useMaterials();
+    const document = revision.document as ModelDocument;
+    const [search, setSearch] = useState('');
+    const [chosen, setChosen] = useState<string | null>(null);
+    const all = useMemo(() => allMaterials(document, library.data ?? []), [document, library.data]);
+    const wanted = search.trim().toLowerCase();
+    const found = wanted ? all.filter((m) => `${m.title} ${m.category} ${m.id}`.toLowerCase().includes(wanted)) : all;
+    const material = all.find((m) => m.id === chosen);
+    const solids = revision.outline.parts.filter((part) => selection.includes(part.id) && !['package', 'board', 'fan', 'screen'].includes(part.kind));
+    const assign = () =>
+        material && void editor.edit(`Material ${material.title} for ${solids.length === 1 ? solids[0]!.name : `${solids.length} parts`}`, (d) => withPartFields(d, solids.map((part) => part.id), { material: material.id })).then(onClose, () => undefined);
+    return (
+        <Dialog open onClose={onClose} maxWidth="lg" fullWidth aria-labelledby="materials-title">
+            <DialogTitle id="materials-title">Materials</DialogTitle>
+            <DialogContent>
+                <Stack direction="row" sx={{ gap: 2, height: 470 }}>
+                    <Stack sx={{ flex: 1, minWidth: 0, gap: 1, pt: 1 }}>
+                        <TextField size="small" label="Find material" value={search} onChange={(e) => setSearch(e.target.value)} autoFocus sx={{ width: 260 }} />
+                        <DataGrid
+                            aria-label="Materials"
+                            rows={found}
+                            columns={columns}
+                            rowHeight={28}
+                            columnHeaderHeight={32}
+                            hideFooter
+                            disableColumnMenu
+                            rowSelectionModel={{ type: 'include', ids: new Set(chosen === null ? [] : [chosen]) }}
+                            onRowClick={({ row }) => setChosen(row.id)}
+                            onCellKeyDown={({ row }, event) => event.key === 'Enter' && setChosen(row.id)}
+                            localeText={{ noRowsLabel: library.isPending ? 'Reading the library' : `No material is called "${search}"` }}
+                            sx={{ fontSize: 13, '& .MuiDataGrid-cell, & .MuiDataGrid-columnHeader': { px: 0.75 } }}
+                        />
+                    </Stack>
+                    <Box sx={{ width: 300, flexShrink: 0, overflowY: 'auto', fontSize: 13 }}>
+                        {material ? (
+                            <MaterialDetail
+                                key={material.id}
+                                material={material}
+                                own={ownMaterials(document)[material.id]}
+                                uses={materialUses(document, material.id)}
+                                editor={editor}
+                                mayEdit={mayEdit}
+                                onCopied={setChosen}
+                                onRemoved={() => setChosen(null)}
+                            />
+                        ) : (
+                            <Box sx={{ color: 'text.secondary', pt: 1 }}>Choose a material to see where its values come from, and how they change with temperature. A star marks a conductivity that differs by direction; its largest is listed.</Box>
+                        )}
+                    </Box>
+                </Stack>
+            </DialogContent>
+            <DialogActions>
+                <Button color="inherit" onClick={onClose}>Close</Button>
+                <Button variant="contained" disabled={!mayEdit || !material || material.fluid || solids.length === 0} onClick={assign}>
+                    {solids.length === 0 ? 'Select parts to give it to' : `Give to ${solids.length === 1 ? solids[0]!.name : `${solids.length} parts`}`}
+                </Button>
+            </DialogActions>
+        </Dialog>
+    );
+}

@@ -1,0 +1,99 @@
+import type { Material } from '../api/types';
+import { parametersOf } from './parameters';
+import type { ModelDocument } from './document';
+
+/** A material that the model brings along; numbers in SI units, or texts with a unit. */
+export interface OwnMaterial {
+    title?: string;
+    fluid?: boolean;
+    conductivity: unknown;
+    [property: string]: unknown;
+}
+
+const CATEGORY = 'of this project';
+
+export const ownMaterials = (document: ModelDocument): Record<string, OwnMaterial> => (document.materials as Record<string, OwnMaterial> | undefined) ?? {};
+
+/** A number of an own material, where it is one; what a formula gives only the core knows. */
+const plain = (value: unknown): number | null => (typeof value === 'number' ? value : typeof value === 'string' && Number.isFinite(Number.parseFloat(value)) && !/[*+]|[a-z]\w*_/i.test(value) ? Number.parseFloat(value) : null);
+
+/** Pairs of kelvin and value of a property given as a table of plain numbers; null for anything else. */
+function tableOf(given: unknown): number[][] | null {
+    const rows = (given as { table?: unknown } | null)?.table;
+    return Array.isArray(rows) && rows.length > 0 && rows.every((row) => Array.isArray(row) && row.length === 2 && row.every((v) => typeof v === 'number')) ? (rows as number[][]) : null;
+}
+
+/** By straight lines between the rows of a table, constant beyond its ends. */
+function at(table: readonly number[][], kelvin: number): number {
+    const after = table.findIndex(([t]) => t! >= kelvin);
+    if (after <= 0) return (after === 0 ? table[0]! : table.at(-1)!)[1]!;
+    const [[t0, v0], [t1, v1]] = [table[after - 1]!, table[after]!] as [[number, number], [number, number]];
+    return v0 + ((v1 - v0) * (kelvin - t0)) / (t1 - t0);
+}
+
+/** Own materials first, then the library; an own one replaces a library one of its id. */
+export function allMaterials(document: ModelDocument, library: readonly Material[]): Material[] {
+    const own = Object.entries(ownMaterials(document)).map(([id, given]): Material => {
+        const table = tableOf(given.conductivity);
+        const conductivity = table ? [0, 1, 2].map(() => at(table, 300)) : (Array.isArray(given.conductivity) ? given.conductivity : [given.conductivity, given.conductivity, given.conductivity]).map(plain);
+        return {
+            id,
+            title: given.title ?? id,
+            category: CATEGORY,
+            fluid: given.fluid === true,
+            conductivity: conductivity.some((k) => k === null) ? [] : (conductivity as number[]),
+            conductivityByTemperature: table,
+            density: plain(given.density),
+            specificHeat: plain(given.specificHeat),
+            emissivity: plain(given.emissivity),
+            viscosity: plain(given.viscosity),
+            expansion: plain(given.expansion),
+            source: typeof given.source === 'string' ? given.source : 'given in this project',
+        };
+    });
+    return [...own, ...library.filter((m) => !own.some((o) => o.id === m.id))];
+}
+
+/** A copy of a material in the project, to be edited there. */
+export function withOwnCopy(document: ModelDocument, material: Material): { document: ModelDocument; id: string } {
+    const own = ownMaterials(document);
+    const taken = (id: string) => id in own || id in parametersOf(document);
+    let id = `${material.id}-own`;
+    for (let n = 2; taken(id); n++) id = `${material.id}-own-${n}`;
+    const numbers = Object.entries({ density: material.density, specificHeat: material.specificHeat, emissivity: material.emissivity, viscosity: material.viscosity, expansion: material.expansion }).filter(([, value]) => value !== null);
+    const [x, y, z] = material.conductivity;
+    const copied: OwnMaterial = own[material.id] ?? {
+        ...(material.fluid ? { fluid: true } : {}),
+        conductivity: material.conductivityByTemperature ? { table: material.conductivityByTemperature } : x === y && y === z ? (x ?? 1) : material.conductivity,
+        ...Object.fromEntries(numbers),
+        source: `copied from ${material.title}`,
+    };
+    return { document: { ...document, materials: { ...own, [id]: { ...copied, title: `${material.title}, own` } } }, id };
+}
+
+/** Sets or, with undefined, removes a property of an own material. */
+export function withMaterialProperty(document: ModelDocument, id: string, property: string, value: unknown): ModelDocument {
+    const { [property]: _old, ...rest } = ownMaterials(document)[id] ?? { conductivity: 1 };
+    const changed = (value === undefined ? rest : { ...rest, [property]: value }) as OwnMaterial;
+    return { ...document, materials: { ...ownMaterials(document), [id]: changed } };
+}
+
+export function withoutMaterial(document: ModelDocument, id: string): ModelDocument {
+    const { [id]: _gone, ...rest } = ownMaterials(document);
+    return { ...document, materials: rest };
+}
+
+/** How many parts are of a material; the space counts where it is filled with it, and a layer of a board where it names it. */
+export function materialUses(document: ModelDocument, id: string): number {
+    const layers = (part: { shape: { kind: string } }) => (part.shape as { layers?: { material?: string }[] }).layers ?? [];
+    const parts = document.parts?.filter((part) => part.material === id || layers(part).some((layer) => layer.material === id)).length ?? 0;
+    return parts + ((document.space as { fluid?: string } | undefined)?.fluid === id ? 1 : 0);
+}
+
+/** "180", "180 W/m/K", or three values for x, y and z between commas, as the model writes a conductivity. */
+export function conductivityFrom(text: string): unknown {
+    const values = text.split(',').map((t) => t.trim()).map((t) => (t !== '' && Number.isFinite(Number(t)) ? Number(t) : t));
+    return values.length === 3 ? values : values.length === 1 ? values[0] : text;
+}
+
+export const conductivityText = (given: unknown): string | null => (Array.isArray(given) ? given.join(', ') : typeof given === 'object' ? null : String(given));
