@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { readFile } from 'node:fs/promises';
 import { cell, ledger } from './demo';
 
 const board = `.HEADER
@@ -57,6 +58,18 @@ test('a board from an IDF pair gets watts and limits from tables, an own materia
     await expect(dialog.getByText('1 drilled hole left out.')).toBeVisible();
     await dialog.getByRole('button', { name: 'Import 3 bodies' }).click();
     await expect(ledger(page).getByText('3 parts')).toBeVisible();
+
+    // What is saved can be read again: the board with its two parts.
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save the geometry' }).click();
+    await page.getByRole('menuitem', { name: /^STL/ }).click();
+    const saved = await download;
+    expect(saved.suggestedFilename()).toBe('gateway-board.stl');
+    await page.getByRole('button', { name: 'Add part' }).click();
+    await page.getByRole('menuitem', { name: 'From a file: STL, IDF' }).click();
+    await dialog.getByLabel('Geometry files').setInputFiles(await saved.path().then(async (path) => ({ name: 'again.stl', mimeType: 'model/stl', buffer: await readFile(path) })));
+    await expect(dialog.getByRole('row', { name: /90 × 60 × 1.6 mm/ })).toBeVisible();
+    await dialog.getByRole('button', { name: 'Cancel' }).click();
 
     const stages = page.getByRole('navigation', { name: 'Stages' });
     await stages.getByRole('button', { name: /Load/ }).click();

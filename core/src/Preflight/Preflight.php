@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Preflight;
 
+use Foehn\Model\Box;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
 use Foehn\Shapes\Fan;
@@ -28,6 +29,12 @@ final class Preflight
     /** Fins nearer to each other than this are nearly closed to natural convection, m. */
     private const NARROW = 0.002;
 
+    /** Share of the smaller of two parts that may be in the other. */
+    private const SHARED = 0.01;
+
+    /** A fan nearer to a wall than this share of its width is hindered. */
+    private const CLOSE = 0.25;
+
     /** @var list<Finding> */
     private array $findings = [];
 
@@ -47,6 +54,8 @@ final class Preflight
         $preflight->gravity();
         $preflight->room();
         $preflight->sizes();
+        $preflight->overlaps();
+        $preflight->fansAgainstWalls();
         $preflight->limits();
         $preflight->names($document);
         usort($preflight->findings, fn (Finding $a, Finding $b) => $a->severity <=> $b->severity);
@@ -169,6 +178,66 @@ final class Preflight
             }
             if ($part->shape instanceof PlateFins && $part->shape->gap() > 0.0 && $part->shape->gap() < self::NARROW && $this->model->physics->hasFlow() && ! $this->isBlown()) {
                 $this->warn('Build', sprintf('The gaps of "%s" are %g mm; without a fan air hardly rises through them.', $part->name, round(1e3 * $part->shape->gap(), 2)), $part);
+            }
+        }
+    }
+
+    /** Parts with watts that are in each other's way: the later one carves the earlier one, which keeps its watts in what is left. */
+    private function overlaps(): void
+    {
+        $solid = array_values(array_filter($this->model->parts, fn (Part $part) => $part->material !== Part::FLUID && in_array($part->shape->kind(), ['block', 'package', 'board'], true)));
+        $order = $solid;
+        usort($order, fn (Part $a, Part $b) => $a->shape->bounds()->min[0] <=> $b->shape->bounds()->min[0]);
+        foreach ($order as $n => $part) {
+            $box = $part->shape->bounds();
+            for ($m = $n + 1; $m < count($order) && $order[$m]->shape->bounds()->min[0] < $box->max[0]; $m++) {
+                $other = $order[$m];
+                $common = self::commonVolume($box, $other->shape->bounds());
+                $smaller = min(self::volume($box), self::volume($other->shape->bounds()));
+                if (max($part->power, $other->power) > 0.0 && $common > self::SHARED * $smaller) {
+                    [$first, $last] = array_search($part, $solid, true) < array_search($other, $solid, true) ? [$part, $other] : [$other, $part];
+                    $this->warn('Build', sprintf('"%s" and "%s" overlap; "%s", later in the ledger, takes the place of the other there.', $first->name, $last->name, $last->name), $first, $last);
+                }
+            }
+        }
+    }
+
+    private static function commonVolume(Box $a, Box $b): float
+    {
+        $common = 1.0;
+        foreach ([0, 1, 2] as $axis) {
+            $common *= max(0.0, min($a->max[$axis], $b->max[$axis]) - max($a->min[$axis], $b->min[$axis]));
+        }
+
+        return $common;
+    }
+
+    private static function volume(Box $box): float
+    {
+        return $box->size(0) * $box->size(1) * $box->size(2);
+    }
+
+    /** A fan close to a wall over most of its face does not reach its curve, which was measured in the open. */
+    private function fansAgainstWalls(): void
+    {
+        foreach ($this->model->parts as $fan) {
+            if (! $fan->shape instanceof Fan) {
+                continue;
+            }
+            $axis = $fan->shape->axis;
+            $face = $fan->shape->bounds();
+            $across = min(array_map(fn (int $a) => $face->size($a), array_values(array_diff([0, 1, 2], [$axis]))));
+            foreach ($this->model->parts as $part) {
+                if ($part->material === Part::FLUID || $part->shape instanceof FlatShape || $part->shape->kind() === 'shell') {
+                    continue;
+                }
+                $box = $part->shape->bounds();
+                $gap = max($box->min[$axis] - $face->min[$axis], $face->max[$axis] - $box->max[$axis]);
+                // The two boxes along the axis made one metre deep, so that their volumes are areas.
+                $flat = fn (Box $b) => new Box(array_replace($b->min, [$axis => 0.0]), array_replace($b->max, [$axis => 1.0]));
+                if ($gap > 0.0 && $gap < self::CLOSE * $across && self::commonVolume($flat($face), $flat($box)) > 0.5 * self::volume($flat($face))) {
+                    $this->warn('Build', sprintf('"%s" is %g mm from "%s", less than a quarter of its width; there it cannot reach its curve.', $fan->name, round(1e3 * $gap, 2), $part->name), $fan, $part);
+                }
             }
         }
     }

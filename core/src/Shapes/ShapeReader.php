@@ -14,7 +14,7 @@ use Foehn\Units\Dimension;
 /** Reads the shape of a part and puts it in its place. */
 final class ShapeReader
 {
-    public const KINDS = ['block', 'cylinder', 'plateFins', 'board', 'shell', 'package', 'fan', 'screen', 'mesh'];
+    public const KINDS = ['block', 'cylinder', 'plateFins', 'pinFins', 'board', 'shell', 'package', 'fan', 'screen', 'mesh'];
 
     /** Triangles of one body; more belong into a simpler body. */
     private const MOST_TRIANGLES = 60_000;
@@ -33,6 +33,7 @@ final class ShapeReader
         $shape = match ($reader->oneOf('kind', self::KINDS)) {
             'cylinder' => self::cylinder($reader, $at),
             'plateFins' => self::plateFins($reader, $at),
+            'pinFins' => self::pinFins($reader, $at),
             'board' => self::board($reader, $at),
             'shell' => self::shell($reader, $at),
             'package' => self::package($reader, $at),
@@ -210,28 +211,57 @@ final class ShapeReader
     /** @param list<float> $at */
     private static function plateFins(Reader $reader, array $at): PlateFins
     {
-        $up = $reader->oneOf('up', ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'], 'z+');
-        $upAxis = (int) strpos('xyz', $up[0]);
+        [$upAxis, $upSign, $base, $size] = self::sink($reader);
         $along = self::axis($reader, 'along', $upAxis === 0 ? 'y' : 'x');
-        $footprint = self::size($reader, 'size', 2);
-        $base = $reader->quantity('base', Dimension::length(), null, 0.0, true);
-        $height = $reader->quantity('height', Dimension::length(), null, 0.0, true);
         $count = $reader->int('count', 1, 500);
         $thickness = $reader->quantity('thickness', Dimension::length(), null, 0.0, true);
         if ($along === $upAxis) {
-            $reader->problem('along', sprintf('the fins stand along %s, so they cannot run along it; choose another axis', $up[0]));
+            $reader->problem('along', sprintf('the fins stand along %s, so they cannot run along it; choose another axis', 'xyz'[$upAxis]));
             $along = ($upAxis + 1) % 3;
         }
-        $size = [0.0, 0.0, 0.0];
-        [$a, $b] = Axes::across($upAxis);
-        [$size[$a], $size[$b], $size[$upAxis]] = [$footprint[0], $footprint[1], $base + $height];
         $across = 3 - $upAxis - $along;
         if ($count * $thickness > $size[$across] * (1 - 1e-9) && $count > 1) {
             $reader->problem('count', sprintf('%d fins of %g mm do not fit into %g mm with gaps between them', $count, 1e3 * $thickness, 1e3 * $size[$across]));
             $count = 1;
         }
 
-        return new PlateFins(self::box($at, $size), $upAxis, $up[1] === '+' ? 1 : -1, $along, $base, $count, $thickness);
+        return new PlateFins(self::box($at, $size), $upAxis, $upSign, $along, $base, $count, $thickness);
+    }
+
+    /** @param list<float> $at */
+    private static function pinFins(Reader $reader, array $at): PinFins
+    {
+        [$upAxis, $upSign, $base, $size] = self::sink($reader);
+        $counts = [];
+        $width = $reader->quantity('width', Dimension::length(), null, 0.0, true);
+        foreach (Axes::across($upAxis) as $n => $axis) {
+            $key = ['columns', 'rows'][$n];
+            $counts[] = $reader->int($key, 1, 200);
+            if ($counts[$n] * $width > $size[$axis] * (1 - 1e-9) && $counts[$n] > 1) {
+                $reader->problem($key, sprintf('%d pins of %g mm do not fit into %g mm with gaps between them', $counts[$n], 1e3 * $width, 1e3 * $size[$axis]));
+                $counts[$n] = 1;
+            }
+        }
+
+        return new PinFins(self::box($at, $size), $upAxis, $upSign, $base, $counts, $width, $reader->bool('round', true));
+    }
+
+    /**
+     * What heat sinks share.
+     *
+     * @return array{int, int, float, list<float>} axis the fins stand along, its sign, thickness of the base and size of the whole, m
+     */
+    private static function sink(Reader $reader): array
+    {
+        $up = $reader->oneOf('up', ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'], 'z+');
+        $axis = (int) strpos('xyz', $up[0]);
+        $footprint = self::size($reader, 'size', 2);
+        $base = $reader->quantity('base', Dimension::length(), null, 0.0, true);
+        $size = [0.0, 0.0, 0.0];
+        [$a, $b] = Axes::across($axis);
+        [$size[$a], $size[$b], $size[$axis]] = [$footprint[0], $footprint[1], $base + $reader->quantity('height', Dimension::length(), null, 0.0, true)];
+
+        return [$axis, $up[1] === '+' ? 1 : -1, $base, $size];
     }
 
     /** @param list<float> $at lowest corner of the square around a round fan, or of a rectangular one */

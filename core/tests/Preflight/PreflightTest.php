@@ -45,6 +45,8 @@ final class PreflightTest extends TestCase
         yield 'inlet without outlet' => [$moving(['space' => ['sides' => ['x-' => ['kind' => 'inlet', 'speed' => 1]]]]), 'error', 'Load', 'no outlet'];
         yield 'fan with one opening' => [$moving(['parts' => [1 => $fan], 'space' => ['sides' => ['x-' => ['kind' => 'open']]]]), 'warning', 'Load', 'one opening only'];
         yield 'fan in still air' => [fn ($m) => array_replace_recursive($m, ['parts' => [1 => $fan], 'space' => ['fluid' => 'air', 'box' => ['max' => ['60 mm', '60 mm', '60 mm']]]]), 'warning', 'Load', 'no effect while the air is still'];
+        yield 'two in one place' => [fn ($m) => array_replace_recursive($m, ['parts' => [1 => [...$m['parts'][0], 'id' => 'other', 'name' => 'Other', 'shape' => ['kind' => 'block', 'size' => ['5 mm', '5 mm', '5 mm']]]]]), 'warning', 'Build', '"Block" and "Other" overlap; "Other", later in the ledger'];
+        yield 'fan against a wall' => [$moving(['parts' => [1 => [...$fan, 'at' => ['22 mm', 0, 0]]], 'space' => ['sides' => ['x-' => ['kind' => 'open'], 'x+' => ['kind' => 'open']]]]), 'warning', 'Build', '"Fan" is 2 mm from "Block"'];
         yield 'no room above' => [function ($m) {
             $m['physics'] = ['flow' => 'auto', 'buoyancy' => true];
             $m['space'] = ['fluid' => 'air', 'box' => ['min' => [0, 0, 0], 'max' => ['60 mm', '60 mm', '22 mm']], 'sides' => ['z+' => ['kind' => 'open']]];

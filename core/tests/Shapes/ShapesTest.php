@@ -7,6 +7,7 @@ namespace Foehn\Tests\Shapes;
 use Foehn\Model\Box;
 use Foehn\Shapes\Cylinder;
 use Foehn\Shapes\Mesh;
+use Foehn\Shapes\PinFins;
 use Foehn\Shapes\PlateFins;
 use Foehn\Shapes\Shape;
 use Foehn\Shapes\Shell;
@@ -78,6 +79,8 @@ final class ShapesTest extends TestCase
     public static function volumes(): iterable
     {
         $hexagon = array_map(fn (int $n) => [0.01 * cos($n * M_PI / 3), 0.01 * sin($n * M_PI / 3)], range(0, 5));
+        yield 'square pins' => [new PinFins(new Box([0, 0, 0], [0.04, 0.03, 0.02]), 2, 1, 0.005, [4, 3], 0.004, false), 0.04 * 0.03 * 0.005 + 12 * 0.004 ** 2 * 0.015, 0.03];
+        yield 'round pins, hanging' => [new PinFins(new Box([0, 0, 0], [0.02, 0.03, 0.04]), 0, -1, 0.005, [2, 3], 0.006, true), 0.005 * 0.03 * 0.04 + 6 * M_PI / 4 * 0.006 ** 2 * 0.015, 0.03];
         yield 'mesh' => [self::prism($hexagon, 0.02), 1.5 * sqrt(3) * 1e-4 * 0.02, 0.01];
         yield 'cylinder along y' => [new Cylinder(1, [0.0, 0.0], 2.0, 1.0, 4.0), M_PI * 4 * 3, 0.01];
         yield 'shell' => [new Shell(new Box([0, 0, 0], [6, 6, 6]), 1.0), 216 - 64, 1e-9];

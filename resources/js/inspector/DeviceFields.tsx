@@ -4,6 +4,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
+import { typicalFans } from '../model/typical';
+import { Typical } from './ShapeFields';
 import { lengthUnit, typed } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
@@ -30,6 +32,7 @@ export function DeviceFields(props: ShapeProps) {
             ) : (
                 <ChoiceField label="Plane" value={(shape.normal as keyof typeof normals | undefined) ?? 'x'} choices={normals} disabled={disabled} save={(normal) => setShape(normals[normal].toLowerCase(), { normal })} />
             )}
+            {shape.kind === 'fan' && shape.diameter !== undefined && <Typical shape={props} label="Typical fan" typical={typicalFans} />}
             {shape.diameter !== undefined && field('diameter', 'Diameter', lengthUnit(units))}
             {shape.size !== undefined && <SizeFields shape={props} labels={['Width', 'Height']} />}
             <PlaceFields shape={props} />

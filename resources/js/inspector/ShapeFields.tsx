@@ -1,4 +1,6 @@
+import Stack from '@mui/material/Stack';
 import type { ReactNode } from 'react';
+import { typicalOf, typicalPackages } from '../model/typical';
 import { lengthUnit } from '../units/units';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
@@ -22,20 +24,40 @@ function Choice<T extends string>({ shape, field, label, choices, otherwise }: {
     );
 }
 
+/** A whole number of the shape. */
+function Count({ shape, field, label }: { shape: ShapeProps; field: string; label: string }) {
+    return (
+        <EditField
+            label={label}
+            value={String(shapeFields(shape.entry)[field] ?? '')}
+            disabled={shape.disabled}
+            save={(text) => editShape(shape, `${text} ${label.toLowerCase()}`, { [field]: /^\d+$/.test(text) ? Number(text) : text })}
+        />
+    );
+}
+
+/** Takes the fields of a typical part over; says which it is while none of them is changed. */
+export function Typical({ shape, label, typical }: { shape: ShapeProps; label: string; typical: Readonly<Record<string, object>> }) {
+    const own = 'own values';
+    return (
+        <ChoiceField
+            label={label}
+            value={typicalOf(typical, shapeFields(shape.entry)) ?? own}
+            choices={Object.fromEntries([own, ...Object.keys(typical)].map((name) => [name, name]))}
+            disabled={shape.disabled}
+            save={(name) => (name === own ? Promise.resolve() : editShape(shape, `as ${name}`, { ...typical[name] }))}
+        />
+    );
+}
+
 function FinFields({ shape }: { shape: ShapeProps }) {
-    const fields = shapeFields(shape.entry);
     const length = lengthUnit(shape.units);
     return (
         <>
             <SizeFields shape={shape} labels={['Width', 'Depth']} />
             <ShapeField shape={shape} field="base" label="Base thickness" unit={length} />
             <ShapeField shape={shape} field="height" label="Fin height" unit={length} />
-            <EditField
-                label="Fins"
-                value={String(fields.count ?? '')}
-                disabled={shape.disabled}
-                save={(text) => editShape(shape, `${text} fins`, { count: /^\d+$/.test(text) ? Number(text) : text })}
-            />
+            <Count shape={shape} field="count" label="Fins" />
             <ShapeField shape={shape} field="thickness" label="Fin thickness" unit={length} />
             <Choice shape={shape} field="along" label="Fins run" choices={axisChoices} otherwise="x" />
             <Choice shape={shape} field="up" label="Fins stand" choices={upChoices} otherwise="z+" />
@@ -60,6 +82,17 @@ const editors: Record<string, (shape: ShapeProps) => ReactNode> = {
         </>
     ),
     plateFins: (shape) => <FinFields shape={shape} />,
+    pinFins: (shape) => (
+        <>
+            <SizeFields shape={shape} labels={['Width', 'Depth']} />
+            <ShapeField shape={shape} field="base" label="Base thickness" unit={lengthUnit(shape.units)} />
+            <ShapeField shape={shape} field="height" label="Pin height" unit={lengthUnit(shape.units)} />
+            <Stack direction="row" sx={{ gap: 1 }}><Count shape={shape} field="columns" label="Columns" /><Count shape={shape} field="rows" label="Rows" /></Stack>
+            <ShapeField shape={shape} field="width" label="Pin width" unit={lengthUnit(shape.units)} />
+            <ChoiceField label="Pins are" value={shapeFields(shape.entry).round === false ? 'square' : 'round'} choices={{ round: 'Round', square: 'Square' }} disabled={shape.disabled} save={(form) => editShape(shape, `${form} pins`, { round: form === 'round' })} />
+            <Choice shape={shape} field="up" label="Pins stand" choices={upChoices} otherwise="z+" />
+        </>
+    ),
     board: (shape) => (
         <>
             <SizeFields shape={shape} labels={['Length', 'Width']} />
@@ -69,6 +102,7 @@ const editors: Record<string, (shape: ShapeProps) => ReactNode> = {
     ),
     package: (shape) => (
         <>
+            <Typical shape={shape} label="Typical outline" typical={typicalPackages} />
             <SizeFields shape={shape} labels={['Size x', 'Size y', 'Size z']} />
             <ShapeField shape={shape} field="junctionToCase" label="Junction to case" unit="K/W" />
             <ShapeField shape={shape} field="junctionToBoard" label="Junction to board" unit="K/W" />

@@ -5,6 +5,7 @@ import type { LimitEntry, ModelDocument, PartEntry } from './document';
 export const partChoices = {
     block: 'Block',
     plateFins: 'Heat sink',
+    pinFins: 'Pin heat sink',
     board: 'Board',
     package: 'Package',
     fan: 'Fan',
@@ -68,6 +69,17 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
                 size,
                 fields: {
                     shape: { kind: 'plateFins', size: mm(size.slice(0, 2)), base: millimetres(base), height: millimetres(size[2] - base), count: 9, thickness: millimetres(Number((size[1] / 40).toPrecision(2))), along: 'x' } as PartEntry['shape'],
+                    material: 'aluminium-6063',
+                },
+            };
+        }
+        case 'pinFins': {
+            const size = fit([0.04, 0.04, 0.02]);
+            const base = Number((0.16 * size[2]).toPrecision(2));
+            return {
+                size,
+                fields: {
+                    shape: { kind: 'pinFins', size: mm(size.slice(0, 2)), base: millimetres(base), height: millimetres(size[2] - base), columns: 6, rows: 6, width: millimetres(Number((Math.min(size[0], size[1]) / 14).toPrecision(2))) } as PartEntry['shape'],
                     material: 'aluminium-6063',
                 },
             };

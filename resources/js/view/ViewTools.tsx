@@ -12,6 +12,7 @@ import Tooltip from '@mui/material/Tooltip';
 import type { Outline } from '../api/types';
 import { usePreferences, useScreen } from '../project/screenState';
 import { size } from '../units/units';
+import { ExportMenu } from './ExportMenu';
 
 export type Facing = 'home' | 'x' | 'y' | 'z';
 
@@ -26,7 +27,7 @@ const axes = ['x', 'y', 'z'] as const;
 
 /** Section, probe, hidden parts and the standard directions of view. */
 export function ViewTools({ outline, mayProbe, hasFlow, face }: Props) {
-    const { section, sectionOf, probing, hidden, set } = useScreen();
+    const { stage, section, sectionOf, probing, hidden, set } = useScreen();
     const units = usePreferences((s) => s.units);
     const { min, max } = outline.space;
     const cut = (axis: 0 | 1 | 2) => set({ section: { axis, position: 0.5 * (min[axis]! + max[axis]!) } });
@@ -73,11 +74,14 @@ export function ViewTools({ outline, mayProbe, hasFlow, face }: Props) {
                     </Button>
                 )}
             </Paper>
+            <Stack direction="row" sx={{ gap: 1 }}>
+            {stage === 'Build' && <ExportMenu outline={outline} />}
             <Paper variant="outlined" sx={{ display: 'flex', alignItems: 'center', height: 36, px: 0.5 }} role="group" aria-label="Look along">
                 {(['home', 'x', 'y', 'z'] as const).map((facing) => (
                     <Button key={facing} color="inherit" sx={{ minWidth: 30, px: 1 }} onClick={() => face(facing)}>{facing === 'home' ? 'Home' : facing.toUpperCase()}</Button>
                 ))}
             </Paper>
+            </Stack>
         </Stack>
     );
 }

@@ -23,6 +23,6 @@ export function scaleBytes(steps: number): Uint8Array {
 export function neutral(kind: string, watts: number): string {
     if (kind === 'shell') return '#c9c5ba';
     if (kind === 'board') return '#7f9a84';
-    if (kind === 'plateFins') return '#aab6bd';
+    if (kind === 'plateFins' || kind === 'pinFins') return '#aab6bd';
     return watts > 0 ? '#caa06a' : '#a5a299';
 }

@@ -36,11 +36,15 @@ function meshGeometry(drawing: Drawing): BufferGeometry {
     return facets;
 }
 
-/** One merged mesh per part. A hollow box is its outline: drawn from the inside, so that its near walls do not hide what it holds. */
-export function partGeometry(part: OutlinePart): BufferGeometry {
-    if (part.kind === 'shell') return boxGeometry(part.min, part.max);
+/** All of a part, walls and openings between them too. */
+export function wholeGeometry(part: OutlinePart): BufferGeometry {
     if (part.drawing[0]?.kind === 'mesh') return meshGeometry(part.drawing[0]);
     return mergeGeometries(part.drawing.map((d) => (d.kind === 'cylinder' ? cylinderGeometry(d) : boxGeometry(d.min!, d.max!))));
+}
+
+/** One merged mesh per part. A hollow box is its outline: drawn from the inside, so that its near walls do not hide what it holds. */
+export function partGeometry(part: OutlinePart): BufferGeometry {
+    return part.kind === 'shell' ? boxGeometry(part.min, part.max) : wholeGeometry(part);
 }
 
 export const edgeGeometry = (geometry: BufferGeometry): EdgesGeometry => new EdgesGeometry(geometry, 30);

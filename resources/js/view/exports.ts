@@ -1,0 +1,44 @@
+import { Group, Mesh, MeshStandardMaterial } from 'three';
+import { GLTFExporter } from 'three/examples/jsm/exporters/GLTFExporter.js';
+import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
+import type { Outline } from '../api/types';
+import { neutral } from './colours';
+import { wholeGeometry } from './geometry';
+
+/** In millimetres for STL, which has no unit, in metres for glTF, whose unit that is; carve-outs, fans and screens are no bodies. */
+function bodies(outline: Outline, scale: number): Group {
+    const group = new Group();
+    group.name = outline.name;
+    for (const part of outline.parts) {
+        if (part.material === 'fluid' || part.kind === 'fan' || part.kind === 'screen') continue;
+        const mesh = new Mesh(wholeGeometry(part).scale(scale, scale, scale), new MeshStandardMaterial({ color: neutral(part.kind, part.power) }));
+        mesh.name = part.name;
+        group.add(mesh);
+    }
+    group.updateMatrixWorld(true);
+    return group;
+}
+
+function save(data: BlobPart, type: string, name: string): void {
+    const url = URL.createObjectURL(new Blob([data], { type }));
+    const link = document.createElement('a');
+    link.href = url;
+    link.download = name;
+    link.click();
+    URL.revokeObjectURL(url);
+}
+
+const fileName = (outline: Outline, ending: string): string => `${outline.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'geometry'}.${ending}`;
+
+export function exportStl(outline: Outline): void {
+    const data = new STLExporter().parse(bodies(outline, 1e3), { binary: true });
+    save(data as unknown as BlobPart, 'model/stl', fileName(outline, 'stl'));
+}
+
+export async function exportGltf(outline: Outline): Promise<void> {
+    const group = bodies(outline, 1);
+    // glTF stands upright along y.
+    group.rotateX(-Math.PI / 2);
+    const data = await new GLTFExporter().parseAsync(group, { binary: true });
+    save(data as ArrayBuffer, 'model/gltf-binary', fileName(outline, 'glb'));
+}
