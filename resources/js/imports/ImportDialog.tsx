@@ -13,6 +13,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
+import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { Outline } from '../api/types';
@@ -21,7 +22,7 @@ import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { size } from '../units/units';
 import { readIdf } from './idf';
-import { ImportError, withBodies, type ImportPlan } from './plan';
+import { ImportError, moved, withBodies, type ImportPlan } from './plan';
 import { readStl, type StlUnit } from './stl';
 
 const unitNames: Record<StlUnit, string> = { mm: 'Millimetres', m: 'Metres', inch: 'Inches' };
@@ -64,6 +65,7 @@ export function ImportDialog({ outline, editor, onClose }: Props) {
     const [refusal, setRefusal] = useState<string | null>(null);
     const [unit, setUnit] = useState<StlUnit>('mm');
     const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+    const [origin, setOrigin] = useState(['0', '0', '0']);
     const [busy, setBusy] = useState(false);
 
     const { plan, problem } = useMemo((): { plan: ImportPlan | null; problem: string | null } => {
@@ -73,7 +75,9 @@ export function ImportDialog({ outline, editor, onClose }: Props) {
             return { plan: null, problem: e instanceof ImportError ? e.message : `The file cannot be read: ${String(e)}` };
         }
     }, [chosen, unit]);
-    const bodies = plan?.bodies.filter((body) => !left.has(body.name)) ?? [];
+    const by = origin.map((text) => Number(text.replace(',', '.')) / 1e3);
+    const placed = by.every(Number.isFinite);
+    const bodies = placed ? moved(plan?.bodies.filter((body) => !left.has(body.name)) ?? [], by) : [];
     const names = new Set(outline.parts.map((part) => part.name));
     const known = bodies.filter((body) => names.has(body.name)).length;
     const grows = bodies.some((body) => [0, 1, 2].some((n) => body.min[n]! < outline.space.min[n]! - 1e-9 || body.max[n]! > outline.space.max[n]! + 1e-9));
@@ -120,6 +124,12 @@ export function ImportDialog({ outline, editor, onClose }: Props) {
                 {(refusal ?? problem) !== null && <Alert severity="error">{refusal ?? problem}</Alert>}
                 {plan && (
                     <>
+                        <Stack direction="row" sx={{ gap: 1, alignItems: 'center', mb: 2 }}>
+                            <Typography sx={{ mr: 1 }}>Origin of the file at</Typography>
+                            {['x', 'y', 'z'].map((axis, n) => (
+                                <TextField key={axis} size="small" label={`${axis}, mm`} value={origin[n]} error={!Number.isFinite(by[n])} onChange={(e) => setOrigin(origin.map((o, i) => (i === n ? e.target.value : o)))} sx={{ width: 96 }} />
+                            ))}
+                        </Stack>
                         <Box sx={{ maxHeight: 300, overflowY: 'auto', border: 1, borderColor: 'divider', borderRadius: 1 }}>
                             <Table size="small" stickyHeader>
                                 <TableHead><TableRow><TableCell padding="checkbox" /><TableCell>Body</TableCell><TableCell>Size</TableCell><TableCell>What it is</TableCell></TableRow></TableHead>

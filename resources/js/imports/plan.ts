@@ -1,4 +1,4 @@
-import { freeId, millimetres } from '../model/parts';
+import { freeId, millimetres, shifted } from '../model/parts';
 import type { ModelDocument, PartEntry } from '../model/document';
 
 type Triple = [number, number, number];
@@ -22,6 +22,15 @@ export interface ImportPlan {
 
 /** A file that cannot be read, in words for the user. */
 export class ImportError extends Error {}
+
+/** The bodies moved by metres. */
+export const moved = (bodies: readonly PlannedBody[], by: readonly number[]): PlannedBody[] =>
+    bodies.map((body) => ({
+        ...body,
+        min: body.min.map((v, n) => v + by[n]!) as Triple,
+        max: body.max.map((v, n) => v + by[n]!) as Triple,
+        fields: { ...body.fields, at: ((body.fields.at as string[] | undefined) ?? ['0 mm', '0 mm', '0 mm']).map((place, n) => shifted(place, by[n]!)) },
+    }));
 
 /** The box around the space and the bodies, where the bodies reach out of it; null where they do not. */
 function grown(space: { min: readonly number[]; max: readonly number[] }, bodies: readonly PlannedBody[]): { min: string[]; max: string[] } | null {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { ImportError, withBodies } from './plan';
+import { ImportError, moved, withBodies } from './plan';
 import { readStl } from './stl';
 
 type Point = [number, number, number];
@@ -55,6 +55,7 @@ describe('an STL file', () => {
         expect(first.document.space).toEqual({ box: { min: ['0 mm', '0 mm', '0 mm'], max: ['20 mm', '10 mm', '10 mm'] }, fluid: 'air' });
         const given = { ...first.document, parts: first.document.parts!.map((p) => ({ ...p, power: '3 W', material: 'copper' })) };
         const again = withBodies(given, space, readStl(binary(box([0, 0, 0], [25, 10, 5])), 'Bracket.stl', 'mm').bodies);
+        expect(moved(plan.bodies, [0.001, 0, -0.002])[0]).toMatchObject({ min: [0.001, 0, -0.002], fields: { at: ['1 mm', '0 mm', '-2 mm'] } });
         expect(again.replaced).toBe(1);
         expect(again.document.parts).toHaveLength(1);
         expect(again.document.parts![0]).toMatchObject({ id: 'bracket', power: '3 W', material: 'copper' });

@@ -9,7 +9,7 @@ import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import type { Revision } from '../api/types';
 import type { ModelDocument } from '../model/document';
-import { buoyancyOf, flowOf, sideNames, sideOf, withBuoyancy, withFlow, withPatch, withSide, type FlowChoice, type PatchEntry, type SideName } from '../model/space';
+import { buoyancyOf, flowOf, sideNames, sideOf, withBuoyancy, withFlow, withHeatOfSide, withPatch, withSide, type FlowChoice, type PatchEntry, type SideName } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../project/screenState';
 import { lengthUnit, typed, type UnitSet } from '../units/units';
@@ -65,6 +65,9 @@ function SideFields({ side, moving, document, editor, units, disabled }: { side:
                     disabled={disabled}
                     save={(label, heat) => editor.edit(`Side ${side}: ${label}`, (d) => withSide(d, side, ({ heat: _before, ...e }) => (heat ? { ...e, heat } : e)))}
                 />
+            )}
+            {(entry.kind ?? 'wall') === 'wall' && entry.heat !== undefined && (
+                <Button size="small" color="inherit" disabled={disabled} onClick={() => void editor.edit(`All walls as side ${side}`, (d) => withHeatOfSide(d, side)).catch(() => undefined)} sx={{ mb: 0.5 }}>The same on all walls</Button>
             )}
             {moving && (entry.patches ?? []).map((patch, n) => <PatchFields key={n} side={side} index={n} patch={patch} editor={editor} units={units} disabled={disabled} />)}
             {moving && <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void add().catch(() => undefined)}>Opening in this side</Button>}

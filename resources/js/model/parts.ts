@@ -105,7 +105,7 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
             return { size: [0, y, z], fields: { shape: { kind: 'screen', normal: 'x', size: mm([y, z]), freeArea: 0.5 } as PartEntry['shape'] } };
         }
         case 'shell': {
-            const size = room.map((r) => Number((0.8 * r).toPrecision(2))) as Triple;
+            const size = room;
             return { size, fields: { shape: { kind: 'shell', size: mm(size), wall: millimetres(Number((0.04 * Math.min(...size)).toPrecision(1))) } as PartEntry['shape'], material: 'aluminium-6061' } };
         }
     }
@@ -153,7 +153,7 @@ export function withoutParts(document: ModelDocument, ids: readonly string[]): M
 }
 
 /** A length written further along by metres; formulas stay formulas. */
-function shifted(length: string | number, by: number): string | number {
+export function shifted(length: string | number, by: number): string | number {
     if (by === 0) return length;
     if (typeof length === 'number') return length + by;
     const plain = /^\s*(-?\d*\.?\d+)\s*mm\s*$/.exec(length);

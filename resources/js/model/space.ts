@@ -45,6 +45,12 @@ export function withSide(document: ModelDocument, side: SideName, change: (entry
     return { ...document, space: { ...space, sides: { ...space.sides, [side]: change(sideOf(document, side)) } } };
 }
 
+/** Every side that is a wall passes heat as this one does. */
+export function withHeatOfSide(document: ModelDocument, side: SideName): ModelDocument {
+    const { heat } = sideOf(document, side);
+    return sideNames.filter((other) => (sideOf(document, other).kind ?? 'wall') === 'wall').reduce((d, other) => withSide(d, other, ({ heat: _before, ...entry }) => (heat ? { ...entry, heat } : entry)), document);
+}
+
 export const withPatch = (document: ModelDocument, side: SideName, index: number, change: (entry: PatchEntry) => PatchEntry | null): ModelDocument =>
     withSide(document, side, (entry) => ({
         ...entry,
