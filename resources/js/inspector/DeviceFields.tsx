@@ -10,7 +10,7 @@ import { lengthUnit, typed } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
-import { editShape, PlaceFields, ShapeField, shapeFields, SizeFields, type ShapeProps } from './ShapeField';
+import { editShape, PlaceFields, replaced, ShapeField, shapeFields, SizeFields, type ShapeProps } from './ShapeField';
 
 const directions = { 'x+': 'Blows along x', 'x-': 'Blows against x', 'y+': 'Blows along y', 'y-': 'Blows against y', 'z+': 'Blows along z', 'z-': 'Blows against z' } as const;
 const normals = { x: 'Across x', y: 'Across y', z: 'Across z' } as const;
@@ -24,7 +24,7 @@ export function DeviceFields(props: ShapeProps) {
     const setShape = (label: string, fields: Record<string, unknown>) => editShape(props, label, fields);
     const field = (key: string, label: string, unit: string, hint?: string) => <ShapeField key={key} shape={props} field={key} label={label} unit={unit} hint={hint} />;
     const curve = (shape.curve as Pair[] | undefined) ?? [];
-    const setCurve = (label: string, rows: Pair[]) => setShape(label, { curve: rows });
+    const setCurve = (label: string, to: (curve: Pair[]) => Pair[]) => editShape(props, label, (present) => ({ curve: to((present.curve as Pair[] | undefined) ?? []) }));
     return (
         <>
             {shape.kind === 'fan' ? (
@@ -49,13 +49,13 @@ export function DeviceFields(props: ShapeProps) {
                                         label={column === 0 ? 'Flow' : 'Rise'}
                                         value={String(row[column as 0 | 1])}
                                         disabled={disabled}
-                                        save={(text) => setCurve(`curve point ${n + 1}`, curve.map((old, i) => (i === n ? (old.map((v, j) => (j === column ? typed(text, column === 0 ? 'l/s' : 'Pa') : v)) as Pair) : old)))}
+                                        save={(text) => setCurve(`curve point ${n + 1}`, (present) => replaced(present, n, replaced(present[n]!, column, typed(text, column === 0 ? 'l/s' : 'Pa')) as Pair))}
                                     />
                                 ))}
-                                <IconButton size="small" aria-label={`Remove curve point ${n + 1}`} disabled={disabled || curve.length <= 2} onClick={() => void setCurve(`without curve point ${n + 1}`, curve.filter((_r, i) => i !== n)).catch(() => undefined)}><DeleteOutlined fontSize="small" /></IconButton>
+                                <IconButton size="small" aria-label={`Remove curve point ${n + 1}`} disabled={disabled || curve.length <= 2} onClick={() => void setCurve(`without curve point ${n + 1}`, (present) => present.filter((_r, i) => i !== n)).catch(() => undefined)}><DeleteOutlined fontSize="small" /></IconButton>
                             </Stack>
                         ))}
-                        <Box><Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void setCurve('another curve point', [...curve, [`1.25 * (${String(curve.at(-1)?.[0] ?? '1 l/s')})`, '0 Pa']]).catch(() => undefined)}>Point</Button></Box>
+                        <Box><Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void setCurve('another curve point', (present) => [...present, [`1.25 * (${String(present.at(-1)?.[0] ?? '1 l/s')})`, '0 Pa']]).catch(() => undefined)}>Point</Button></Box>
                     </Chapter>
                 </>
             )}

@@ -1,5 +1,5 @@
 import TextField from '@mui/material/TextField';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 interface Props {
     label: string;
@@ -14,8 +14,15 @@ interface Props {
 export function EditField({ label, value, hint, disabled, save }: Props) {
     const [text, setText] = useState(value);
     useEffect(() => setText(value), [value]);
+    // Enter and leaving the field right after it are one edit.
+    const underWay = useRef<string | null>(null);
     const commit = () => {
-        if (text.trim() !== value) save(text.trim()).catch(() => setText(value));
+        const wanted = text.trim();
+        if (wanted === value || wanted === underWay.current) return;
+        underWay.current = wanted;
+        save(wanted)
+            .catch(() => setText(value))
+            .finally(() => { underWay.current = null; });
     };
     return (
         <TextField

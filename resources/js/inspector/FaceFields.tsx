@@ -13,7 +13,7 @@ export function FaceFields(part: ShapeProps) {
     const [anchor, setAnchor] = useState<HTMLElement | null>(null);
     const faces = Object.entries(facesOf(part.entry)).filter(([, face]) => face.heat !== undefined);
     const free = faceNames(part.entry).filter((name) => !faces.some(([face]) => face === name));
-    const set = (face: string, label: string, heat: HeatEntry | undefined) => editPart(part, `${faceTitle(face).toLowerCase()}: ${label}`, (entry) => withFaceHeat(entry, face, heat));
+    const set = (face: string, label: string, change: (heat: HeatEntry | undefined) => HeatEntry | undefined) => editPart(part, `${faceTitle(face).toLowerCase()}: ${label}`, (entry) => withFaceHeat(entry, face, change(facesOf(entry)[face]?.heat)));
     return (
         <Chapter title="Faces" fields>
             {faces.map(([face, { heat }]) => <HeatFields key={face} label={faceTitle(face)} entry={heat} contact units={part.units} disabled={part.disabled} save={(label, to) => set(face, label, to)} />)}
@@ -25,7 +25,7 @@ export function FaceFields(part: ShapeProps) {
                         dense
                         onClick={() => {
                             setAnchor(null);
-                            void set(face, 'film', heatOfKind('film')).catch(() => undefined);
+                            void set(face, 'film', () => heatOfKind('film')).catch(() => undefined);
                         }}
                     >
                         {faceTitle(face)}

@@ -10,7 +10,8 @@ interface Props {
     contact?: boolean;
     units: UnitSet;
     disabled: boolean;
-    save: (label: string, heat: HeatEntry | undefined) => Promise<unknown>;
+    /** Of what stands there when the edit is made: another one may still be under way. */
+    save: (label: string, change: (heat: HeatEntry | undefined) => HeatEntry | undefined) => Promise<unknown>;
 }
 
 /** What a wall or a face is to heat, with its values. */
@@ -19,7 +20,7 @@ export function HeatFields({ label, entry, contact = false, units, disabled, sav
     const choices = Object.fromEntries((Object.keys(heatKinds) as HeatKind[]).filter((k) => contact || k !== 'contact').map((k) => [k, heatKinds[k]])) as Record<HeatKind, string>;
     return (
         <>
-            <ChoiceField label={label} value={kind} choices={choices} disabled={disabled} save={(chosen) => save(heatKinds[chosen].toLowerCase(), heatOfKind(chosen))} />
+            <ChoiceField label={label} value={kind} choices={choices} disabled={disabled} save={(chosen) => save(heatKinds[chosen].toLowerCase(), () => heatOfKind(chosen))} />
             {heatValues[kind].map(([field, title, unit, start]) => {
                 const inUnit = unit || typedTemperatureUnit(units);
                 return (
@@ -29,11 +30,13 @@ export function HeatFields({ label, entry, contact = false, units, disabled, sav
                         hint={start === '' ? 'ambient' : undefined}
                         value={String(entry?.[field] ?? '')}
                         disabled={disabled}
-                        save={(text) => {
-                            const changed: HeatEntry = { ...entry, [field]: typed(text, inUnit) };
-                            if (text === '') delete changed[field];
-                            return save(`${title.toLowerCase()} ${typed(text, inUnit) || 'ambient'}`, changed);
-                        }}
+                        save={(text) =>
+                            save(`${title.toLowerCase()} ${typed(text, inUnit) || 'ambient'}`, (present) => {
+                                const changed: HeatEntry = { ...(present ?? heatOfKind(kind)!), [field]: typed(text, inUnit) };
+                                if (text === '') delete changed[field];
+                                return changed;
+                            })
+                        }
                     />
                 );
             })}

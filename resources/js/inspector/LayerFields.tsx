@@ -8,7 +8,7 @@ import { lengthUnit, typed } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
-import { editShape, shapeFields, type Length, type ShapeProps } from './ShapeField';
+import { editShape, replaced, shapeFields, type Length, type ShapeProps } from './ShapeField';
 
 interface Layer {
     thickness: Length;
@@ -27,12 +27,12 @@ const asShare = (text: string): Length => {
 /** The layers of a board from its lower face up: thickness and the share of copper in each. */
 export function LayerFields({ shape }: { shape: ShapeProps }) {
     const layers = (shapeFields(shape.entry).layers as Layer[] | undefined) ?? [];
-    const set = (label: string, to: Layer[]) => editShape(shape, label, { layers: to });
-    const setLayer = (n: number, label: string, fields: Partial<Layer>) => set(`layer ${n + 1} ${label}`, layers.map((layer, i) => (i === n ? { ...layer, ...fields } : layer)));
+    const set = (label: string, to: (layers: Layer[]) => Layer[]) => editShape(shape, label, (present) => ({ layers: to((present.layers as Layer[] | undefined) ?? []) }));
+    const setLayer = (n: number, label: string, fields: Partial<Layer>) => set(`layer ${n + 1} ${label}`, (present) => replaced(present, n, { ...present[n]!, ...fields }));
     const unit = lengthUnit(shape.units);
     return (
         <Chapter title="Layers, from below" fields>
-            <ChoiceField label="Common stack" value="own" choices={presets} disabled={shape.disabled} save={(choice) => (choice === 'own' ? Promise.resolve() : set(presets[choice], boardLayers(Number(choice))))} />
+            <ChoiceField label="Common stack" value="own" choices={presets} disabled={shape.disabled} save={(choice) => (choice === 'own' ? Promise.resolve() : set(presets[choice], () => boardLayers(Number(choice))))} />
             {layers.map((layer, n) => (
                 <Stack key={n} direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>
                     <EditField label="Thickness" value={String(layer.thickness)} disabled={shape.disabled} save={(text) => setLayer(n, `thickness ${typed(text, unit)}`, { thickness: typed(text, unit) })} />
@@ -42,10 +42,10 @@ export function LayerFields({ shape }: { shape: ShapeProps }) {
                         disabled={shape.disabled}
                         save={(text) => setLayer(n, `copper ${text}`, { copper: asShare(text) })}
                     />
-                    <IconButton size="small" aria-label={`Remove layer ${n + 1}`} disabled={shape.disabled || layers.length <= 1} onClick={() => void set(`without layer ${n + 1}`, layers.filter((_l, i) => i !== n)).catch(() => undefined)}><DeleteOutlined fontSize="small" /></IconButton>
+                    <IconButton size="small" aria-label={`Remove layer ${n + 1}`} disabled={shape.disabled || layers.length <= 1} onClick={() => void set(`without layer ${n + 1}`, (present) => present.filter((_l, i) => i !== n)).catch(() => undefined)}><DeleteOutlined fontSize="small" /></IconButton>
                 </Stack>
             ))}
-            <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={shape.disabled} onClick={() => void set('another layer', [...layers, { thickness: '0.035 mm', copper: 0.5 }]).catch(() => undefined)}>Layer</Button>
+            <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={shape.disabled} onClick={() => void set('another layer', (present) => [...present, { thickness: '0.035 mm', copper: 0.5 }]).catch(() => undefined)}>Layer</Button>
         </Chapter>
     );
 }

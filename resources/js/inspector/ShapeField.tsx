@@ -25,8 +25,14 @@ export const editPart = ({ entry, name, editor }: ShapeProps, label: string, cha
         return part ? withPartFields(d, [entry.id], change(part)) : d;
     });
 
-/** Saves fields of its shape. */
-export const editShape = (props: ShapeProps, label: string, fields: Record<string, unknown>): Promise<unknown> => editPart(props, label, (part) => ({ shape: { ...part.shape, ...fields } }));
+type Fields = Record<string, unknown>;
+
+/** Saves fields of its shape. What follows from its present fields is given as a function: another edit may be under way while this one is made. */
+export const editShape = (props: ShapeProps, label: string, fields: Fields | ((shape: Fields) => Fields)): Promise<unknown> =>
+    editPart(props, label, (part) => ({ shape: { ...part.shape, ...(typeof fields === 'function' ? fields(shapeFields(part)) : fields) } }));
+
+/** A list with another item in one place. */
+export const replaced = <T,>(list: readonly T[], place: number, item: T): T[] => list.map((old, n) => (n === place ? item : old));
 
 /** One quantity of the shape; a bare number gets the given unit. */
 export function ShapeField({ shape, field, label, unit, hint }: { shape: ShapeProps; field: string; label: string; unit: string; hint?: string }) {
@@ -53,7 +59,7 @@ export function SizeFields({ shape, labels }: { shape: ShapeProps; labels: reado
                     label={label}
                     value={String(size[n] ?? '')}
                     disabled={shape.disabled}
-                    save={(text) => editShape(shape, `${label.toLowerCase()} ${typed(text, unit)}`, { size: size.map((s, i) => (i === n ? typed(text, unit) : s)) })}
+                    save={(text) => editShape(shape, `${label.toLowerCase()} ${typed(text, unit)}`, (present) => ({ size: replaced(present.size as Length[], n, typed(text, unit)) }))}
                 />
             ))}
         </Stack>
@@ -72,7 +78,7 @@ export function PlaceFields({ shape }: { shape: ShapeProps }) {
                     label={`At ${axis}`}
                     value={String(at[n])}
                     disabled={shape.disabled}
-                    save={(text) => editPart(shape, `${axis} at ${typed(text, unit)}`, () => ({ at: at.map((a, i) => (i === n ? typed(text, unit) : a)) }))}
+                    save={(text) => editPart(shape, `${axis} at ${typed(text, unit)}`, (part) => ({ at: replaced(placeOf(part), n, typed(text, unit)) }))}
                 />
             ))}
         </Stack>

@@ -63,7 +63,7 @@ function SideFields({ side, moving, document, editor, units, disabled }: { side:
                     entry={entry.heat as HeatEntry | undefined}
                     units={units}
                     disabled={disabled}
-                    save={(label, heat) => editor.edit(`Side ${side}: ${label}`, (d) => withSide(d, side, ({ heat: _before, ...e }) => (heat ? { ...e, heat } : e)))}
+                    save={(label, change) => editor.edit(`Side ${side}: ${label}`, (d) => withSide(d, side, ({ heat: before, ...e }) => { const heat = change(before as HeatEntry | undefined); return heat ? { ...e, heat } : e; }))}
                 />
             )}
             {(entry.kind ?? 'wall') === 'wall' && entry.heat !== undefined && (

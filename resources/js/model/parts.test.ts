@@ -22,6 +22,11 @@ describe('parts', () => {
         expect(second.document.parts?.[3]).toMatchObject({ id: 'block-2', name: 'Block 2', at: ['0 mm', '0 mm', '4 mm'] });
     });
 
+    it('puts a new part on the floor inside a box with walls', () => {
+        const housing: OutlinePart = { ...box('housing', [0, 0, 0], [0.1, 0.1, 0.05]), kind: 'shell', drawing: [{ kind: 'box', wall: 'z-', min: [0, 0, 0], max: [0.1, 0.1, 0.002] }] };
+        expect(withNewPart(document, outline, 'block', housing).document.parts?.[2]).toMatchObject({ at: ['40 mm', '40 mm', '2 mm'] });
+    });
+
     it('copies with the limits and shifts plain lengths and formulas', () => {
         const { document: copied, ids } = withCopies(document, ['base', 'chip'], 2, [0.02, 0.001, 0]);
         expect(ids).toEqual(['base-2', 'chip-2', 'base-3', 'chip-3']);

@@ -125,7 +125,10 @@ export function boardLayers(count: number): { thickness: string; copper: number 
     return [...Array(count).keys()].flatMap((n) => (n === 0 ? [copper(0)] : [core(n), copper(n)]));
 }
 
-/** A new part on top of the given one, or in the middle of the floor. */
+/** Upper face of the floor of a box with walls, m; null for parts that are not hollow. */
+const floorInside = (part: OutlinePart): number | null => part.drawing.find((d) => d.wall === 'z-')?.max?.[2] ?? null;
+
+/** A new part on top of the given one, on the floor inside it where it is hollow, or in the middle of the floor of the space. */
 export function withNewPart(document: ModelDocument, outline: Outline, choice: PartChoice, under?: OutlinePart): { document: ModelDocument; id: string } {
     const room = [0, 1, 2].map((n) => outline.space.max[n]! - outline.space.min[n]!) as Triple;
     const { size, fields } = begin(choice, room);
@@ -133,7 +136,7 @@ export function withNewPart(document: ModelDocument, outline: Outline, choice: P
     const flat = choice === 'fan' || choice === 'screen' || choice === 'shell';
     const centre = [0, 1, 2].map((n) => (under ? (under.min[n]! + under.max[n]!) / 2 : (outline.space.min[n]! + outline.space.max[n]!) / 2));
     const corner = centre.map((c, n) => c - size[n]! / 2);
-    if (!flat) corner[2] = under ? under.max[2]! : outline.space.min[2]!;
+    if (!flat) corner[2] = under ? (floorInside(under) ?? under.max[2]!) : outline.space.min[2]!;
     const inside = corner.map((c, n) => Math.max(outline.space.min[n]!, Math.min(c, outline.space.max[n]! - size[n]!)));
     const at = choice === 'cylinder' ? [inside[0]! + size[0] / 2, inside[1]! + size[1] / 2, inside[2]!] : inside;
     const entry: PartEntry = { id: freeId(document, name), name, ...fields, at: at.map(millimetres) };
