@@ -1,41 +1,10 @@
 import { expect, test } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
+import { sampleBoard, sampleLibrary } from '../resources/js/imports/idfSample';
 import { cell, ledger } from './demo';
 
-const board = `.HEADER
-BOARD_FILE 3.0 "Made up" 2026/11/24.10:00:00 1
-"mast gateway" MM
-.END_HEADER
-.BOARD_OUTLINE ECAD
-1.6
-0 0 0 0
-0 90 0 0
-0 90 60 0
-0 0 60 0
-0 0 0 0
-.END_BOARD_OUTLINE
-.DRILLED_HOLES
-3.0 5 5 PTH BOARD MTG ECAD
-.END_DRILLED_HOLES
-.PLACEMENT
-"QFN" "FH-1" U1
-30 30 0 90 TOP PLACED
-"QFN" "FH-1" U2
-60 30 0 0 TOP PLACED
-.END_PLACEMENT
-`;
-const library = `.HEADER
-LIBRARY_FILE 3.0 "Made up" 2026/11/24.10:00:00 1
-.END_HEADER
-.ELECTRICAL
-QFN FH-1 MM 2.0
-0 -6 -5 0
-0 6 -5 0
-0 6 5 0
-0 -6 5 0
-0 -6 -5 0
-.END_ELECTRICAL
-`;
+const board = sampleBoard([90, 60], ['"QFN" "FH-1" U1', '30 30 0 90 TOP PLACED', '"QFN" "FH-1" U2', '60 30 0 0 TOP PLACED'], 1);
+const library = sampleLibrary([{ geometry: 'QFN', part: 'FH-1', size: [12, 10, 2] }], true);
 
 const file = (name: string, text: string) => ({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(text) });
 

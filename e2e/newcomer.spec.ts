@@ -1,4 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
+import { sampleBoard, sampleLibrary } from '../resources/js/imports/idfSample';
 import { ledger, runStrip } from './demo';
 
 /** Interactions of a person: a click, or a text typed with its Enter. */
@@ -27,29 +28,8 @@ class Hand {
     }
 }
 
-const outlineOf = (name: string, part: string, x: number, y: number, z: number) => `.ELECTRICAL\n${name} ${part} MM ${z}\n0 0 0 0\n0 ${x} 0 0\n0 ${x} ${y} 0\n0 0 ${y} 0\n0 0 0 0\n.END_ELECTRICAL\n`;
-const library = `.HEADER\nLIBRARY_FILE 3.0 "Made up" 2026/11/24.10:00:00 1\n.END_HEADER\n${outlineOf('BGA', 'FH-1', 18, 18, 1.6)}${outlineOf('QFN', 'FH-2', 14, 14, 1.4)}${outlineOf('SO', 'FH-3', 12, 10, 1.2)}`;
-const board = `.HEADER
-BOARD_FILE 3.0 "Made up" 2026/11/24.10:00:00 1
-"mast gateway" MM
-.END_HEADER
-.BOARD_OUTLINE ECAD
-1.6
-0 0 0 0
-0 88 0 0
-0 88 90 0
-0 0 90 0
-0 0 0 0
-.END_BOARD_OUTLINE
-.PLACEMENT
-BGA FH-1 "Gateway processor"
-19 35 0 0 TOP PLACED
-QFN FH-2 "Mast radio"
-55 55 0 0 TOP PLACED
-SO FH-3 "Log memory"
-55 15 0 0 TOP PLACED
-.END_PLACEMENT
-`;
+const library = sampleLibrary([{ geometry: 'BGA', part: 'FH-1', size: [18, 18, 1.6] }, { geometry: 'QFN', part: 'FH-2', size: [14, 14, 1.4] }, { geometry: 'SO', part: 'FH-3', size: [12, 10, 1.2] }], false);
+const board = sampleBoard([88, 90], ['BGA FH-1 "Gateway processor"', '19 35 0 0 TOP PLACED', 'QFN FH-2 "Mast radio"', '55 55 0 0 TOP PLACED', 'SO FH-3 "Log memory"', '55 15 0 0 TOP PLACED']);
 
 test('a newcomer builds the Mast gateway from an empty project in under 60 interactions', async ({ page }) => {
     test.setTimeout(300_000);

@@ -1,48 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { readIdf } from './idf';
+import { sampleBoard, sampleLibrary } from './idfSample';
 
-const board = `.HEADER
-BOARD_FILE 3.0 "Made up" 2026/11/24.10:00:00 1
-"mast gateway" MM
-.END_HEADER
-.BOARD_OUTLINE ECAD
-1.6
-0 0 0 0
-0 100 0 0
-0 100 60 0
-0 0 60 0
-0 0 0 0
-.END_BOARD_OUTLINE
-.DRILLED_HOLES
-3.0 5 5 PTH BOARD MTG ECAD
-3.0 95 5 PTH BOARD MTG ECAD
-.END_DRILLED_HOLES
-.PLACEMENT
-"BGA 20" "FH-100" U1
-50 30 0 90 TOP PLACED
-"CAP" "C-1" C1
-20 20 0.1 45 BOTTOM PLACED
-"MISSING" "X" X9
-1 1 0 0 TOP PLACED
-.END_PLACEMENT
-`;
-const library = `.HEADER
-LIBRARY_FILE 3.0 "Made up" 2026/11/24.10:00:00 1
-.END_HEADER
-.ELECTRICAL
-"BGA 20" "FH-100" MM 2.0
-0 -10 -5 0
-0 10 -5 0
-0 10 5 0
-0 -10 5 0
-0 -10 -5 0
-.END_ELECTRICAL
-.ELECTRICAL
-CAP C-1 THOU 100
-0 0 0 0
-0 100 0 360
-.END_ELECTRICAL
-`;
+const board = sampleBoard([100, 60], ['"BGA 20" "FH-100" U1', '50 30 0 90 TOP PLACED', '"CAP" "C-1" C1', '20 20 0.1 45 BOTTOM PLACED', '"MISSING" "X" X9', '1 1 0 0 TOP PLACED'], 2);
+const library = `${sampleLibrary([{ geometry: 'BGA 20', part: 'FH-100', size: [20, 10, 2] }], true)}.ELECTRICAL\nCAP C-1 THOU 100\n0 0 0 0\n0 100 0 360\n.END_ELECTRICAL\n`;
 
 const millimetres = (v: readonly number[]) => v.map((x) => Number((1e3 * x).toFixed(3)));
 
@@ -65,7 +26,7 @@ describe('an IDF 3.0 pair', () => {
 
     it.each([
         ['without placement', board.replace(/\.PLACEMENT[\s\S]*/, ''), /lacks \.PLACEMENT/],
-        ['cut off', board.slice(0, 300), /cut off/],
+        ['cut off', board.slice(0, 260), /cut off/],
         ['in an odd unit', board.replace('gateway" MM', 'gateway" FEET'), /knows MM and THOU/],
         ['that is none', 'hello', /no IDF 3\.0 file/],
     ])('a board file %s is refused in words', (_what, text, words) => expect(() => readIdf(text, library)).toThrow(words));
