@@ -142,6 +142,7 @@ test('a file that is no model is refused with reasons and a good one becomes a p
 
 for (const scheme of ['light', 'dark']) {
     test(`nothing serious hinders access, ${scheme}`, async ({ page }) => {
+        test.setTimeout(300_000);
         const serious = async () =>
             (await new AxeBuilder({ page }).analyze()).violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(', ')}`);
         await page.addInitScript((s) => localStorage.setItem('foehn-preferences', JSON.stringify({ state: { units: 'mm', scheme: s }, version: 0 })), scheme);
@@ -158,5 +159,20 @@ for (const scheme of ['light', 'dark']) {
             await expect(page.getByRole('grid')).toBeVisible();
             expect(await serious()).toEqual([]);
         }
+        const dialog = page.getByRole('dialog');
+        await page.keyboard.press('1');
+        await page.getByRole('button', { name: 'Materials', exact: true }).click();
+        await dialog.getByRole('gridcell').first().click();
+        expect(await serious()).toEqual([]);
+        await dialog.getByRole('button', { name: 'Close' }).click();
+        await page.getByRole('button', { name: 'Add part' }).click();
+        await page.getByRole('menuitem', { name: /^From a file/ }).click();
+        await expect(dialog).toBeVisible();
+        expect(await serious()).toEqual([]);
+        await dialog.getByRole('button', { name: 'Cancel' }).click();
+        await page.keyboard.press('2');
+        await page.getByRole('button', { name: 'Paste table' }).click();
+        await expect(dialog).toBeVisible();
+        expect(await serious()).toEqual([]);
     });
 }

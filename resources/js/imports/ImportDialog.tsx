@@ -15,7 +15,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { Outline } from '../api/types';
 import { ChoiceField } from '../inspector/ChoiceField';
 import type { ModelEditor } from '../model/useModelEditor';
@@ -61,6 +61,7 @@ interface Props {
 export function ImportDialog({ outline, editor, onClose }: Props) {
     const units = usePreferences((s) => s.units);
     const set = useScreen((s) => s.set);
+    const input = useRef<HTMLInputElement>(null);
     const [chosen, setChosen] = useState<Chosen | null>(null);
     const [refusal, setRefusal] = useState<string | null>(null);
     const [unit, setUnit] = useState<StlUnit>('mm');
@@ -110,10 +111,8 @@ export function ImportDialog({ outline, editor, onClose }: Props) {
             <DialogContent>
                 <Typography color="text.secondary" sx={{ mb: 2 }}>Bodies from an STL file, or a board with its components from the two files of an IDF 3.0 pair. A body named like a part takes its place and keeps its material, watts and limits.</Typography>
                 <Stack direction="row" sx={{ gap: 2, alignItems: 'center', mb: 2 }}>
-                    <Button component="label" variant="outlined" startIcon={<UploadFileOutlined />}>
-                        Choose files
-                        <Box component="input" type="file" multiple accept=".stl,.emn,.emp,.brd,.pro,.lib,.idf" aria-label="Geometry files" onChange={(e) => pick((e.target as HTMLInputElement).files)} sx={{ position: 'absolute', opacity: 0, width: 1, height: 1 }} />
-                    </Button>
+                    <Button variant="outlined" startIcon={<UploadFileOutlined />} onClick={() => input.current?.click()}>Choose files</Button>
+                    <input ref={input} hidden type="file" multiple accept=".stl,.emn,.emp,.brd,.pro,.lib,.idf" aria-label="Geometry files" onChange={(e) => pick(e.target.files)} />
                     <span>{chosen?.names ?? 'No file chosen'}</span>
                     {chosen?.unitless && (
                         <Box sx={{ width: 200, ml: 'auto', '& > *': { mb: '0 !important' } }}>
