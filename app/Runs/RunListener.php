@@ -5,16 +5,27 @@ declare(strict_types=1);
 namespace App\Runs;
 
 use App\Models\Run;
+use Closure;
+use Foehn\Solve\Solution;
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
-use Foehn\Solve\Solution;
 
 /** Writes the progress of a run to the database and asks there whether it should stop. */
 final class RunListener implements ProgressListener
 {
     private const PAUSE = 0.25;
 
+    /** The first picture of a run comes after so many seconds; ... */
+    private const FIRST_PICTURE = 1.5;
+
+    /** ... between two later ones lie at least these, and so many times what a picture costs. */
+    private const BETWEEN_PICTURES = 4.0;
+
+    private const PICTURE_SHARE = 10.0;
+
     private float $started;
+
+    private float $pictureDue;
 
     private float $asked = 0.0;
 
@@ -23,6 +34,7 @@ final class RunListener implements ProgressListener
     public function __construct(private readonly Run $run, private readonly RunFiles $files)
     {
         $this->started = microtime(true);
+        $this->pictureDue = $this->started + self::FIRST_PICTURE;
     }
 
     public function report(Progress $progress): void
@@ -41,6 +53,16 @@ final class RunListener implements ProgressListener
     public function publish(Solution $solution): void
     {
         $this->files->write($this->run, $solution);
+        $this->pictureDue = microtime(true) + self::BETWEEN_PICTURES;
+    }
+
+    public function offer(Closure $picture): void
+    {
+        $begun = microtime(true);
+        if ($begun > $this->pictureDue) {
+            $this->files->write($this->run, $picture());
+            $this->pictureDue = microtime(true) + max(self::BETWEEN_PICTURES, self::PICTURE_SHARE * (microtime(true) - $begun));
+        }
     }
 
     public function shouldStop(): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Console;
 
+use Closure;
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
 use Foehn\Solve\Solution;
@@ -19,6 +20,10 @@ final class TerminalListener implements ProgressListener
     }
 
     public function publish(Solution $solution): void
+    {
+    }
+
+    public function offer(Closure $picture): void
     {
     }
 

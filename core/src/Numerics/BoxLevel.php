@@ -49,7 +49,7 @@ final class BoxLevel implements Level
     {
         $s = $this->stencil;
         $x = $this->lines(0, true, $b, Stencil::zeros($s->cells));
-        $x = $this->lines(1, false, $b, $x);
+        $x = $this->lines(1, false, $b, Vectors::take($x));
         [, $a, $c] = $this->axes;
 
         $sums = self::restrict($s->cells, $this->coarseCells, $this->group, $this->axis, $s->coupling[$a], $s->coupling[$c], $s->strides()[$a], $s->strides()[$c], $x);
@@ -60,10 +60,10 @@ final class BoxLevel implements Level
     public function up(array $b, array $x, array $correction): array
     {
         $correction = $this->unknown === null ? $correction : Stencil::unpack($correction, $this->unknown);
-        $x = self::prolong($this->stencil->cells, $this->coarseCells, $this->group, $this->axis, $x, $correction);
-        $x = $this->lines(1, false, $b, $x);
+        $x = self::prolong($this->stencil->cells, $this->coarseCells, $this->group, $this->axis, Vectors::take($x), $correction);
+        $x = $this->lines(1, false, $b, Vectors::take($x));
 
-        return $this->lines(0, false, $b, $x);
+        return $this->lines(0, false, $b, Vectors::take($x));
     }
 
     /**
@@ -77,11 +77,11 @@ final class BoxLevel implements Level
         [$l, $a, $c] = $this->axes;
         $strides = $s->strides();
         if ($alone) {
-            return self::solveAlone($colour, $s->pad, $s->cells[$l], $s->cells[$a], $s->cells[$c], $strides[$l], $strides[$a], $strides[$c], $s->coupling[$l], $this->pivot, $b, $x);
+            return self::solveAlone($colour, $s->pad, $s->cells[$l], $s->cells[$a], $s->cells[$c], $strides[$l], $strides[$a], $strides[$c], $s->coupling[$l], $this->pivot, $b, Vectors::take($x));
         }
 
         return self::solve($colour, $s->pad, $s->cells[$l], $s->cells[$a], $s->cells[$c], $strides[$l], $strides[$a], $strides[$c],
-            $s->coupling[$l], $s->coupling[$a], $s->coupling[$c], $this->pivot, $b, $x);
+            $s->coupling[$l], $s->coupling[$a], $s->coupling[$c], $this->pivot, $b, Vectors::take($x));
     }
 
     /**

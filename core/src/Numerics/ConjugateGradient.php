@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Numerics;
 
+use Closure;
+
 /** Flexible conjugate gradients (Notay, SIAM J. Sci. Comput. 22 (2000) 1444) with multigrid as preconditioner. */
 final class ConjugateGradient
 {
@@ -13,7 +15,7 @@ final class ConjugateGradient
      * @param list<float> $b
      * @param list<float> $x
      * @param float $sumTolerance largest |sum of residuals| allowed as well: the part of a balance that may stay open
-     * @param ?callable(int, float, list<float>): bool $progress iteration, relative residual, iterate; false stops
+     * @param ?callable(int, float, Closure(): list<float>): bool $progress iteration, relative residual, iterate; false stops
      */
     public static function solve(
         Matrix $matrix,
@@ -39,17 +41,18 @@ final class ConjugateGradient
                 return new LinearSolution($x, $iteration, $residual, true, false);
             }
             $z = $preconditioner->apply($r);
-            $p = $p === [] ? $z : Vectors::plus($z, -Vectors::dot($z, $q) / $pq, $p);
+            $share = $p === [] ? 0.0 : -Vectors::dot($z, $q) / $pq;
+            $p = $p === [] ? $z : Vectors::plus(Vectors::take($z), $share, $p);
             $q = $matrix->times($p);
             $pq = Vectors::dot($p, $q);
             if (! ($pq > 0.0)) {
                 break;
             }
             $alpha = Vectors::dot($p, $r) / $pq;
-            $x = Vectors::plus($x, $alpha, $p);
-            $r = Vectors::plus($r, -$alpha, $q);
+            $x = Vectors::plus(Vectors::take($x), $alpha, $p);
+            $r = Vectors::plus(Vectors::take($r), -$alpha, $q);
             $residual = Vectors::norm($r) / $scale;
-            if ($progress !== null && ! $progress($iteration + 1, $residual, $x)) {
+            if ($progress !== null && ! $progress($iteration + 1, $residual, fn () => $x)) {
                 return new LinearSolution($x, $iteration + 1, $residual, $residual <= $tolerance, true);
             }
         }

@@ -34,21 +34,21 @@ final class ConjugateResiduals
             $moved = Vectors::over($q, $diagonal);
             foreach ($directions as [$p0, $q0, $moved0]) {
                 $share = Vectors::dot($moved, $moved0);
-                $p = Vectors::plus($p, -$share, $p0);
-                $q = Vectors::plus($q, -$share, $q0);
-                $moved = Vectors::plus($moved, -$share, $moved0);
+                $p = Vectors::plus(Vectors::take($p), -$share, $p0);
+                $q = Vectors::plus(Vectors::take($q), -$share, $q0);
+                $moved = Vectors::plus(Vectors::take($moved), -$share, $moved0);
             }
             $norm = Vectors::norm($moved);
             if (! ($norm > 0.0)) {
                 break;
             }
-            $p = Vectors::combine(1.0 / $norm, $p, 0.0, $p);
-            $q = Vectors::combine(1.0 / $norm, $q, 0.0, $q);
-            $moved = Vectors::combine(1.0 / $norm, $moved, 0.0, $moved);
+            $p = Vectors::scaled(1.0 / $norm, Vectors::take($p));
+            $q = Vectors::scaled(1.0 / $norm, Vectors::take($q));
+            $moved = Vectors::scaled(1.0 / $norm, Vectors::take($moved));
             $alpha = Vectors::dot($moved, $local);
-            $x = Vectors::plus($x, $alpha, $p);
-            $r = Vectors::plus($r, -$alpha, $q);
-            $local = Vectors::plus($local, -$alpha, $moved);
+            $x = Vectors::plus(Vectors::take($x), $alpha, $p);
+            $r = Vectors::plus(Vectors::take($r), -$alpha, $q);
+            $local = Vectors::plus(Vectors::take($local), -$alpha, $moved);
             $residual = Vectors::norm($local) / max($least, Vectors::norm($x));
             $directions[] = [$p, $q, $moved];
             if (count($directions) > self::DEPTH) {

@@ -106,7 +106,9 @@ final class Multigrid implements Preconditioner
         }
         [$x, $coarse] = $this->levels[$level]->down($b);
 
-        return $this->levels[$level]->up($b, $x, $this->correct($coarse, $level + 1));
+        $correction = $this->correct($coarse, $level + 1);
+
+        return $this->levels[$level]->up($b, Vectors::take($x), $correction);
     }
 
     /**
@@ -131,7 +133,7 @@ final class Multigrid implements Preconditioner
         }
         $rest = Vectors::plus($b, -$alpha1 / $rho1, $v);
         if (! $this->secondStep[$level - 1] || Vectors::norm($rest) <= 0.25 * Vectors::norm($b)) {
-            return Vectors::combine($alpha1 / $rho1, $c, 0.0, $c);
+            return Vectors::scaled($alpha1 / $rho1, Vectors::take($c));
         }
         $d = $this->cycle($rest, $level);
         $w = $this->levels[$level]->times($d);
@@ -141,9 +143,9 @@ final class Multigrid implements Preconditioner
         $alpha2 = Vectors::dot($other, $rest);
         $rho2 = $beta - $gamma * $gamma / $rho1;
         if ($rho2 <= 0.0) {
-            return Vectors::combine($alpha1 / $rho1, $c, 0.0, $c);
+            return Vectors::scaled($alpha1 / $rho1, Vectors::take($c));
         }
 
-        return Vectors::combine($alpha1 / $rho1 - $gamma * $alpha2 / ($rho1 * $rho2), $c, $alpha2 / $rho2, $d);
+        return Vectors::combine($alpha1 / $rho1 - $gamma * $alpha2 / ($rho1 * $rho2), Vectors::take($c), $alpha2 / $rho2, $d);
     }
 }

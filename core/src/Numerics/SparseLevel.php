@@ -34,7 +34,7 @@ final class SparseLevel implements Level
     {
         $m = $this->matrix;
 
-        return self::backward($m->size, $m->start, $m->column, $m->coupling, $m->diagonal, $b, $x, $this->aggregate, $correction);
+        return self::backward($m->size, $m->start, $m->column, $m->coupling, $m->diagonal, $b, Vectors::take($x), $this->aggregate, $correction);
     }
 
     /**

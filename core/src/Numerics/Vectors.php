@@ -8,6 +8,20 @@ namespace Foehn\Numerics;
 final class Vectors
 {
     /**
+     * Moves an array out of a variable, so that the function it is handed to writes in place instead of into a copy.
+     *
+     * @param list<float> $x empty afterwards
+     * @return list<float>
+     */
+    public static function take(array &$x): array
+    {
+        $taken = $x;
+        $x = [];
+
+        return $taken;
+    }
+
+    /**
      * @param list<float> $x
      * @param list<float> $y
      */
@@ -38,6 +52,19 @@ final class Vectors
         $n = count($x);
         for ($i = 0; $i < $n; $i++) {
             $x[$i] += $a * $y[$i];
+        }
+
+        return $x;
+    }
+
+    /**
+     * @param list<float> $x
+     * @return list<float> a x
+     */
+    public static function scaled(float $a, array $x): array
+    {
+        for ($i = 0, $n = count($x); $i < $n; $i++) {
+            $x[$i] *= $a;
         }
 
         return $x;

@@ -99,14 +99,6 @@ final class FlowSolver
     /** Steps between looks at its temperatures. */
     private const LOOK = 3;
 
-    /** The first picture of a flow that goes on comes after so many seconds; ... */
-    private const FIRST_PICTURE = 1.5;
-
-    /** ... between two later ones lie at least these, and so many times what a picture costs. */
-    private const BETWEEN_PICTURES = 4.0;
-
-    private const PICTURE_SHARE = 10.0;
-
     /** Change of the velocities at which a grid on the way to a finer one has done its part. */
     private const STEADY_ENOUGH = 1e-3;
 
@@ -212,7 +204,6 @@ final class FlowSolver
         }
         $steady = $stopped = false;
         $average = null;
-        $due = hrtime(true) + 1e9 * self::FIRST_PICTURE;
         while (! $stopped && ! $steady && ($average === null || ! $average->isFull())) {
             $this->advance();
             if (is_nan($this->change)) {
@@ -229,11 +220,8 @@ final class FlowSolver
             }
             $this->report();
             $stopped = $this->listener->shouldStop();
-            if (hrtime(true) > $due && ! $stopped && ! $steady && $average === null) {
-                $begun = hrtime(true);
-                $this->heat->settle($this->conserving(), $this->turbulence, 2, 1e-4);
-                $this->listener->publish($this->solution(false, false, null));
-                $due = hrtime(true) + max(1e9 * self::BETWEEN_PICTURES, self::PICTURE_SHARE * (hrtime(true) - $begun));
+            if (! $stopped && ! $steady && $average === null) {
+                $this->listener->offer($this->picture(...));
             }
         }
         $mean = $average?->mean() ?? [];
@@ -245,6 +233,18 @@ final class FlowSolver
         $this->heat->settle($this->conserving(), $this->turbulence, $stopped ? 2 : self::PASSES, $this->turbulence === null ? 1e-6 : 1e-4);
 
         return $this->solution($steady && ! $stopped, $stopped, $average);
+    }
+
+    /** What there is so far. The run goes on as if nobody had looked, or its answer would depend on the clock. */
+    private function picture(): Solution
+    {
+        [$velocity, $pressure, $heat] = [$this->level->velocity, $this->level->pressure, $this->heat];
+        $this->heat = clone $heat;
+        $this->heat->settle($this->conserving(), $this->turbulence, 2, 1e-4);
+        $solution = $this->solution(false, false, null);
+        [$this->level->velocity, $this->level->pressure, $this->heat] = [$velocity, $pressure, $heat];
+
+        return $solution;
     }
 
     /** The flow stays as it was found; fans show what they move. */

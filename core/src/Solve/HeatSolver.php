@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Closure;
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\LinearSolution;
 use Foehn\Numerics\Multigrid;
@@ -23,7 +24,7 @@ final class HeatSolver
     /**
      * @param list<float> $start padded, relative to the reference temperature
      * @param float $sumTolerance W that may be missing in the balance
-     * @param callable(int, float, list<float>): bool $progress iteration, relative residual, padded iterate; false stops
+     * @param callable(int, float, Closure(): list<float>): bool $progress iteration, relative residual, padded iterate; false stops
      */
     public static function solve(HeatSystem $system, array $start, float $tolerance, float $sumTolerance, callable $progress): LinearSolution
     {
@@ -58,7 +59,7 @@ final class HeatSolver
         [$matrix, $unknown] = $system->stencil->toSparse($system->packages->ties($system->stencil->pad));
         $solution = ConjugateGradient::solve(
             $matrix, Multigrid::sparse($matrix), Stencil::pack($system->source, $unknown, $matrix->size), Stencil::pick($start, $unknown, $matrix->size), $tolerance, $sumTolerance, self::MOST_ITERATIONS,
-            fn (int $iteration, float $residual, array $x): bool => $progress($done + $iteration, $residual, Stencil::unpack($x, $unknown)),
+            fn (int $iteration, float $residual, Closure $iterate): bool => $progress($done + $iteration, $residual, fn () => Stencil::unpack($iterate(), $unknown)),
         );
 
         return new LinearSolution(Stencil::unpack($solution->x, $unknown), $done + $solution->iterations, $solution->residual, $solution->converged, $solution->stopped);

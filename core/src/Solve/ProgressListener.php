@@ -4,13 +4,23 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Closure;
+
 /** Told how a solution goes on; may ask it to stop. */
 interface ProgressListener
 {
     public function report(Progress $progress): void;
 
-    /** Is given what there is so far, after each grid of a flow and from time to time on one. */
+    /** Is given what a grid on the way to the one asked for has brought. */
     public function publish(Solution $solution): void;
+
+    /**
+     * May ask, after every step of a flow, for what there is so far. Making it costs about as much as a few steps; whether it is
+     * made changes nothing in what the run computes.
+     *
+     * @param Closure(): Solution $picture
+     */
+    public function offer(Closure $picture): void;
 
     /** True to stop at the next opportunity and keep what there is. */
     public function shouldStop(): bool;

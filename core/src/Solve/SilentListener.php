@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Closure;
+
 /** Nobody listens. */
 final class SilentListener implements ProgressListener
 {
@@ -12,6 +14,10 @@ final class SilentListener implements ProgressListener
     }
 
     public function publish(Solution $solution): void
+    {
+    }
+
+    public function offer(Closure $picture): void
     {
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Closure;
 use Foehn\Grid\Grid;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
@@ -185,11 +186,11 @@ final class SteadySolver
         $result = HeatSolver::solve(
             $system, $start, $tolerance,
             $system->watts > 0.0 && $tolerance === self::RESIDUAL ? self::BALANCE * $system->watts : INF,
-            function (int $iteration, float $residual, array $x) use ($before, $system): bool {
+            function (int $iteration, float $residual, Closure $iterate) use ($before, $system): bool {
                 $this->iterations = $before + $iteration;
                 $this->residuals[] = $residual;
                 if (hrtime(true) / 1e9 - $this->lastReport > self::REPORT_PAUSE) {
-                    $this->report('solving', $residual, LimitCheck::worstMargin($this->model, $this->voxels, $system, $system->temperatures($x)));
+                    $this->report('solving', $residual, LimitCheck::worstMargin($this->model, $this->voxels, $system, $system->temperatures($iterate())));
                 }
 
                 return ! $this->listener->shouldStop();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Solve;
 
+use Closure;
 use Foehn\Grid\GridLevels;
 use Foehn\Model\ModelCodec;
 use Foehn\Results\ResultBuilder;
@@ -116,20 +117,30 @@ final class FlowLevelsTest extends TestCase
         self::assertEqualsWithDelta(0.12, $coarse->lines[0][24], 1e-12);
     }
 
+    public function testLookingAtAFlowChangesNothingInIt(): void
+    {
+        $model = ModelCodec::fromDocument(self::box());
+        $watched = (new SteadySolver($model, self::listener(PHP_INT_MAX, true)))->solve();
+        $alone = (new SteadySolver($model))->solve();
+
+        self::assertSame($alone->residuals, $watched->residuals);
+        self::assertSame($alone->temperature, $watched->temperature);
+    }
+
     private static function level(int $cells, float $value): Level
     {
         return new Level($cells, 1, 1.0, ['w' => $value]);
     }
 
     /** @return ProgressListener&object{published: list<int>} */
-    private static function listener(int $stopAfter): ProgressListener
+    private static function listener(int $stopAfter, bool $looks = false): ProgressListener
     {
-        return new class($stopAfter) implements ProgressListener
+        return new class($stopAfter, $looks) implements ProgressListener
         {
             /** @var list<int> cells of what was published */
             public array $published = [];
 
-            public function __construct(private int $left)
+            public function __construct(private int $left, private readonly bool $looks)
             {
             }
 
@@ -140,6 +151,13 @@ final class FlowLevelsTest extends TestCase
             public function publish(Solution $solution): void
             {
                 $this->published[] = $solution->grid->count();
+            }
+
+            public function offer(Closure $picture): void
+            {
+                if ($this->looks) {
+                    $picture();
+                }
             }
 
             public function shouldStop(): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Solve;
 
+use Closure;
 use Foehn\Model\Model;
 use Foehn\Physics\PhysicsException;
 use Foehn\Results\FieldFile;
@@ -154,6 +155,10 @@ final class SteadySolverTest extends TestCase
             }
 
             public function publish(Solution $solution): void
+            {
+            }
+
+            public function offer(Closure $picture): void
             {
             }
 

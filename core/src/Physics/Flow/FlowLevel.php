@@ -110,11 +110,11 @@ final class FlowLevel
         foreach ([0, 1, 2] as $axis) {
             $u = $this->velocity[$axis];
             $this->velocity[$axis] = [];
-            $this->velocity[$axis] = self::corrected($layout->pad, $layout->length - $layout->pad, $layout->stride[$axis], $mobility[$axis], $p, $u);
+            $this->velocity[$axis] = self::corrected($layout->pad, $layout->length - $layout->pad, $layout->stride[$axis], $mobility[$axis], $p, Vectors::take($u));
         }
         $pressure = $this->pressure;
         $this->pressure = [];
-        $this->pressure = Vectors::plus($pressure, $share, $p);
+        $this->pressure = Vectors::plus(Vectors::take($pressure), $share, $p);
     }
 
     /**

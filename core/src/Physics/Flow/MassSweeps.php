@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
+use Foehn\Numerics\Vectors;
+
 /** A rough pressure correction on one level: a few Gauss-Seidel sweeps, then velocities and pressures follow. */
 final class MassSweeps
 {
@@ -37,7 +39,7 @@ final class MassSweeps
         $p = $layout->zeros();
         for ($sweep = 0; $sweep < self::SWEEPS; $sweep++) {
             $up = ($sweep % 2 === 0) === $forward;
-            $p = self::sweep($up ? $first : $end - 1, $up ? 1 : -1, $end - $first, $sy, $sz, $this->coupling[0], $this->coupling[1], $this->coupling[2], $net, $this->inverse, $p);
+            $p = self::sweep($up ? $first : $end - 1, $up ? 1 : -1, $end - $first, $sy, $sz, $this->coupling[0], $this->coupling[1], $this->coupling[2], $net, $this->inverse, Vectors::take($p));
         }
         $level->follow($this->mobility, $p, $share);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Physics\Flow;
 
 use Foehn\Grid\Axes;
+use Foehn\Numerics\Vectors;
 
 /**
  * The momentum equation of one velocity component on the staggered grid, linearised about a state: implicit upwind convection,
@@ -55,7 +56,7 @@ final class Momentum
         $last = $layout->length - $layout->pad - 1;
         $this->level->velocity[$this->axis] = self::gaussSeidel(
             $forward ? $first : $last, $forward ? 1 : -1, $last - $first + 1, $layout->stride[$this->axis], $layout->stride[$b], $layout->stride[$c], ...$this->weight,
-            b: $this->b, inverse: $this->inverse, area: $this->level->area[$this->axis], p: $this->level->pressure, damping: $damping, u: $u,
+            b: $this->b, inverse: $this->inverse, area: $this->level->area[$this->axis], p: $this->level->pressure, damping: $damping, u: Vectors::take($u),
         );
     }
 
