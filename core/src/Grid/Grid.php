@@ -37,6 +37,27 @@ final readonly class Grid
         return $this->cells[0] * $this->cells[1] * $this->cells[2];
     }
 
+    /** @return array{float, float, float} middle of a cell, m */
+    public function centre(int $cell): array
+    {
+        [$nx, $ny] = $this->cells;
+
+        return [$this->centres[0][$cell % $nx], $this->centres[1][intdiv($cell, $nx) % $ny], $this->centres[2][intdiv($cell, $nx * $ny)]];
+    }
+
+    /**
+     * @param int $direction 2 * axis + (1 towards rising coordinates)
+     * @return array{float, float, float} middle of a face of a cell, m
+     */
+    public function faceCentre(int $cell, int $direction): array
+    {
+        $axis = $direction >> 1;
+        $centre = $this->centre($cell);
+        $centre[$axis] += ($direction % 2 - 0.5) * $this->widths[$axis][intdiv($cell, [1, $this->cells[0], $this->cells[0] * $this->cells[1]][$axis]) % $this->cells[$axis]];
+
+        return $centre;
+    }
+
     /**
      * Range of cells along the axis whose centres lie between two coordinates.
      *

@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace Foehn\Grid;
 
 use Foehn\Model\Model;
+use Foehn\Shapes\Turned;
 
-/** Cells, extreme widths and the cells across every thin feature, for the user to check before a run. */
+/** Cells, extreme widths, the cells across every thin feature and what turned parts lose to steps, for the user to check before a run. */
 final class GridReport
 {
     /**
      * Widths in metres.
      *
-     * @return array{cells: int, shape: array{int, int, int}, smallest: float, largest: float, aspect: float,
+     * @return array{cells: int, steps: list<array{part: string, excess: float}>, shape: array{int, int, int}, smallest: float, largest: float, aspect: float,
      *               features: list<array{part: string, feature: string, width: float, cells: int}>}
      */
     public static function of(Model $model, Grid $grid): array
@@ -20,7 +21,11 @@ final class GridReport
         $smallest = min(array_map('min', $grid->widths));
         $largest = max(array_map('max', $grid->widths));
         $features = [];
+        $steps = [];
         foreach ($model->parts as $part) {
+            if ($part->shape instanceof Turned && $part->shape->surfaceExcess() > 1e-6) {
+                $steps[] = ['part' => $part->id, 'excess' => $part->shape->surfaceExcess()];
+            }
             foreach ($part->shape->features() as $feature) {
                 [$from, $to] = $grid->range($feature->axis, $feature->from, $feature->to);
                 $key = "$part->id $feature->name";
@@ -31,6 +36,6 @@ final class GridReport
             }
         }
 
-        return ['cells' => $grid->count(), 'shape' => $grid->cells, 'smallest' => $smallest, 'largest' => $largest, 'aspect' => $largest / $smallest, 'features' => array_values($features)];
+        return ['cells' => $grid->count(), 'shape' => $grid->cells, 'smallest' => $smallest, 'largest' => $largest, 'aspect' => $largest / $smallest, 'features' => array_values($features), 'steps' => $steps];
     }
 }

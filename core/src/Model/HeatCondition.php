@@ -25,6 +25,17 @@ final readonly class HeatCondition
         return new self('adiabatic', ScalarField::constant(0.0), ScalarField::constant(0.0));
     }
 
+    /** The same heat on a face whose area counts this many times too much. */
+    public function onSteps(float $excess): self
+    {
+        return match (true) {
+            ! $this->value->isConstant() => $this,
+            $this->kind === 'film' || $this->kind === 'flux' => new self($this->kind, ScalarField::constant($this->value->constant / $excess), $this->ambient),
+            $this->kind === 'contact' => new self($this->kind, ScalarField::constant($this->value->constant * $excess), $this->ambient),
+            default => $this,
+        };
+    }
+
     /** Whether the condition ties the model to a temperature, so that heat has a way out. */
     public function fixesTemperature(): bool
     {

@@ -7,7 +7,9 @@ namespace Foehn\Model;
 use Foehn\Materials\Library;
 use Foehn\Materials\MaterialReader;
 use Foehn\Materials\Material;
+use Foehn\Shapes\Shape;
 use Foehn\Shapes\ShapeReader;
+use Foehn\Shapes\Turned;
 use Foehn\Units\Dimension;
 use Foehn\Units\Parameters;
 use Foehn\Units\ScalarField;
@@ -236,12 +238,13 @@ final class ModelCodec
         $id = $reader->string('id');
         $shape = ShapeReader::read($reader);
         $material = $reader->has('material') ? $reader->string('material') : null;
-        $laminate = ShapeReader::laminate($reader, $materials, $id);
+        $laminate = ShapeReader::laminate($reader, $materials, $id) ?? ShapeReader::viaField($reader, $materials, $id);
         if ($laminate !== null) {
             $materials = $materials->with($laminate);
             $material ??= $laminate->id;
         }
         self::checkMaterial($reader, $shape->kind(), $material, $materials);
+        self::checkTurn($reader, $shape, $material === null ? null : $materials->get($material));
 
         $surface = $reader->object('surface');
         $emissivity = $surface->optionalQuantity('emissivity', Dimension::none());
@@ -288,6 +291,21 @@ final class ModelCodec
             $reader->problem('material', 'a material is missing here');
         } elseif ($material !== Part::FLUID && $materials->get($material) === null) {
             $reader->problem('material', sprintf('unknown material "%s"; did you mean %s?', $material, implode(', ', $materials->similar($material))));
+        }
+    }
+
+    /** A material that conducts along its axes cannot be askew to the grid, whose cells conduct along theirs. */
+    private static function checkTurn(Reader $reader, Shape $shape, ?Material $material): void
+    {
+        if (! $shape instanceof Turned || $material === null) {
+            return;
+        }
+        $conductivity = array_map(fn ($law) => $law->at(300.0), $material->conductivity);
+        if (! Turned::keeps(ShapeReader::angles($reader), $conductivity)) {
+            $reader->problem('turn', sprintf(
+                '"%s" conducts %s W/m/K along x, y, z and would not after this turn; turn it about the axis across which it conducts alike, or change its axes',
+                $material->title, implode(', ', array_map(fn (float $k) => (string) round($k, 3), $conductivity)),
+            ));
         }
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Model;
 
 use Foehn\Shapes\Shape;
+use Foehn\Shapes\Turned;
 use Foehn\Units\ScalarField;
 
 /** A part of the ledger, evaluated: shape in place, material, watts and face conditions. */
@@ -30,6 +31,19 @@ final readonly class Part
         public array $faces,
         public string $pointer,
     ) {
+    }
+
+    /**
+     * Name of the part's face that a grid face belongs to.
+     *
+     * @param int $direction 2 * axis + (1 where the part ends towards rising coordinates)
+     * @param callable(): array{float, float, float} $place middle of the grid face, m
+     */
+    public function face(int $direction, callable $place): string
+    {
+        [$axis, $sign] = [$direction >> 1, $direction % 2 === 1 ? 1 : -1];
+
+        return $this->shape instanceof Turned ? $this->shape->faceAt($axis, $sign, $place()) : $this->shape->faceTowards($axis, $sign);
     }
 
     public function withShape(Shape $shape): self

@@ -23,8 +23,7 @@ final class SurfaceSums
             $surface = $faces->surfaceTemperature($f, $temperature);
             $part = $faces->part[$f];
             if ($part >= 0) {
-                $direction = $faces->direction[$f];
-                $face = $solution->model->parts[$part]->shape->faceTowards($direction >> 1, $direction % 2 === 1 ? 1 : -1);
+                $face = $solution->model->parts[$part]->face($faces->direction[$f], fn () => $solution->grid->faceCentre($faces->cell[$f], $faces->direction[$f]));
                 $this->add("part $part $face", $faces->area[$f], $heat, $surface);
                 $this->add("route $part " . self::route($solution, $f), $faces->area[$f], $heat, $surface);
             }

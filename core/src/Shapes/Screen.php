@@ -7,6 +7,9 @@ namespace Foehn\Shapes;
 /** A perforated plate, mesh or filter in a plane: it takes pressure from what passes. */
 final readonly class Screen extends FlatShape
 {
+    /** Friction coefficient of the walls of a hole, as diagram 8-3 has it. */
+    private const HOLE_FRICTION = 0.02;
+
     /**
      * @param array{float, float} $min
      * @param array{float, float} $max
@@ -26,5 +29,24 @@ final readonly class Screen extends FlatShape
     public static function ofFreeArea(float $share): float
     {
         return (0.707 * (1 - $share) ** 0.375 + 1 - $share) ** 2 / $share ** 2;
+    }
+
+    /**
+     * The same of a thick plate, in whose holes the flow may attach again (Idelchik, diagram 8-3).
+     *
+     * @param float $depth thickness over the hydraulic diameter of a hole
+     */
+    public static function ofThickPlate(float $share, float $depth): float
+    {
+        $attaches = max(0.0, 2.4 - $depth) * 10 ** -(0.25 + 0.535 * $depth ** 8 / (0.05 + $depth ** 7));
+        $closed = 1 - $share;
+
+        return (0.5 * $closed ** 0.75 + $attaches * $closed ** 1.375 + $closed ** 2 + self::HOLE_FRICTION * $depth) / $share ** 2;
+    }
+
+    /** Loss coefficient of a net of round wires (Idelchik, diagram 8-6). */
+    public static function ofWires(float $share): float
+    {
+        return 1.3 * (1 - $share) + (1 / $share - 1) ** 2;
     }
 }

@@ -14,7 +14,12 @@ use Foehn\Units\Dimension;
 /** Reads the shape of a part and puts it in its place. */
 final class ShapeReader
 {
-    public const KINDS = ['block', 'cylinder', 'plateFins', 'pinFins', 'board', 'shell', 'package', 'fan', 'screen', 'mesh'];
+    public const KINDS = ['block', 'cylinder', 'plateFins', 'pinFins', 'board', 'vias', 'shell', 'profile', 'package', 'fan', 'screen', 'mesh'];
+
+    /** These stand along the axes: a fan blows along one, a package has its board on one side, the inside of a box is found by its walls. */
+    private const STRAIGHT = ['shell', 'package', 'fan', 'screen'];
+
+    private const MOST_CORNERS = 200;
 
     /** Triangles of one body; more belong into a simpler body. */
     private const MOST_TRIANGLES = 60_000;
@@ -27,14 +32,14 @@ final class ShapeReader
     {
         $reader = $part->object('shape', true);
         $at = $part->vector('at', Dimension::length(), 3, [0.0, 0.0, 0.0]);
-        if (array_filter($part->vector('turn', Dimension::none(), 3, [0.0, 0.0, 0.0])) !== []) {
-            $part->problem('turn', 'turned parts are not available in this version; write [0, 0, 0]');
-        }
+        $angles = self::angles($part);
         $shape = match ($reader->oneOf('kind', self::KINDS)) {
             'cylinder' => self::cylinder($reader, $at),
             'plateFins' => self::plateFins($reader, $at),
             'pinFins' => self::pinFins($reader, $at),
             'board' => self::board($reader, $at),
+            'vias' => self::vias($reader, $at),
+            'profile' => self::profile($reader, $at),
             'shell' => self::shell($reader, $at),
             'package' => self::package($reader, $at),
             'fan' => self::fan($reader, $at),
@@ -43,8 +48,35 @@ final class ShapeReader
             default => new Block(self::box($at, self::size($reader, 'size', 3))),
         };
         $reader->close();
+        if (array_filter($angles) !== [] && in_array($shape->kind(), self::STRAIGHT, true)) {
+            $part->problem('turn', sprintf('a %s cannot be turned; %s', $shape->kind(), match ($shape->kind()) {
+                'shell' => 'turn what is in the box, or gravity',
+                'package' => 'exchange its sizes for a quarter turn and choose its "boardFace"',
+                'fan' => 'it blows in one of the directions x-, x+, y-, y+, z-, z+',
+                default => 'its "normal" is one of x, y, z',
+            }));
 
-        return $shape;
+            return $shape;
+        }
+
+        return Turned::by($shape, $angles);
+    }
+
+    /**
+     * Angles about x, y and z, in this order, in rad.
+     *
+     * @return list<float>
+     */
+    public static function angles(Reader $part): array
+    {
+        $angles = $part->vector('turn', Dimension::none(), 3, [0.0, 0.0, 0.0]);
+        foreach ($angles as $n => $angle) {
+            if (abs($angle) > 2 * M_PI + 1e-9) {
+                $part->problem("turn/$n", sprintf('an angle of %g rad is given, more than a whole turn; write degrees as "%g deg"', $angle, $angle));
+            }
+        }
+
+        return $angles;
     }
 
     /**
@@ -88,6 +120,52 @@ final class ShapeReader
         return Material::withConductivity("laminate:$id", 'Layer stack', $k[0], $k[1], $k[2], $mass / $thickness, $capacity / $mass, 'computed from the layers of the board');
     }
 
+    /**
+     * Effective material of plated through holes in a board: through it, the copper of the barrels and what fills them stand beside
+     * the board; in its plane it stays the board, of which the holes take little.
+     */
+    public static function viaField(Reader $entry, Library $materials, string $id): ?Material
+    {
+        $reader = $entry->object('shape');
+        if ($reader->raw('kind') !== 'vias') {
+            return null;
+        }
+        $host = $reader->string('board');
+        $board = $materials->get("laminate:$host");
+        if ($board === null) {
+            $reader->problem('board', sprintf('"%s" is no board that stands before these vias; name the board they go through', $host));
+
+            return null;
+        }
+        $size = $reader->vector('size', Dimension::length(), 2);
+        $drill = $reader->quantity('drill', Dimension::length(), null, 0.0, true);
+        $plating = $reader->quantity('plating', Dimension::length(), 25e-6, 0.0, true);
+        $count = $reader->int('count', 1, 100_000);
+        $copper = $materials->get(self::COPPER);
+        $fill = $reader->has('fill') ? $materials->get($reader->string('fill')) : $materials->get('air');
+        if ($fill === null || $copper === null) {
+            $reader->problem('fill', sprintf('unknown material "%s"; did you mean %s?', $reader->string('fill'), implode(', ', $materials->similar($reader->string('fill')))));
+
+            return null;
+        }
+        $area = max($size[0] * $size[1], 1e-12);
+        $inner = max(0.0, $drill - 2 * $plating);
+        $barrel = $count * 0.25 * M_PI * ($drill ** 2 - $inner ** 2) / $area;
+        $hole = $count * 0.25 * M_PI * $inner ** 2 / $area;
+        if ($barrel + $hole >= 1.0) {
+            $reader->problem('count', sprintf('%d holes of %g mm do not fit into %g x %g mm', $count, 1e3 * $drill, 1e3 * $size[0], 1e3 * $size[1]));
+
+            return null;
+        }
+        $normal = self::axis($reader, 'normal', 'z');
+        $k = array_map(fn ($law) => $law->at(300.0), $board->conductivity);
+        $k[$normal] = $barrel * $copper->conductivity[0]->at(300.0) + $hole * $fill->conductivity[0]->at(300.0) + (1 - $barrel - $hole) * $k[$normal];
+        $mass = $barrel * (float) $copper->density + $hole * (float) $fill->density + (1 - $barrel - $hole) * (float) $board->density;
+        $capacity = $barrel * $copper->density * $copper->specificHeat + $hole * $fill->density * $fill->specificHeat + (1 - $barrel - $hole) * $board->density * $board->specificHeat;
+
+        return Material::withConductivity("vias:$id", 'Board with vias', $k[0], $k[1], $k[2], $mass, $capacity / $mass, 'computed from the board and its vias');
+    }
+
     private static function layerMaterial(Reader $layer, Library $materials): ?Material
     {
         $id = $layer->string('material', self::DIELECTRIC);
@@ -122,6 +200,71 @@ final class ShapeReader
         [$size[$a], $size[$b], $size[$normal]] = [$outline[0], $outline[1], $thickness ?: 1e-3];
 
         return new Block(self::box($at, $size), 'board');
+    }
+
+    /**
+     * A field of plated through holes: a piece of the board with another conductivity through it.
+     *
+     * @param list<float> $at
+     */
+    private static function vias(Reader $reader, array $at): Block
+    {
+        $normal = self::axis($reader, 'normal', 'z');
+        $outline = self::size($reader, 'size', 2);
+        $size = [0.0, 0.0, 0.0];
+        [$a, $b] = Axes::across($normal);
+        [$size[$a], $size[$b], $size[$normal]] = [$outline[0], $outline[1], $reader->quantity('thickness', Dimension::length(), null, 0.0, true)];
+        foreach (['board', 'drill', 'plating', 'count', 'fill'] as $key) {
+            $reader->raw($key);
+        }
+
+        return new Block(self::box($at, $size), 'vias');
+    }
+
+    /** @param list<float> $at added to the corners */
+    private static function profile(Reader $reader, array $at): Shape
+    {
+        $axis = self::axis($reader, 'axis', 'z');
+        $length = $reader->quantity('length', Dimension::length(), null, 0.0, true);
+        [$a, $b] = Axes::across($axis);
+        $rows = $reader->raw('points');
+        $points = [];
+        foreach (is_array($rows) ? array_values($rows) : [] as $n => $row) {
+            if (! is_array($row) || count($row) !== 2) {
+                $reader->problem("points/$n", sprintf('a corner is a pair of lengths along %s and %s, not %s', 'xyz'[$a], 'xyz'[$b], Reader::show($row)));
+
+                continue;
+            }
+            $points[] = [$at[$a] + $reader->element("points/$n/0", $row[0] ?? null, Dimension::length()), $at[$b] + $reader->element("points/$n/1", $row[1] ?? null, Dimension::length())];
+        }
+        $problem = match (true) {
+            count($points) < 3 => sprintf('a profile needs at least three corners, %d are given', count($points)),
+            count($points) > self::MOST_CORNERS => sprintf('a profile of %d corners is given; at most %d are taken', count($points), self::MOST_CORNERS),
+            abs(self::enclosed($points)) <= 1e-15 => 'the corners enclose no area',
+            default => null,
+        };
+        if ($problem !== null) {
+            $reader->problem('points', $problem);
+
+            return new Block(self::box($at, [1e-3, 1e-3, 1e-3]));
+        }
+
+        return new Profile($axis, $points, $at[$axis], $at[$axis] + $length);
+    }
+
+    /**
+     * @param list<array{float, float}> $points
+     * @return float m2, negative when they run clockwise
+     */
+    private static function enclosed(array $points): float
+    {
+        $twice = 0.0;
+        foreach ($points as $i => [$p, $q]) {
+            [$p2, $q2] = $points[($i + 1) % count($points)];
+            $twice += $p * $q2 - $p2 * $q;
+        }
+
+        return 0.5 * $twice;
     }
 
     /** @param list<float> $at */
@@ -314,7 +457,17 @@ final class ShapeReader
             $share = 1.0;
         }
 
-        return new Screen($axis, $at[$axis], $min, $max, $round, Screen::ofFreeArea($share));
+        $holes = $reader->oneOf('holes', ['thin', 'round', 'square', 'slot', 'wire'], 'thin');
+        $thick = in_array($holes, ['round', 'square', 'slot'], true);
+        $size = $thick ? $reader->quantity('holeSize', Dimension::length(), null, 0.0, true) : 1.0;
+        $depth = ($thick ? $reader->quantity('thickness', Dimension::length(), null, 0.0) : 0.0) / ($holes === 'slot' ? 2 * $size : $size);
+        $loss = match (true) {
+            $thick => Screen::ofThickPlate($share, $depth),
+            $holes === 'wire' => Screen::ofWires($share),
+            default => Screen::ofFreeArea($share),
+        };
+
+        return new Screen($axis, $at[$axis], $min, $max, $round, $loss);
     }
 
     /**

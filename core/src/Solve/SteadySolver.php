@@ -83,7 +83,12 @@ final class SteadySolver
         $done = [];
         // Coarser grids cost little and show what the one asked for still leaves open; given grids are taken at their word.
         foreach ($this->model->grid->isGiven() ? [] : $levels as [, $grid]) {
-            $coarse = $this->conduction($grid, []);
+            try {
+                $coarse = $this->conduction($grid, []);
+            } catch (PhysicsException) {
+                // What is wrong is told of the grid asked for; a coarse one may only miss a thin part.
+                continue;
+            }
             if ($coarse->stopped) {
                 return $coarse;
             }

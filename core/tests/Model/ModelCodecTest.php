@@ -44,7 +44,7 @@ final class ModelCodecTest extends TestCase
         yield 'zero thickness' => [$part(['shape' => ['size' => [0, '20 mm', '20 mm']]]), '/parts/0/shape/size/0', 'must be above 0'];
         yield 'outside the space' => [$part(['at' => ['5 mm', 0, 0]]), '/parts/0', 'reaches outside the space: along x it goes from 5 mm to 25 mm'];
         yield 'unknown material' => [$part(['material' => 'aluminium-606']), '/parts/0/material', 'unknown material "aluminium-606"; did you mean aluminium'];
-        yield 'turned part' => [$part(['turn' => [0, 0, 30]]), '/parts/0/turn', 'not available'];
+        yield 'turned by degrees without a unit' => [$part(['turn' => [0, 0, 30]]), '/parts/0/turn/2', 'write degrees'];
         yield 'unknown face' => [$part(['faces' => ['top' => []]]), '/parts/0/faces/top', 'unknown field "top"; known here: x-'];
         yield 'negative film' => [$part(['faces' => ['z+' => ['heat' => ['kind' => 'film', 'coefficient' => -3]]]]), '/parts/0/faces/z+/heat/coefficient', 'must be at least 0'];
         yield 'formula cycle' => [fn ($m) => $m + ['parameters' => ['a' => 'b', 'b' => 'a']], '/parameters/a', 'in a circle'];

@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace Foehn\Tests\Shapes;
 
 use Foehn\Model\Box;
+use Foehn\Shapes\Block;
 use Foehn\Shapes\Cylinder;
 use Foehn\Shapes\Mesh;
 use Foehn\Shapes\PinFins;
 use Foehn\Shapes\PlateFins;
+use Foehn\Shapes\Profile;
+use Foehn\Shapes\Screen;
 use Foehn\Shapes\Shape;
 use Foehn\Shapes\Shell;
+use Foehn\Shapes\Turned;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -36,6 +40,41 @@ final class ShapesTest extends TestCase
         $volume = $box->size(0) * $box->size(1) * $box->size(2) * $inside / $n ** 3;
 
         self::assertEqualsWithDelta($expected, $volume, $tolerance * $expected);
+    }
+
+    public function testAQuarterTurnKeepsPlanesFacesAndThinThings(): void
+    {
+        $turned = Turned::by(new Block(new Box([0.0, 0.0, 0.0], [0.06, 0.02, 0.004])), [0.0, 0.0, M_PI / 2]);
+        self::assertInstanceOf(Turned::class, $turned);
+        self::assertEqualsWithDelta([[0.02, 0.04], [-0.02, 0.04]], [$turned->planes(0), $turned->planes(1)], 1e-12);
+        // What looked along x before looks along y now.
+        self::assertSame('x+', $turned->faceTowards(1, 1));
+        self::assertSame('y+', $turned->faceTowards(0, -1));
+        self::assertSame([2, 'thickness'], [$turned->features()[0]->axis, $turned->features()[0]->name]);
+        self::assertEqualsWithDelta(0.0, $turned->surfaceExcess(), 1e-12);
+    }
+
+    public function testATurnedPlateSaysWhatItsStepsCost(): void
+    {
+        $edge = Turned::by(new Block(new Box([0.0, 0.0, 0.0], [0.1, 0.1, 1e-9])), [M_PI / 4, 0.0, 0.0]);
+        self::assertInstanceOf(Turned::class, $edge);
+        self::assertEqualsWithDelta(sqrt(2.0) - 1.0, $edge->surfaceExcess(), 1e-6);
+        self::assertGreaterThan(20, $edge->features()[0]->cells);
+    }
+
+    #[DataProvider('screens')]
+    public function testLossOfScreensByTheirHoles(float $loss, float $expected): void
+    {
+        self::assertEqualsWithDelta($expected, $loss, 0.02 * $expected);
+    }
+
+    /** @return iterable<string, array{float, float}> values of the tables of Idelchik's diagrams */
+    public static function screens(): iterable
+    {
+        yield 'thin plate, half open' => [Screen::ofFreeArea(0.5), 4.37];
+        yield 'thick plate attaches: half open, as deep as wide' => [Screen::ofThickPlate(0.5, 1.0), 4.0 * (0.5 * 0.5946 + 0.24 * 0.3856 + 0.25 + 0.02)];
+        yield 'thick plate without depth is a sharp edge' => [Screen::ofThickPlate(0.5, 0.0), 4.0 * (0.5 * 0.5946 + 1.35 * 0.3856 + 0.25)];
+        yield 'net of wires, half open' => [Screen::ofWires(0.5), 1.65];
     }
 
     public function testAMeshFollowsItsFlatFacesAndTellsOpenEdges(): void
@@ -78,6 +117,11 @@ final class ShapesTest extends TestCase
     /** @return iterable<string, array{Shape, float, float}> */
     public static function volumes(): iterable
     {
+        $plate = new Block(new Box([0.01, 0.02, 0.0], [0.07, 0.04, 0.005]));
+        yield 'turned block' => [Turned::by($plate, [0.3, -0.5, 0.7]), 0.06 * 0.02 * 0.005, 0.05];
+        yield 'block, a quarter turn' => [Turned::by($plate, [0.0, M_PI / 2, 0.0]), 0.06 * 0.02 * 0.005, 1e-9];
+        yield 'angle profile' => [new Profile(1, [[0.0, 0.0], [0.03, 0.0], [0.03, 0.002], [0.002, 0.002], [0.002, 0.02], [0.0, 0.02]], 0.0, 0.1), 0.1 * (0.03 * 0.002 + 0.018 * 0.002), 0.05];
+        yield 'triangle' => [new Profile(2, [[0.0, 0.0], [0.04, 0.0], [0.0, 0.02]], 0.0, 0.01), 4e-6, 0.02];
         $hexagon = array_map(fn (int $n) => [0.01 * cos($n * M_PI / 3), 0.01 * sin($n * M_PI / 3)], range(0, 5));
         yield 'square pins' => [new PinFins(new Box([0, 0, 0], [0.04, 0.03, 0.02]), 2, 1, 0.005, [4, 3], 0.004, false), 0.04 * 0.03 * 0.005 + 12 * 0.004 ** 2 * 0.015, 0.03];
         yield 'round pins, hanging' => [new PinFins(new Box([0, 0, 0], [0.02, 0.03, 0.04]), 0, -1, 0.005, [2, 3], 0.006, true), 0.005 * 0.03 * 0.04 + 6 * M_PI / 4 * 0.006 ** 2 * 0.015, 0.03];

@@ -16,6 +16,7 @@ use Foehn\Numerics\Stencil;
 use Foehn\Numerics\TiedCells;
 use Foehn\Physics\PhysicsException;
 use Foehn\Shapes\FlatShape;
+use Foehn\Shapes\Turned;
 use Foehn\Shapes\TwoResistancePackage;
 
 /**
@@ -66,6 +67,9 @@ final class ConductionAssembler
 
     /** @var list<array<int, HeatCondition>> per part the named conditions by direction */
     private array $conditions = [];
+
+    /** @var array<string, HeatCondition> of the faces of turned parts, for the area of their steps */
+    private array $onTurned = [];
 
     /** @var array<int, array{HeatCondition, list<int>}> conditions with a given power and their face records */
     private array $powerFaces = [];
@@ -329,15 +333,15 @@ final class ConductionAssembler
         $down = 2 * $axis;
         if (! $this->live[$c] || ! $this->live[$d]) {
             if ($this->live[$c]) {
-                $this->boundary($p, $up, $c, $area, $this->condition($p, $up, true), -1, $axis);
+                $this->boundary($p, $up, $c, $area, $this->condition($p, $up, $c, true), -1, $axis);
             } elseif ($this->live[$d]) {
-                $this->boundary($q, $down, $d, $area, $this->condition($q, $down, true), -1, $axis);
+                $this->boundary($q, $down, $d, $area, $this->condition($q, $down, $d, true), -1, $axis);
             }
 
             return;
         }
-        $conditionC = $this->condition($p, $up, $q < 0);
-        $conditionD = $this->condition($q, $down, $p < 0);
+        $conditionC = $this->condition($p, $up, $c, $q < 0);
+        $conditionD = $this->condition($q, $down, $d, $p < 0);
         // A film washes what is bare; where another solid touches the face, heat goes on into that.
         $replacesC = $conditionC->kind === 'temperature' || ($conditionC->kind === 'film' && $q < 0);
         $replacesD = $conditionD->kind === 'temperature' || ($conditionD->kind === 'film' && $p < 0);
@@ -382,7 +386,7 @@ final class ConductionAssembler
                     $onPatch = $side->patchAt($this->grid->centres[$a][$ja], $this->grid->centres[$b][$jb]) ?? -1;
                     $heat = $onPatch >= 0 ? $side->patches[$onPatch]->heat : $side->heat;
                     $part = $this->voxels->owner[$cell];
-                    $own = $part >= 0 ? $this->conditions[$part][2 * $axis + $end] ?? null : null;
+                    $own = $this->ownCondition($part, 2 * $axis + $end, $cell, false);
                     $contact = 0.0;
                     if ($own !== null && $own->kind === 'contact') {
                         $contact = $this->contact($own);
@@ -403,10 +407,10 @@ final class ConductionAssembler
         if ($this->passes($part, $axis)) {
             if ($condition->kind === 'temperature') {
                 $conductance = $area / max($half + $contact, self::PERFECT_CONTACT);
-                $ambient = $condition->value->isConstant() ? $condition->value->constant : $condition->value->at(...$this->faceCentre($cell, $direction));
+                $ambient = $condition->value->isConstant() ? $condition->value->constant : $condition->value->at(...$this->grid->faceCentre($cell, $direction));
             } elseif ($condition->kind === 'film' && $condition->value->constant > 0.0) {
                 $conductance = $area / ($half + $contact + 1.0 / $condition->value->constant);
-                $ambient = $condition->ambient->isConstant() ? $condition->ambient->constant : $condition->ambient->at(...$this->faceCentre($cell, $direction));
+                $ambient = $condition->ambient->isConstant() ? $condition->ambient->constant : $condition->ambient->at(...$this->grid->faceCentre($cell, $direction));
             }
         }
         $given = $this->givenHeat($condition, $cell, $direction, $area);
@@ -424,7 +428,7 @@ final class ConductionAssembler
             return 0.0;
         }
 
-        return $area * ($condition->value->isConstant() ? $condition->value->constant : $condition->value->at(...$this->faceCentre($cell, $direction)));
+        return $area * ($condition->value->isConstant() ? $condition->value->constant : $condition->value->at(...$this->grid->faceCentre($cell, $direction)));
     }
 
     /** Shares a power given over a whole face, side or patch by area. */
@@ -476,7 +480,7 @@ final class ConductionAssembler
             $part = $this->model->parts[$index];
             $given = $part->power * $v / $volume[$index];
             if ($part->source !== null) {
-                $given += $v * ($part->source->isConstant() ? $part->source->constant : $part->source->at(...$this->cellCentre($cell)));
+                $given += $v * ($part->source->isConstant() ? $part->source->constant : $part->source->at(...$this->grid->centre($cell)));
             }
             $this->source[$this->pad + $cell] += $given;
             $this->watts += $given;
@@ -497,20 +501,33 @@ final class ConductionAssembler
         }
         foreach ($this->voxels->owner as $cell => $owner) {
             if ($owner < 0 && $this->live[$cell]) {
-                $given = $source->at(...$this->cellCentre($cell)) * $this->faceArea($cell, 0) * $this->grid->widths[0][$this->position($cell, 0)];
+                $given = $source->at(...$this->grid->centre($cell)) * $this->faceArea($cell, 0) * $this->grid->widths[0][$this->position($cell, 0)];
                 $this->source[$this->pad + $cell] += $given;
                 $this->watts += $given;
             }
         }
     }
 
-    private function condition(int $part, int $direction, bool $bare): HeatCondition
+    private function condition(int $part, int $direction, int $cell, bool $bare): HeatCondition
     {
-        if ($part < 0) {
-            return HeatCondition::adiabatic();
-        }
+        return $this->ownCondition($part, $direction, $cell, $bare) ?? HeatCondition::adiabatic();
+    }
 
-        return $this->conditions[$part][$direction] ?? ($bare ? $this->model->parts[$part]->faces['bare'] ?? null : null) ?? HeatCondition::adiabatic();
+    /** What a part states for a face of its own; for a bare one also what it states for all bare ones. */
+    private function ownCondition(int $part, int $direction, int $cell, bool $bare): ?HeatCondition
+    {
+        if ($part < 0 || $this->model->parts[$part]->faces === []) {
+            return null;
+        }
+        $own = $this->model->parts[$part];
+        $otherwise = $bare ? $own->faces['bare'] ?? null : null;
+        if (! $own->shape instanceof Turned) {
+            return $this->conditions[$part][$direction] ?? $otherwise;
+        }
+        $face = $own->face($direction, fn () => $this->grid->faceCentre($cell, $direction));
+        $given = $own->faces[$face] ?? $otherwise;
+
+        return $given === null ? null : $this->onTurned["$part $face"] ??= $given->onSteps($own->shape->stepsOf($face));
     }
 
     private function contact(HeatCondition $condition): float
@@ -540,21 +557,5 @@ final class ConductionAssembler
         }
 
         return $area;
-    }
-
-    /** @return array{float, float, float} */
-    private function cellCentre(int $cell): array
-    {
-        return array_map(fn (int $axis) => $this->grid->centres[$axis][$this->position($cell, $axis)], [0, 1, 2]);
-    }
-
-    /** @return array{float, float, float} */
-    private function faceCentre(int $cell, int $direction): array
-    {
-        $axis = $direction >> 1;
-        $centre = $this->cellCentre($cell);
-        $centre[$axis] = $this->grid->lines[$axis][$this->position($cell, $axis) + $direction % 2];
-
-        return $centre;
     }
 }
