@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { sampleBoard, sampleLibrary } from '../resources/js/imports/idfSample';
 import { cell, ledger } from './demo';
+import { stepFile } from './stepSample';
 
 const board = sampleBoard([90, 60], ['"QFN" "FH-1" U1', '30 30 0 90 TOP PLACED', '"QFN" "FH-1" U2', '60 30 0 0 TOP PLACED'], 1);
 const library = sampleLibrary([{ geometry: 'QFN', part: 'FH-1', size: [12, 10, 2] }], true);
@@ -18,7 +19,7 @@ test('a board from an IDF pair gets watts and limits from tables, an own materia
     await expect(page.getByRole('heading', { name: 'Gateway board' })).toBeVisible();
 
     await page.getByRole('button', { name: 'Add part' }).click();
-    await page.getByRole('menuitem', { name: 'From a file: STL, IDF' }).click();
+    await page.getByRole('menuitem', { name: 'From a file: STL, STEP, IDF' }).click();
     const dialog = page.getByRole('dialog', { name: 'Import geometry' });
     await dialog.getByLabel('Geometry files').setInputFiles(file('page.stl', '<!DOCTYPE html><html><body>Not found</body></html>'.padEnd(300)));
     await expect(dialog.getByRole('alert')).toContainText('This is a web page or XML, not an STL file');
@@ -35,7 +36,7 @@ test('a board from an IDF pair gets watts and limits from tables, an own materia
     const saved = await download;
     expect(saved.suggestedFilename()).toBe('gateway-board.stl');
     await page.getByRole('button', { name: 'Add part' }).click();
-    await page.getByRole('menuitem', { name: 'From a file: STL, IDF' }).click();
+    await page.getByRole('menuitem', { name: 'From a file: STL, STEP, IDF' }).click();
     await dialog.getByLabel('Geometry files').setInputFiles(await saved.path().then(async (path) => ({ name: 'again.stl', mimeType: 'model/stl', buffer: await readFile(path) })));
     await expect(dialog.getByRole('row', { name: /90 × 60 × 1.6 mm/ })).toBeVisible();
     await dialog.getByRole('button', { name: 'Cancel' }).click();
@@ -81,4 +82,27 @@ test('a board from an IDF pair gets watts and limits from tables, an own materia
     // Each of these was one step.
     for (let n = 0; n < 4; n++) await page.keyboard.press('Control+z');
     await expect(cell(page, 'U1', 'material')).not.toContainText('own');
+});
+
+test('solids of a STEP file become bodies with their names; what is no STEP file is refused in words', async ({ page }) => {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Enter as the demo engineer' }).click();
+    await page.getByRole('button', { name: 'New project' }).click();
+    await page.getByLabel('Name of the product').fill('Sensor bracket');
+    await page.getByRole('radio', { name: /^Empty/ }).click();
+    await page.getByRole('button', { name: 'Create' }).click();
+    await page.getByRole('button', { name: 'Add part' }).click();
+    await page.getByRole('menuitem', { name: 'From a file: STL, STEP, IDF' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Import geometry' });
+    const text = stepFile([{ name: 'Bracket', min: [0, 0, 0], max: [40, 20, 3] }, { name: 'Boss', min: [10, 5, 3], max: [16, 11, 12] }]);
+    await dialog.getByLabel('Geometry files').setInputFiles(file('cut.step', text.slice(0, 3000)));
+    await expect(dialog.getByRole('alert')).toContainText('it is cut off');
+    await dialog.getByLabel('Geometry files').setInputFiles(file('none.step', stepFile([])));
+    await expect(dialog.getByRole('alert')).toContainText('holds no solid');
+    await dialog.getByLabel('Geometry files').setInputFiles(file('bracket.step', text));
+    await expect(dialog.getByRole('row', { name: /Bracket 40 × 20 × 3 mm 12 facets/ })).toBeVisible();
+    await expect(dialog.getByRole('row', { name: /Boss 6 × 6 × 9 mm 12 facets/ })).toBeVisible();
+    await dialog.getByRole('button', { name: 'Import 2 bodies' }).click();
+    await expect(ledger(page).getByText('2 parts')).toBeVisible();
+    await expect(cell(page, 'Boss', 'size')).toHaveText('6 × 6 × 9 mm');
 });

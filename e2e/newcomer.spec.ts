@@ -76,7 +76,7 @@ test('a newcomer builds the Mast gateway from an empty project in under 60 inter
     await page.keyboard.press('Escape');
 
     await hand.click(page.getByRole('button', { name: 'Add part' }));
-    await hand.click(page.getByRole('menuitem', { name: 'From a file: STL, IDF' }));
+    await hand.click(page.getByRole('menuitem', { name: 'From a file: STL, STEP, IDF' }));
     const dialog = page.getByRole('dialog', { name: 'Import geometry' });
     await hand.files(dialog.getByLabel('Geometry files'), [{ name: 'gateway.emn', text: board }, { name: 'gateway.emp', text: library }]);
     for (const [axis, at] of [['x', '57'], ['y', '15'], ['z', '10']] as const) await hand.type(dialog.getByLabel(`${axis}, mm`), at, false);

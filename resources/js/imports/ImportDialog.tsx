@@ -23,6 +23,7 @@ import { usePreferences, useScreen } from '../project/screenState';
 import { size } from '../units/units';
 import { readIdf } from './idf';
 import { ImportError, moved, withBodies, type ImportPlan } from './plan';
+import { readStep } from './step';
 import { readStl, type StlUnit } from './stl';
 
 const unitNames: Record<StlUnit, string> = { mm: 'Millimetres', m: 'Metres', inch: 'Inches' };
@@ -34,7 +35,7 @@ interface Chosen {
     read: (unit: StlUnit) => ImportPlan;
 }
 
-/** The files of a choice: one STL, or the two of an IDF pair. */
+/** The files of a choice: one STL or STEP, or the two of an IDF pair. */
 async function choose(files: readonly File[]): Promise<Chosen> {
     const names = files.map((f) => f.name).join(', ');
     const stl = files.find((f) => /\.stl$/i.test(f.name));
@@ -42,13 +43,18 @@ async function choose(files: readonly File[]): Promise<Chosen> {
         const bytes = await stl.arrayBuffer();
         return { names, unitless: true, read: (unit) => readStl(bytes, stl.name, unit) };
     }
+    const step = files.find((f) => /\.(step|stp|p21)$/i.test(f.name));
+    if (step && files.length === 1) {
+        const plan = await readStep(await step.arrayBuffer(), step.name);
+        return { names, unitless: false, read: () => plan };
+    }
     if (files.length === 2 && !stl) {
         const texts = await Promise.all(files.map((f) => f.text()));
         const board = texts.findIndex((text) => /\.BOARD_OUTLINE|\.PANEL_OUTLINE|\.PLACEMENT/i.test(text));
         if (board < 0) throw new ImportError('Neither of the two files has a board outline; choose the board file and the library file of an IDF 3.0 pair.');
         return { names, unitless: false, read: () => readIdf(texts[board]!, texts[1 - board]!) };
     }
-    throw new ImportError(`${names}: one STL file is expected, or the board and the library file of an IDF 3.0 pair (often .emn and .emp) together.`);
+    throw new ImportError(`${names}: one STL or STEP file is expected, or the board and the library file of an IDF 3.0 pair (often .emn and .emp) together.`);
 }
 
 interface Props {
@@ -68,6 +74,7 @@ export function ImportDialog({ outline, editor, onClose }: Props) {
     const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
     const [origin, setOrigin] = useState(['0', '0', '0']);
     const [busy, setBusy] = useState(false);
+    const [reading, setReading] = useState(false);
 
     const { plan, problem } = useMemo((): { plan: ImportPlan | null; problem: string | null } => {
         try {
@@ -87,7 +94,9 @@ export function ImportDialog({ outline, editor, onClose }: Props) {
         setRefusal(null);
         setChosen(null);
         setLeft(new Set());
-        if (files && files.length > 0) choose([...files]).then(setChosen, (e: Error) => setRefusal(e.message));
+        if (!files || files.length === 0) return;
+        setReading(true);
+        choose([...files]).then(setChosen, (e: Error) => setRefusal(e instanceof ImportError ? e.message : `The file cannot be read: ${e.message}`)).finally(() => setReading(false));
     };
     const bring = () => {
         setBusy(true);
@@ -109,11 +118,11 @@ export function ImportDialog({ outline, editor, onClose }: Props) {
         <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="import-title">
             <DialogTitle id="import-title">Import geometry</DialogTitle>
             <DialogContent>
-                <Typography color="text.secondary" sx={{ mb: 2 }}>Bodies from an STL file, or a board with its components from the two files of an IDF 3.0 pair. A body named like a part takes its place and keeps its material, watts and limits.</Typography>
+                <Typography color="text.secondary" sx={{ mb: 2 }}>Bodies from an STL or STEP file, or a board with its components from the two files of an IDF 3.0 pair. A body named like a part takes its place and keeps its material, watts and limits.</Typography>
                 <Stack direction="row" sx={{ gap: 2, alignItems: 'center', mb: 2 }}>
                     <Button variant="outlined" startIcon={<UploadFileOutlined />} onClick={() => input.current?.click()}>Choose files</Button>
-                    <input ref={input} hidden type="file" multiple accept=".stl,.emn,.emp,.brd,.pro,.lib,.idf" aria-label="Geometry files" onChange={(e) => pick(e.target.files)} />
-                    <span>{chosen?.names ?? 'No file chosen'}</span>
+                    <input ref={input} hidden type="file" multiple accept=".stl,.step,.stp,.p21,.emn,.emp,.brd,.pro,.lib,.idf" aria-label="Geometry files" onChange={(e) => pick(e.target.files)} />
+                    <span role="status">{reading ? 'Reading the file' : (chosen?.names ?? 'No file chosen')}</span>
                     {chosen?.unitless && (
                         <Box sx={{ width: 200, ml: 'auto', '& > *': { mb: '0 !important' } }}>
                             <ChoiceField label="Numbers in the file are" value={unit} choices={unitNames} disabled={false} save={(u) => Promise.resolve(setUnit(u))} />

@@ -15,6 +15,17 @@ import { editShape, PlaceFields, replaced, ShapeField, shapeFields, SizeFields, 
 const directions = { 'x+': 'Blows along x', 'x-': 'Blows against x', 'y+': 'Blows along y', 'y-': 'Blows against y', 'z+': 'Blows along z', 'z-': 'Blows against z' } as const;
 const normals = { x: 'Across x', y: 'Across y', z: 'Across z' } as const;
 
+const holes = { thin: 'Sharp edges, thin plate', round: 'Round, in a thick plate', square: 'Square, in a thick plate', slot: 'Slots in a thick plate', wire: 'Net of wires' } as const;
+
+const isThick = (kind: unknown): boolean => kind === 'round' || kind === 'square' || kind === 'slot';
+
+/** What a kind of holes needs besides the free area. */
+const holesOf = (kind: keyof typeof holes, shape: Record<string, unknown>): Record<string, unknown> => ({
+    holes: kind,
+    holeSize: isThick(kind) ? (shape.holeSize ?? '3 mm') : undefined,
+    thickness: isThick(kind) ? (shape.thickness ?? '1 mm') : undefined,
+});
+
 type Pair = [string | number, string | number];
 
 /** Size, place, direction and curve of a fan; size, place and loss of a screen. */
@@ -36,7 +47,14 @@ export function DeviceFields(props: ShapeProps) {
             {shape.diameter !== undefined && field('diameter', 'Diameter', lengthUnit(units))}
             {shape.size !== undefined && <SizeFields shape={props} labels={['Width', 'Height']} />}
             <PlaceFields shape={props} />
-            {shape.kind === 'screen' && (shape.freeArea !== undefined ? field('freeArea', 'Free area, share', '') : field('lossCoefficient', 'Loss coefficient', ''))}
+            {shape.kind === 'screen' && shape.freeArea === undefined && field('lossCoefficient', 'Loss coefficient', '')}
+            {shape.kind === 'screen' && shape.freeArea !== undefined && (
+                <>
+                    {field('freeArea', 'Free area, share', '')}
+                    <ChoiceField label="Holes" value={(shape.holes as keyof typeof holes | undefined) ?? 'thin'} choices={holes} disabled={disabled} save={(choice) => setShape(`holes: ${holes[choice].toLowerCase()}`, holesOf(choice, shape))} />
+                    {isThick(shape.holes) && <Stack direction="row" sx={{ gap: 1 }}>{field('holeSize', shape.holes === 'slot' ? 'Slot width' : 'Hole size', lengthUnit(units))}{field('thickness', 'Thickness', lengthUnit(units))}</Stack>}
+                </>
+            )}
             {shape.kind === 'fan' && (
                 <>
                     <Stack direction="row" sx={{ gap: 1 }}>{field('hub', 'Hub, share', '')}{field('speedFactor', 'Speed, share', '', '1')}{field('swirl', 'Swirl, share', '', '0')}</Stack>

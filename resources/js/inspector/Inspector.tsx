@@ -11,6 +11,7 @@ import { MaterialField } from './MaterialField';
 import { PartActions } from './PartActions';
 import { ShapeFields } from './ShapeFields';
 import { EditField } from './EditField';
+import { ShareWatts } from './ShareWatts';
 import { OperatingPoint } from './OperatingPoint';
 import { partEntry, withLimit, withPartFields, limitEntry, type ModelDocument } from '../model/document';
 import { partKinds } from '../model/partKinds';
@@ -132,6 +133,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) => parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d))}
                 />}
             </Box>
+            {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => p.kind !== 'fan' && p.kind !== 'screen')} editor={editor} />}
             {stage === 'Load' && single && entry && !isDevice && <FaceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
             {stage !== 'Build' && single && !isDevice && partResult && !stale && result && <Temperatures part={partResult} result={result} units={units} />}
             {single && fan && !stale && <OperatingPoint fan={fan} />}

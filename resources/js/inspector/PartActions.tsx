@@ -1,3 +1,4 @@
+import AlignHorizontalCenter from '@mui/icons-material/AlignHorizontalCenter';
 import ArrowDownward from '@mui/icons-material/ArrowDownward';
 import ArrowUpward from '@mui/icons-material/ArrowUpward';
 import ContentCopy from '@mui/icons-material/ContentCopy';
@@ -5,6 +6,7 @@ import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import GridOn from '@mui/icons-material/GridOn';
 import VerticalAlignBottom from '@mui/icons-material/VerticalAlignBottom';
 import Button from '@mui/material/Button';
+import Divider from '@mui/material/Divider';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
@@ -17,7 +19,9 @@ import TextField from '@mui/material/TextField';
 import Tooltip from '@mui/material/Tooltip';
 import { useState, type ReactNode } from 'react';
 import type { Outline, OutlinePart } from '../api/types';
-import { copyParts, duplicateParts, removeParts, reorderPart, sitPart } from '../model/partCommands';
+import { alignments, mayMatch, type Alignment } from '../model/arrange';
+import { alignParts, copyParts, duplicateParts, matchSize, mirrorParts, removeParts, reorderPart, sitPart } from '../model/partCommands';
+import { useScreen } from '../project/screenState';
 import type { ModelEditor } from '../model/useModelEditor';
 
 interface Props {
@@ -37,7 +41,12 @@ function Action({ label, disabled = false, onClick, children }: { label: string;
 /** What can be done with the selected parts as wholes. */
 export function PartActions({ parts, outline, editor }: Props) {
     const [sitting, setSitting] = useState<HTMLElement | null>(null);
+    const [arranging, setArranging] = useState<HTMLElement | null>(null);
     const [row, setRow] = useState(false);
+    // Parts follow the one that was selected last.
+    const last = useScreen((s) => s.selection.at(-1));
+    const to = parts.find((part) => part.id === last) ?? parts[0];
+    const arrange = (work: () => void) => () => { setArranging(null); work(); };
     const ids = parts.map((part) => part.id);
     const only = parts.length === 1 ? parts[0] : undefined;
     const index = only ? outline.parts.findIndex((part) => part.id === only.id) : -1;
@@ -46,6 +55,7 @@ export function PartActions({ parts, outline, editor }: Props) {
             <Action label="Duplicate (Ctrl+D)" onClick={() => duplicateParts(editor, ids)}><ContentCopy fontSize="small" /></Action>
             <Action label="Row of copies" onClick={() => setRow(true)}><GridOn fontSize="small" /></Action>
             <Action label="Sit on another part" disabled={!only || outline.parts.length < 2} onClick={(e) => setSitting(e.currentTarget)}><VerticalAlignBottom fontSize="small" /></Action>
+            <Action label="Align, mirror, match size" onClick={(e) => setArranging(e.currentTarget)}><AlignHorizontalCenter fontSize="small" /></Action>
             <Action label="Earlier in the carving order" disabled={index <= 0} onClick={() => only && reorderPart(editor, only, -1)}><ArrowUpward fontSize="small" /></Action>
             <Action label="Later in the carving order: wins where parts overlap" disabled={!only || index === outline.parts.length - 1} onClick={() => only && reorderPart(editor, only, 1)}><ArrowDownward fontSize="small" /></Action>
             <Action label="Remove (Delete)" onClick={() => removeParts(editor, ids)}><DeleteOutlined fontSize="small" /></Action>
@@ -53,6 +63,14 @@ export function PartActions({ parts, outline, editor }: Props) {
                 {outline.parts.filter((part) => part.id !== only?.id && part.kind !== 'fan' && part.kind !== 'screen').map((part) => (
                     <MenuItem key={part.id} dense onClick={() => { setSitting(null); if (only) sitPart(editor, only, part); }}>On {part.name}</MenuItem>
                 ))}
+            </Menu>
+            <Menu anchorEl={arranging} open={arranging !== null} onClose={() => setArranging(null)} slotProps={{ paper: { sx: { maxHeight: 420 } } }}>
+                {to && parts.length > 1 && [0, 1, 2].flatMap((axis) => (Object.keys(alignments) as Alignment[]).map((alignment) => (
+                    <MenuItem key={`${axis} ${alignment}`} dense onClick={arrange(() => alignParts(editor, parts, to, axis, alignment))}>Align {alignments[alignment]} along {'xyz'[axis]} with {to.name}</MenuItem>
+                )))}
+                {to && parts.length > 1 && mayMatch(to) && <MenuItem dense onClick={arrange(() => matchSize(editor, parts, to))}>As large as {to.name}</MenuItem>}
+                {parts.length > 1 && <Divider />}
+                {[0, 1, 2].map((axis) => <MenuItem key={axis} dense onClick={arrange(() => mirrorParts(editor, parts, outline.space, axis))}>Mirror place along {'xyz'[axis]}, at the middle of the space</MenuItem>)}
             </Menu>
             {row && <RowDialog parts={parts} onClose={() => setRow(false)} copy={(count, pitch) => copyParts(editor, ids, count, pitch)} />}
         </Stack>

@@ -84,3 +84,19 @@ export function PlaceFields({ shape }: { shape: ShapeProps }) {
         </Stack>
     );
 }
+
+/** How the part is turned about its middle. */
+export function TurnFields({ shape }: { shape: ShapeProps }) {
+    const turn = (shape.entry.turn as Length[] | undefined) ?? [0, 0, 0];
+    const shown = (angle: Length): string => (typeof angle === 'number' ? `${Number(((angle * 180) / Math.PI).toFixed(4))} deg` : angle);
+    const save = (n: number, text: string) =>
+        editPart(shape, `turned by ${typed(text, 'deg') || '0 deg'} about ${'xyz'[n]}`, (part) => {
+            const next = replaced((part.turn as Length[] | undefined) ?? [0, 0, 0], n, typed(text, 'deg') || 0);
+            return { turn: next.every((angle) => angle === 0 || /^[-+]?0(\.0*)?\s*(deg|rad)?$/.test(String(angle))) ? undefined : next };
+        });
+    return (
+        <Stack direction="row" sx={{ gap: 1 }}>
+            {['x', 'y', 'z'].map((axis, n) => <EditField key={axis} label={`Turn ${axis}`} value={shown(turn[n] ?? 0)} disabled={shape.disabled} save={(text) => save(n, text)} />)}
+        </Stack>
+    );
+}

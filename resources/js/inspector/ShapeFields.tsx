@@ -4,8 +4,9 @@ import { typicalOf, typicalPackages } from '../model/typical';
 import { lengthUnit } from '../units/units';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
+import { CornerFields } from './CornerFields';
 import { LayerFields } from './LayerFields';
-import { editShape, PlaceFields, ShapeField, shapeFields, SizeFields, type ShapeProps } from './ShapeField';
+import { editShape, PlaceFields, ShapeField, shapeFields, SizeFields, TurnFields, type ShapeProps } from './ShapeField';
 
 const axisChoices = { x: 'Along x', y: 'Along y', z: 'Along z' } as const;
 const normalChoices = { x: 'Across x', y: 'Across y', z: 'Across z' } as const;
@@ -75,6 +76,24 @@ const editors: Record<string, (shape: ShapeProps) => ReactNode> = {
             <ShapeField shape={shape} field="length" label="Length" unit={lengthUnit(shape.units)} />
         </>
     ),
+    profile: (shape) => (
+        <>
+            <Choice shape={shape} field="axis" label="Axis" choices={axisChoices} otherwise="z" />
+            <ShapeField shape={shape} field="length" label="Length" unit={lengthUnit(shape.units)} />
+            <CornerFields shape={shape} />
+        </>
+    ),
+    vias: (shape) => (
+        <>
+            <SizeFields shape={shape} labels={['Width', 'Depth']} />
+            <ShapeField shape={shape} field="thickness" label="Board thickness" unit={lengthUnit(shape.units)} />
+            <Count shape={shape} field="count" label="Holes" />
+            <Stack direction="row" sx={{ gap: 1 }}>
+                <ShapeField shape={shape} field="drill" label="Drill" unit={lengthUnit(shape.units)} />
+                <ShapeField shape={shape} field="plating" label="Plating" unit="um" hint="25 um" />
+            </Stack>
+        </>
+    ),
     shell: (shape) => (
         <>
             <SizeFields shape={shape} labels={['Size x', 'Size y', 'Size z']} />
@@ -117,6 +136,7 @@ export function ShapeFields(shape: ShapeProps) {
         <>
             {editors[shape.entry.shape.kind]?.(shape)}
             <PlaceFields shape={shape} />
+            {!['shell', 'package'].includes(shape.entry.shape.kind) && <TurnFields shape={shape} />}
         </>
     );
 }

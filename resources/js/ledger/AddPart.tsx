@@ -39,7 +39,7 @@ export function AddPart({ outline, selection, editor }: { outline: Outline; sele
                         setImporting(true);
                     }}
                 >
-                    From a file: STL, IDF
+                    From a file: STL, STEP, IDF
                 </MenuItem>
             </Menu>
             {importing && <ImportDialog outline={outline} editor={editor} onClose={() => setImporting(false)} />}

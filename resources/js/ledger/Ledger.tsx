@@ -27,24 +27,38 @@ interface Props {
     mayEdit: boolean;
 }
 
-/** What a changed row means for the model: a named step and the change, or null when nothing changed. */
-function changeOf(before: LedgerRow, after: LedgerRow, part: OutlinePart, units: UnitSet): { label: string; change: (d: ModelDocument) => ModelDocument } | null {
+/**
+ * What a changed row means for the model: a named step and the change, or null when nothing changed. What is typed into one of
+ * several selected rows holds for all of them; a name is of one part only.
+ */
+function changeOf(before: LedgerRow, after: LedgerRow, part: OutlinePart, selected: readonly OutlinePart[], units: UnitSet): { label: string; change: (d: ModelDocument) => ModelDocument } | null {
+    const parts = selected.some((p) => p.id === part.id) ? selected : [part];
+    const solids = parts.filter((p) => p.kind !== 'fan' && p.kind !== 'screen');
+    const called = (list: readonly OutlinePart[]) => (list.length === 1 ? list[0]!.name : `${list.length} parts`);
+    const ids = (list: readonly OutlinePart[]) => list.map((p) => p.id);
     if (after.name !== before.name) {
         return { label: `Rename ${before.name} to ${after.name.trim()}`, change: (d) => withPartFields(d, [part.id], { name: after.name.trim() }) };
     }
     if (after.powerText !== before.powerText) {
         const power = typed(after.powerText, 'W');
-        return { label: `${part.name}: ${power || 'no watts'}`, change: (d) => withPartFields(d, [part.id], { power: power || undefined }) };
+        return { label: `${called(solids)}: ${power || 'no watts'}`, change: (d) => withPartFields(d, ids(solids), { power: power || undefined }) };
     }
     if (after.material !== before.material) {
-        return { label: `${part.name}: material ${after.material}`, change: (d) => withPartFields(d, [part.id], { material: after.material }) };
+        const made = solids.filter((p) => !hasOwnMaterial(p.kind));
+        return { label: `${called(made)}: material ${after.material}`, change: (d) => withPartFields(d, ids(made), { material: after.material }) };
     }
     if (after.limitText !== before.limitText) {
         const limit = typed(after.limitText, typedTemperatureUnit(units));
-        return { label: limit ? `${part.name}: limit ${limit}` : `${part.name}: no limit`, change: (d) => withLimit(d, part, limit) };
+        return { label: limit ? `${called(solids)}: limit ${limit}` : `${called(solids)}: no limit`, change: (d) => solids.reduce((next, p) => withLimit(next, p, limit), d) };
     }
     return null;
 }
+
+/** Within this time a second click makes a double click, ms. */
+const DOUBLE_CLICK = 300;
+
+/** Whether a kind of part brings what it is made of along. */
+const hasOwnMaterial = (kind: string): boolean => ['package', 'board', 'vias'].includes(kind);
 
 /** The table of all parts; its columns follow the stage. */
 export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
@@ -67,6 +81,7 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
     const columns = useMemo(() => columnsOf(stage, units, known, mayEdit), [stage, units, known, mayEdit]);
     const missed = result?.verdict.missed ?? 0;
     const anchor = useRef<string | null>(null);
+    const single = useRef(0);
     /** One row; with Shift all from the last picked one, with Ctrl this one added or taken out. */
     const pick = (row: LedgerRow, range: boolean, adding: boolean) => {
         if (row.heading !== null) return;
@@ -77,7 +92,10 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
             return;
         }
         anchor.current = row.id;
-        select(row.id, adding);
+        window.clearTimeout(single.current);
+        // A click on one of several selected rows may begin a double click, which edits all of them.
+        if (!adding && selection.length > 1 && selection.includes(row.id)) single.current = window.setTimeout(() => select(row.id), DOUBLE_CLICK);
+        else select(row.id, adding);
     };
 
     return (
@@ -100,7 +118,7 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                 {stage === 'Load' && mayEdit && <PasteTable kind="watts" outline={revision.outline} editor={editor} />}
                 {stage === 'Limit' && mayEdit && <PasteTable kind="limits" outline={revision.outline} editor={editor} />}
                 <Box sx={{ color: 'text.secondary', fontSize: 12.5, whiteSpace: 'nowrap' }}>
-                    {selection.length > 1 ? `${selection.length} selected` : mayEdit ? ({ Build: '', Load: 'Enter edits a cell', Limit: 'Enter edits a cell', Solve: '', Judge: 'Double-click or Enter edits a cell' }[stage]) : 'You may look, not edit'}
+                    {selection.length > 1 ? `${selection.length} selected${mayEdit && stage !== 'Solve' ? '; a cell holds for all' : ''}` : mayEdit ? ({ Build: '', Load: 'Enter edits a cell', Limit: 'Enter edits a cell', Solve: '', Judge: 'Double-click or Enter edits a cell' }[stage]) : 'You may look, not edit'}
                 </Box>
             </Stack>
             <Box sx={{ flex: 1, minHeight: 0, opacity: stale && stage === 'Judge' ? 0.62 : 1 }}>
@@ -123,14 +141,15 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                         event.preventDefault();
                         pick(row, event.shiftKey, event.ctrlKey || event.metaKey);
                     }}
+                    onCellEditStart={() => window.clearTimeout(single.current)}
                     sortingMode="server"
                     sortModel={sort}
                     onSortModelChange={setSort}
                     isRowSelectable={({ row }) => row.heading === null}
-                    isCellEditable={({ row, field }) => row.heading === null && !(field === 'material' && ['package', 'board'].includes(row.part?.kind ?? ''))}
+                    isCellEditable={({ row, field }) => row.heading === null && !(field === 'material' && hasOwnMaterial(row.part?.kind ?? ''))}
                     rowSelectionModel={{ type: 'include', ids: new Set(selection.filter((id) => rows.some((row) => row.id === id))) }}
                     processRowUpdate={async (after, before) => {
-                        const change = before.part && changeOf(before, after, before.part, units);
+                        const change = before.part && changeOf(before, after, before.part, revision.outline.parts.filter((p) => selection.includes(p.id)), units);
                         if (!change) return after;
                         // A refused edit ends here with its reason shown; left open, the cell would save again when it loses focus.
                         return editor.edit(change.label, change.change).then(() => after, () => before);

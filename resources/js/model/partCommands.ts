@@ -1,7 +1,8 @@
 import type { Outline, OutlinePart } from '../api/types';
 import { useScreen } from '../project/screenState';
 import { partEntry, type ModelDocument } from './document';
-import { partChoices, satOn, withCopies, withNewPart, withOrder, withoutParts, type PartChoice } from './parts';
+import { alignments, withAligned, withMirrored, withSizeOf, type Alignment } from './arrange';
+import { millimetres, partChoices, satOn, withCopies, withNewPart, withOrder, withoutParts, withShift, type PartChoice } from './parts';
 import type { ModelEditor } from './useModelEditor';
 
 /** Commands on parts as the screen offers them: an edit with a name, and what is selected after it. A refusal is shown by the editor. */
@@ -47,6 +48,24 @@ export function copyParts(editor: ModelEditor, ids: readonly string[], count: nu
         return copies.document;
     });
     quietly(edit.then(() => select(added)));
+}
+
+/** Moves parts by metres; rejects when the model refuses it. */
+export function moveParts(editor: ModelEditor, ids: readonly string[], by: readonly number[]): Promise<unknown> {
+    const way = by.map((b, n) => (b === 0 ? '' : `${b > 0 ? '+' : '−'}${millimetres(Math.abs(b))} along ${'xyz'[n]}`)).filter(Boolean).join(', ');
+    return editor.edit(`Move ${namesOf(present(editor), ids)} ${way}`, (d) => withShift(d, ids, by));
+}
+
+export function alignParts(editor: ModelEditor, parts: readonly OutlinePart[], to: OutlinePart, axis: number, alignment: Alignment): void {
+    quietly(editor.edit(`${alignments[alignment]} along ${'xyz'[axis]} in line with ${to.name}`, (d) => withAligned(d, parts, to, axis, alignment)));
+}
+
+export function mirrorParts(editor: ModelEditor, parts: readonly OutlinePart[], room: Outline['space'], axis: number): void {
+    quietly(editor.edit(`Mirror ${parts.length === 1 ? parts[0]!.name : `${parts.length} parts`} along ${'xyz'[axis]}`, (d) => withMirrored(d, parts, room, axis)));
+}
+
+export function matchSize(editor: ModelEditor, parts: readonly OutlinePart[], like: OutlinePart): void {
+    quietly(editor.edit(`As large as ${like.name}`, (d) => withSizeOf(d, parts, like)));
 }
 
 export function reorderPart(editor: ModelEditor, part: OutlinePart, by: -1 | 1): void {

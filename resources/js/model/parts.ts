@@ -12,6 +12,8 @@ export const partChoices = {
     screen: 'Screen',
     shell: 'Box with walls',
     cylinder: 'Cylinder',
+    profile: 'Profile',
+    vias: 'Vias in a board',
     carve: 'Carve-out',
 } as const;
 export type PartChoice = keyof typeof partChoices;
@@ -61,6 +63,22 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
             const size = fit([0.01, 0.01, 0.02]);
             const radius = Math.min(size[0], size[1]) / 2;
             return { size: [2 * radius, 2 * radius, size[2]], fields: { shape: { kind: 'cylinder', axis: 'z', radius: millimetres(radius), length: millimetres(size[2]) } as PartEntry['shape'], material: 'aluminium-6061' } };
+        }
+        case 'profile': {
+            const size = fit([0.03, 0.03, 0.04]);
+            const wall = millimetres(Number((size[0] / 10).toPrecision(2)));
+            const [width, height] = [millimetres(size[0]), millimetres(size[1])];
+            return {
+                size,
+                fields: {
+                    shape: { kind: 'profile', axis: 'z', points: [['0 mm', '0 mm'], [width, '0 mm'], [width, wall], [wall, wall], [wall, height], ['0 mm', height]], length: millimetres(size[2]) } as PartEntry['shape'],
+                    material: 'aluminium-6063',
+                },
+            };
+        }
+        case 'vias': {
+            const size = fit([0.008, 0.008, BOARD]);
+            return { size: [size[0], size[1], BOARD], fields: { shape: { kind: 'vias', board: '', size: mm(size.slice(0, 2)), thickness: millimetres(BOARD), count: 36, drill: '0.3 mm', plating: '25 um' } as PartEntry['shape'] } };
         }
         case 'plateFins': {
             const size = fit([0.04, 0.04, 0.025]);
@@ -128,6 +146,17 @@ export function boardLayers(count: number): { thickness: string; copper: number 
 /** Upper face of the floor of a box with walls, m; null for parts that are not hollow. */
 const floorInside = (part: OutlinePart): number | null => part.drawing.find((d) => d.wall === 'z-')?.max?.[2] ?? null;
 
+/** Vias fill the thickness of the board they go through; they stand in its middle. */
+function throughBoard(shape: PartEntry['shape'], board: OutlinePart, at: number[]): void {
+    const thickness = [0, 1, 2].map((n) => board.max[n]! - board.min[n]!);
+    const normal = thickness.indexOf(Math.min(...thickness));
+    Object.assign(shape, { board: board.id, thickness: millimetres(thickness[normal]!), ...(normal === 2 ? {} : { normal: axes[normal]! }) });
+    at[normal] = board.min[normal]!;
+    const across = [0, 1, 2].filter((n) => n !== normal);
+    const size = (shape as unknown as { size: string[] }).size.map((text) => Number.parseFloat(text) / 1e3);
+    across.forEach((n, i) => { at[n] = (board.min[n]! + board.max[n]! - size[i]!) / 2; });
+}
+
 /** A new part on top of the given one, on the floor inside it where it is hollow, or in the middle of the floor of the space. */
 export function withNewPart(document: ModelDocument, outline: Outline, choice: PartChoice, under?: OutlinePart): { document: ModelDocument; id: string } {
     const room = [0, 1, 2].map((n) => outline.space.max[n]! - outline.space.min[n]!) as Triple;
@@ -138,6 +167,8 @@ export function withNewPart(document: ModelDocument, outline: Outline, choice: P
     const corner = centre.map((c, n) => c - size[n]! / 2);
     if (!flat) corner[2] = under ? (floorInside(under) ?? under.max[2]!) : outline.space.min[2]!;
     const inside = corner.map((c, n) => Math.max(outline.space.min[n]!, Math.min(c, outline.space.max[n]! - size[n]!)));
+    const host = choice === 'vias' ? (under?.kind === 'board' ? under : outline.parts.find((part) => part.kind === 'board')) : undefined;
+    if (host) throughBoard(fields.shape, host, inside);
     const at = choice === 'cylinder' ? [inside[0]! + size[0] / 2, inside[1]! + size[1] / 2, inside[2]!] : inside;
     const entry: PartEntry = { id: freeId(document, name), name, ...fields, at: at.map(millimetres) };
     return { document: { ...document, parts: [...(document.parts ?? []), entry] }, id: entry.id };
@@ -157,7 +188,8 @@ export function withoutParts(document: ModelDocument, ids: readonly string[]): M
 
 /** A length written further along by metres; formulas stay formulas. */
 export function shifted(length: string | number, by: number): string | number {
-    if (by === 0) return length;
+    // Less than a nanometre is rounding.
+    if (Math.abs(by) < 1e-9) return length;
     if (typeof length === 'number') return length + by;
     const plain = /^\s*(-?\d*\.?\d+)\s*mm\s*$/.exec(length);
     return plain ? millimetres(Number(plain[1]) / 1e3 + by) : `${length} ${by < 0 ? '-' : '+'} ${millimetres(Math.abs(by))}`;

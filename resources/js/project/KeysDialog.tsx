@@ -4,6 +4,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 
 const keys: [string, string][] = [
+    ['Ctrl+K', 'Find a command or a part'],
     ['1 – 5', 'Stages Build to Judge'],
     ['Enter', 'Edit the cell of the ledger; again to save'],
     ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo'],
@@ -11,7 +12,8 @@ const keys: [string, string][] = [
     ['Ctrl+D', 'Duplicate the selected parts'],
     ['Delete', 'Remove the selected parts; Ctrl+Z brings them back'],
     ['H', 'Hide or show the selected parts'],
-    ['Esc', 'Clear the selection, end probing'],
+    ['M', 'Measure between two clicks in the view'],
+    ['Esc', 'Clear the selection, end probing and measuring'],
     ['?', 'This list'],
 ];
 

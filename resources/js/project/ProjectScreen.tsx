@@ -2,6 +2,7 @@ import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
 import KeyboardOutlined from '@mui/icons-material/KeyboardOutlined';
 import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
 import Redo from '@mui/icons-material/Redo';
+import SearchIcon from '@mui/icons-material/Search';
 import Undo from '@mui/icons-material/Undo';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
@@ -13,7 +14,7 @@ import Skeleton from '@mui/material/Skeleton';
 import Snackbar from '@mui/material/Snackbar';
 import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useProject } from '../api/queries';
 import type { Project } from '../api/types';
@@ -23,6 +24,7 @@ import { Inspector } from '../inspector/Inspector';
 import { PreflightPanel } from '../inspector/PreflightPanel';
 import { SpacePanel } from '../inspector/SpacePanel';
 import { Ledger } from '../ledger/Ledger';
+import { moveParts } from '../model/partCommands';
 import { useModelEditor, type ModelEditor } from '../model/useModelEditor';
 import { RunStrip } from '../runs/RunStrip';
 import { useRunState } from '../runs/useRunState';
@@ -30,6 +32,8 @@ import { Bar } from '../theme/Bar';
 import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
 import { unitSetNames, type UnitSet } from '../units/units';
+import type { Move } from '../view/View';
+import { CommandPalette } from './CommandPalette';
 import { ConflictDialog } from './ConflictDialog';
 import { KeysDialog } from './KeysDialog';
 import { StageRail } from './StageRail';
@@ -39,7 +43,7 @@ import { VerdictLine } from './VerdictLine';
 
 const View = lazy(() => import('../view/View'));
 
-function BarTools({ editor, showKeys }: { editor: ModelEditor; showKeys: () => void }) {
+function BarTools({ editor, showKeys, showPalette }: { editor: ModelEditor; showKeys: () => void; showPalette: () => void }) {
     const { units, setUnits, scheme, setScheme } = usePreferences();
     return (
         <Stack direction="row" sx={{ alignItems: 'center', gap: 0.25, flex: 1, justifyContent: 'flex-end', '& .MuiIconButton-root': { color: bar.text }, '& .Mui-disabled': { color: '#7d8a90 !important' } }}>
@@ -64,6 +68,7 @@ function BarTools({ editor, showKeys }: { editor: ModelEditor; showKeys: () => v
                     {scheme === 'light' ? <DarkModeOutlined fontSize="small" /> : <LightModeOutlined fontSize="small" />}
                 </IconButton>
             </Tooltip>
+            <Tooltip title="Find a command or a part (Ctrl+K)"><IconButton size="small" aria-label="Commands" onClick={showPalette}><SearchIcon fontSize="small" /></IconButton></Tooltip>
             <Tooltip title="Keys (?)"><IconButton size="small" aria-label="Keys" onClick={showKeys}><KeyboardOutlined fontSize="small" /></IconButton></Tooltip>
         </Stack>
     );
@@ -108,10 +113,16 @@ export default function ProjectScreen() {
     const units = usePreferences((s) => s.units);
     const [keysShown, setKeysShown] = useState(false);
     const showKeys = () => setKeysShown(true);
-    useEffect(() => set({ selection: [], hidden: [], section: null, probing: false }), [variant, set]);
+    const [palette, setPalette] = useState(false);
+    const showPalette = () => setPalette(true);
+    useEffect(() => set({ selection: [], hidden: [], section: null, probing: false, measuring: false }), [variant, set]);
 
     const mayEdit = project.data !== undefined && project.data.role !== 'viewer';
-    useKeys(editor, mayEdit, showKeys);
+    useKeys(editor, mayEdit, showKeys, showPalette);
+    // The view is drawn anew only when what it shows changes, so what it is handed must stay the same.
+    const present = useRef(editor);
+    present.current = editor;
+    const move = useCallback<Move>((ids, by) => moveParts(present.current, ids, by), []);
     if (editor.error && !editor.revision) {
         return (
             <Stack component="main" sx={{ height: '100%', alignItems: 'center', justifyContent: 'center', gap: 2 }}>
@@ -134,7 +145,7 @@ export default function ProjectScreen() {
                     <Box sx={{ color: bar.quiet, fontSize: 12 }} role="status">{editor.saving ? 'Saving' : revision ? `Saved, revision ${revision.number}` : ''}</Box>
                 </Stack>
                 <StageRail findings={revision?.preflight ?? []} />
-                <BarTools editor={editor} showKeys={showKeys} />
+                <BarTools editor={editor} showKeys={showKeys} showPalette={showPalette} />
             </Bar>
             <Stack component="main" direction="row" sx={{ flex: 1, minHeight: 0 }}>
                 <Stack component="section" aria-label="Ledger" sx={{ width: 452, flexShrink: 0, borderRight: 1, borderColor: 'divider', bgcolor: 'background.paper' }}>
@@ -146,7 +157,7 @@ export default function ProjectScreen() {
                     )}
                 </Stack>
                 <Box component="section" aria-label="View" sx={{ flex: 1, minWidth: 0, position: 'relative' }}>
-                    <Suspense fallback={null}>{revision && <View outline={revision.outline} run={runs.shown?.id} picture={runs.shown?.picture ?? 0} result={runs.result} stale={runs.stale} />}</Suspense>
+                    <Suspense fallback={null}>{revision && <View outline={revision.outline} run={runs.shown?.id} picture={runs.shown?.picture ?? 0} result={runs.result} stale={runs.stale} onMove={mayEdit ? move : undefined} />}</Suspense>
                 </Box>
                 {revision && stage === 'Build' && selection.length === 0 && <BuildPanel revision={revision} editor={editor} mayEdit={mayEdit} />}
                 {revision && stage === 'Solve' && selection.length === 0 && <PreflightPanel findings={revision.preflight} />}
@@ -157,6 +168,7 @@ export default function ProjectScreen() {
             <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} findings={revision?.preflight ?? []} />
             <ConflictDialog editor={editor} />
             <Refusal editor={editor} />
+            <CommandPalette open={palette} variant={variant} outline={revision?.outline} findings={revision?.preflight ?? []} editor={editor} mayEdit={mayEdit} onClose={() => setPalette(false)} />
             <KeysDialog open={keysShown} onClose={() => setKeysShown(false)} />
         </Stack>
     );

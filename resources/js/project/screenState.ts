@@ -21,6 +21,9 @@ interface ScreenState {
     /** What a section is coloured by. */
     sectionOf: 'temperature' | 'speed';
     probing: boolean;
+    /** Whether clicks in the view measure distances. */
+    measuring: boolean;
+    perspective: boolean;
     grade: Grade;
     set: (change: Partial<Omit<ScreenState, 'set' | 'select' | 'toggleHidden'>>) => void;
     select: (id: string | null, adding?: boolean) => void;
@@ -35,6 +38,8 @@ export const useScreen = create<ScreenState>((set) => ({
     section: null,
     sectionOf: 'temperature',
     probing: false,
+    measuring: false,
+    perspective: false,
     grade: 'scout',
     set: (change) => set(change),
     select: (id, adding = false) =>

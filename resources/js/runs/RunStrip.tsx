@@ -13,11 +13,12 @@ import Select from '@mui/material/Select';
 import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
 import { useState } from 'react';
-import { isActive, useStartRun, useStopRun } from '../api/queries';
+import { isActive, useStopRun } from '../api/queries';
 import type { Finding, Grade, Run } from '../api/types';
 import { useScreen, usePreferences } from '../project/screenState';
 import { difference, differenceUnit, scientific, thousands } from '../units/units';
 import { RunCurves } from './RunCurves';
+import { useRunCommand } from './useRunCommand';
 import type { RunState } from './useRunState';
 
 const gradeNames: Record<Grade, string> = { scout: 'Scout', working: 'Working', 'sign-off': 'Sign-off' };
@@ -76,20 +77,13 @@ export function RunStrip({ variant, runs, mayEdit, findings }: Props) {
     const grade = useScreen((s) => s.grade);
     const set = useScreen((s) => s.set);
     const units = usePreferences((s) => s.units);
-    const start = useStartRun(variant);
+    const command = useRunCommand(variant, findings);
     const stop = useStopRun();
     const run = runs.latest;
     const active = isActive(run);
     const resumes = run?.state === 'stopped' && run.picture > 0 && run.grade === grade && !(runs.shown?.id === run.id && runs.stale);
-    const blocking = findings.filter((finding) => finding.severity === 'error');
     const mayKeep = runs.result?.flow !== null && runs.result?.flow !== undefined;
     const [keepFlow, setKeepFlow] = useState(false);
-    const [refused, setRefused] = useState(false);
-    const go = () => {
-        setRefused(blocking.length > 0);
-        if (blocking.length > 0) set({ stage: 'Solve', selection: [] });
-        else start.mutate({ grade, keepFlow: keepFlow && mayKeep });
-    };
     const margin = run?.state === 'running' ? run.progress?.worstMargin : run?.state === 'solved' && !runs.stale ? run.worstMargin : null;
     return (
         <Box component="section" aria-label="Run" sx={{ borderTop: 1, borderColor: 'divider', bgcolor: 'background.paper', flexShrink: 0 }}>
@@ -105,8 +99,7 @@ export function RunStrip({ variant, runs, mayEdit, findings }: Props) {
                         <Box component="span" sx={{ color: margin < 0 ? 'error.main' : 'text.secondary' }}>worst margin {difference(margin, units)} {differenceUnit(units)}</Box>
                     )}
                 </Stack>
-                {refused && blocking[0] && <Box role="alert" sx={{ color: 'error.main' }}>Not started: {blocking[0].message}</Box>}
-                {start.isError && <Box role="alert" sx={{ color: 'error.main' }}>{start.error.message}</Box>}
+                {command.error && <Box role="alert" sx={{ color: 'error.main' }}>{command.error}</Box>}
                 {mayKeep && (
                     <Tooltip title="Computes temperatures alone, on the last flow as it is: for changes of watts and materials that hardly move the air">
                         <FormControlLabel
@@ -135,7 +128,7 @@ export function RunStrip({ variant, runs, mayEdit, findings }: Props) {
                 {active ? (
                     <Button variant="outlined" startIcon={<Stop />} disabled={run?.stopRequested || stop.isPending} onClick={() => run && stop.mutate(run.id)}>Stop</Button>
                 ) : (
-                    <Button variant="contained" startIcon={<PlayArrow />} disabled={!mayEdit} loading={start.isPending} onClick={go}>{resumes && !keepFlow ? 'Resume' : 'Run'}</Button>
+                    <Button variant="contained" startIcon={<PlayArrow />} disabled={!mayEdit} loading={command.pending} onClick={() => command.run(grade, keepFlow && mayKeep)}>{resumes && !keepFlow ? 'Resume' : 'Run'}</Button>
                 )}
                 <IconButton size="small" aria-label={open ? 'Close the run strip' : 'Open the run strip'} aria-expanded={open} onClick={() => setOpen(!open)}>
                     {open ? <ExpandMore /> : <ExpandLess />}

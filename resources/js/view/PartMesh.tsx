@@ -11,6 +11,8 @@ const HOUSING_OPACITY = 0.35;
 
 interface Props {
     part: OutlinePart;
+    /** How far it is dragged, m. */
+    shift: [number, number, number] | undefined;
     textures: FieldTextures | null;
     selected: boolean;
     clip: Plane | null;
@@ -19,7 +21,7 @@ interface Props {
 }
 
 /** A part, coloured by the field where there is one, else by what it is. */
-export function PartMesh({ part, textures, selected, clip, dark, onPick }: Props) {
+export function PartMesh({ part, shift, textures, selected, clip, dark, onPick }: Props) {
     const geometry = useMemo(() => partGeometry(part), [part]);
     const edges = useMemo(() => edgeGeometry(geometry), [geometry]);
     const hollow = part.kind === 'shell';
@@ -32,7 +34,7 @@ export function PartMesh({ part, textures, selected, clip, dark, onPick }: Props
     useEffect(() => () => material?.dispose(), [material]);
     const planes = clip ? [clip] : [];
     return (
-        <group>
+        <group position={shift ?? [0, 0, 0]}>
             {material ? (
                 <mesh key="field" geometry={geometry} material={material} onClick={onPick} />
             ) : (

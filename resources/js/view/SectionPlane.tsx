@@ -1,12 +1,10 @@
-import { useThree, type ThreeEvent } from '@react-three/fiber';
-import { useEffect, useMemo, useRef } from 'react';
-import { BufferAttribute, BufferGeometry, DoubleSide, Euler, Line3, Plane, Vector3 } from 'three';
-import type { OrbitControls } from 'three-stdlib';
+import { useEffect, useMemo } from 'react';
+import { BufferAttribute, BufferGeometry, DoubleSide, Euler, Plane, Vector3 } from 'three';
 import { useScreen, type Section } from '../project/screenState';
 import { fieldMaterial, type FieldTextures } from './fieldMaterial';
 import { arrows, type Flow } from './flow';
+import { directions, useAxisDrag } from './useAxisDrag';
 
-const directions = [new Vector3(1, 0, 0), new Vector3(0, 1, 0), new Vector3(0, 0, 1)];
 const turns = [new Euler(0, Math.PI / 2, 0), new Euler(-Math.PI / 2, 0, 0), new Euler(0, 0, 0)];
 
 /** Keeps what lies below the section. */
@@ -29,8 +27,6 @@ interface Props {
 /** The cut itself, coloured by the field, with a handle that is dragged along the axis. */
 export function SectionPlane({ section, low, high, textures, flow }: Props) {
     const set = useScreen((s) => s.set);
-    const { controls, camera, invalidate } = useThree();
-    const dragging = useRef(false);
     const axis = section.axis;
     const size = high.clone().sub(low);
     const middle = low.clone().add(high).multiplyScalar(0.5).setComponent(axis, section.position);
@@ -46,30 +42,7 @@ export function SectionPlane({ section, low, high, textures, flow }: Props) {
     handle.setComponent(across, high.getComponent(across));
     const radius = 0.014 * size.length();
 
-    const drag = (event: ThreeEvent<PointerEvent>) => {
-        if (!dragging.current) return;
-        event.stopPropagation();
-        // The point of the handle's line nearest to the ray under the pointer.
-        const reach = size.length() * 4;
-        const line = new Line3(handle.clone().addScaledVector(directions[axis]!, -reach), handle.clone().addScaledVector(directions[axis]!, reach));
-        const facing = new Plane().setFromNormalAndCoplanarPoint(
-            camera.getWorldDirection(new Vector3()).projectOnPlane(directions[axis]!).normalize(), handle,
-        );
-        const hit = event.ray.intersectPlane(facing, new Vector3());
-        if (!hit) return;
-        const position = line.closestPointToPoint(hit, true, new Vector3()).getComponent(axis);
-        set({ section: { axis, position: Math.min(Math.max(position, low.getComponent(axis)), high.getComponent(axis)) } });
-        invalidate();
-    };
-    const hold = (event: ThreeEvent<PointerEvent>, down: boolean) => {
-        event.stopPropagation();
-        dragging.current = down;
-        const orbit = controls as OrbitControls | null;
-        if (orbit) orbit.enabled = !down;
-        const target = event.target as Element;
-        if (down) target.setPointerCapture(event.pointerId);
-        else target.releasePointerCapture(event.pointerId);
-    };
+    const drag = useAxisDrag({ axis, from: handle, onMove: (position) => set({ section: { axis, position: Math.min(Math.max(position, low.getComponent(axis)), high.getComponent(axis)) } }) });
 
     return (
         <group>
@@ -86,7 +59,7 @@ export function SectionPlane({ section, low, high, textures, flow }: Props) {
                     <lineBasicMaterial vertexColors />
                 </lineSegments>
             )}
-            <mesh position={handle} renderOrder={10} onPointerDown={(e) => hold(e, true)} onPointerUp={(e) => hold(e, false)} onPointerMove={drag}>
+            <mesh position={handle} renderOrder={10} {...drag}>
                 <sphereGeometry args={[radius, 20, 14]} />
                 <meshBasicMaterial color="#d98a1c" depthTest={false} transparent />
             </mesh>

@@ -1,26 +1,29 @@
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import { useTheme } from '@mui/material/styles';
-import { Html, OrbitControls, OrthographicCamera } from '@react-three/drei';
+import { Html, Line, OrbitControls, OrthographicCamera, PerspectiveCamera } from '@react-three/drei';
 import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import { Vector3, type OrthographicCamera as Camera } from 'three';
+import { Vector3, type OrthographicCamera as ParallelCamera, type PerspectiveCamera as CentralCamera } from 'three';
 import type { OrbitControls as Controls } from 'three-stdlib';
 import { api } from '../api/client';
 import { useField } from '../api/queries';
 import type { Outline, OutlinePart, ProbeValue, Result } from '../api/types';
 import { usePreferences, useScreen } from '../project/screenState';
-import { temperatureWithUnit } from '../units/units';
+import { size as lengths, temperatureWithUnit, type UnitSet } from '../units/units';
 import { makeField, type Field } from './field';
 import { makeTextures, type FieldTextures } from './fieldMaterial';
 import { makeFlow, type Flow } from './flow';
 import { Legend } from './Legend';
+import { MoveHandles } from './MoveHandles';
 import { PartMesh } from './PartMesh';
 import { clipPlane, SectionPlane } from './SectionPlane';
 import { SpaceFrame } from './SpaceFrame';
 import { ViewTools, type Facing } from './ViewTools';
 
 const directionOf: Record<Facing, [number, number, number]> = { home: [-0.9, -1.25, 1.05], x: [-1, 0, 0], y: [0, -1, 0], z: [0, -1e-4, 1] };
+
+const isCentral = (camera: object): camera is CentralCamera => 'isPerspectiveCamera' in camera;
 
 /** Puts the camera so that the whole space is seen from a direction. */
 function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to: Facing; count: number } }) {
@@ -31,8 +34,11 @@ function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to:
         const middle = low.clone().add(high).multiplyScalar(0.5);
         const radius = 0.5 * low.distanceTo(high);
         camera.up.set(0, 0, 1);
-        camera.position.copy(middle).addScaledVector(new Vector3(...directionOf[facing.to]).normalize(), radius * 6);
-        (camera as Camera).zoom = Math.min(size.width, size.height * 1.25) / (2.3 * radius);
+        const wanted = Math.min(size.width, size.height * 1.25) / (2.3 * radius);
+        // A central projection shows at its target as many pixels per metre as the parallel one.
+        const distance = isCentral(camera) ? size.height / (2 * wanted * Math.tan((camera.fov * Math.PI) / 360)) : radius * 6;
+        camera.position.copy(middle).addScaledVector(new Vector3(...directionOf[facing.to]).normalize(), distance);
+        if (!isCentral(camera)) (camera as ParallelCamera).zoom = wanted;
         camera.near = 0.01 * radius;
         camera.far = 20 * radius;
         camera.lookAt(middle);
@@ -41,11 +47,11 @@ function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to:
         orbit?.update();
         invalidate();
         // Only when asked: a resize must not undo the user's own view.
-    }, [low, high, facing, controls, sized]);
+    }, [low, high, facing, controls, camera, sized]);
     const width = useRef(size.width);
     useEffect(() => {
         // A panel that opens or closes scales the picture instead of cutting it.
-        if (width.current > 0 && size.width > 0) (camera as Camera).zoom *= size.width / width.current;
+        if (width.current > 0 && size.width > 0) camera.zoom *= size.width / width.current;
         width.current = size.width;
         camera.updateProjectionMatrix();
         invalidate();
@@ -75,10 +81,22 @@ interface SceneProps {
     /** Whether the space, its openings and gravity are drawn. */
     framed: boolean;
     facing: { to: Facing; count: number };
+    onMove: Move | undefined;
 }
 
-function Scene({ outline, field, textures, flow, run, framed, facing }: SceneProps) {
-    const { selection, hidden, section, probing, select } = useScreen();
+/** Saves parts moved by metres. */
+export type Move = (ids: readonly string[], by: readonly number[]) => Promise<unknown>;
+
+/** The distance between two points that were clicked, and its parts along the axes. */
+function distanceText(points: readonly Vector3[], units: UnitSet): string | null {
+    const [from, to] = points;
+    if (!from) return null;
+    if (!to) return 'click the other end';
+    return `${lengths([from.distanceTo(to)], units)} (x ${lengths([Math.abs(to.x - from.x)], units)}, y ${lengths([Math.abs(to.y - from.y)], units)}, z ${lengths([Math.abs(to.z - from.z)], units)})`;
+}
+
+function Scene({ outline, field, textures, flow, run, framed, facing, onMove }: SceneProps) {
+    const { selection, hidden, section, probing, measuring, perspective, select } = useScreen();
     const { units, scheme } = usePreferences();
     const [probe, setProbe] = useState<{ at: [number, number, number]; text: string } | null>(null);
     // By value: an edit of a part brings a new outline, but must not move the camera.
@@ -86,12 +104,22 @@ function Scene({ outline, field, textures, flow, run, framed, facing }: ScenePro
     const high = useMemo(() => new Vector3(...outline.space.max), [String(outline.space.max)]);
     const clip = useMemo(() => (section ? clipPlane(section) : null), [section]);
     useEffect(() => setProbe(null), [run, probing]);
+    const [measured, setMeasured] = useState<Vector3[]>([]);
+    useEffect(() => setMeasured([]), [measuring]);
+    // What is dragged is shown where it is until the model that has it there arrives.
+    const [shift, setShift] = useState<[number, number, number]>([0, 0, 0]);
+    useEffect(() => setShift([0, 0, 0]), [outline]);
+    const moving = outline.parts.filter((part) => selection.includes(part.id) && !hidden.includes(part.id));
+    const drop = () => {
+        if (shift.some((by) => by !== 0)) void onMove?.(selection, shift).catch(() => setShift([0, 0, 0]));
+    };
 
     const pick = (part: OutlinePart) => (event: ThreeEvent<MouseEvent>) => {
         // A drag of the camera ends in a click too; a hidden half does not count.
         if (event.delta > 4 || (clip && clip.distanceToPoint(event.point) < 0)) return;
         event.stopPropagation();
-        if (probing && run !== undefined && event.face) {
+        if (measuring) setMeasured((points) => (points.length === 1 ? [points[0]!, event.point.clone()] : [event.point.clone()]));
+        else if (probing && run !== undefined && event.face) {
             const inside = event.point.clone().addScaledVector(event.face.normal, part.kind === 'shell' ? 0 : -1e-5);
             const at: [number, number, number] = [inside.x, inside.y, inside.z];
             setProbe({ at, text: 'reading' });
@@ -103,14 +131,17 @@ function Scene({ outline, field, textures, flow, run, framed, facing }: ScenePro
 
     return (
         <>
-            <OrthographicCamera makeDefault />
+            {perspective ? <PerspectiveCamera key="central" makeDefault fov={30} /> : <OrthographicCamera key="parallel" makeDefault />}
             <OrbitControls makeDefault enableDamping={false} />
             <Aim low={low} high={high} facing={facing} />
             <ambientLight intensity={1.9} />
             <directionalLight position={[-1, -2, 4]} intensity={1.6} />
             {outline.parts.filter((part) => !hidden.includes(part.id)).map((part) => (
-                <PartMesh key={part.id} part={part} textures={flow ? null : textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} />
+                <PartMesh key={part.id} part={part} shift={selection.includes(part.id) ? shift : undefined} textures={flow ? null : textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} />
             ))}
+            {onMove && moving.length > 0 && !measuring && <MoveHandles parts={moving} shift={shift} reach={0.12 * low.distanceTo(high)} onShift={setShift} onDrop={drop} />}
+            {measured.length === 2 && <Line points={measured} color={scheme === 'dark' ? '#ffc46b' : '#8a4b00'} lineWidth={2} depthTest={false} />}
+            <Marker dark={scheme === 'dark'} at={measured.at(-1)?.toArray()} text={distanceText(measured, units)} />
             {framed && <SpaceFrame outline={outline} dark={scheme === 'dark'} />}
             {section && <SectionPlane section={section} low={low} high={high} textures={textures} flow={flow} />}
             <Marker dark={scheme === 'dark'} at={field?.max.at} text={field && !section ? `hottest body ${temperatureWithUnit(field.max.value, units)}` : null} />
@@ -127,15 +158,17 @@ interface Props {
     picture: number;
     result: Result | undefined;
     stale: boolean;
+    /** Given where parts may be moved. */
+    onMove: Move | undefined;
 }
 
 /**
  * The 3-D view: parts coloured by temperature in Judge, by what they are elsewhere. Renders only when something changes, and
  * not while the progress of a run comes in: without a graphics card every picture takes time from the run.
  */
-export default memo(function View({ outline, run, picture, result: latest, stale }: Props) {
+export default memo(function View({ outline, run, picture, result: latest, stale, onMove }: Props) {
     const stage = useScreen((s) => s.stage);
-    const probing = useScreen((s) => s.probing);
+    const pointing = useScreen((s) => s.probing || s.measuring);
     const select = useScreen((s) => s.select);
     const units = usePreferences((s) => s.units);
     const theme = useTheme();
@@ -161,12 +194,12 @@ export default memo(function View({ outline, run, picture, result: latest, stale
     useEffect(() => () => textures?.dispose(), [textures]);
     return (
         <Box
-            sx={{ position: 'absolute', inset: 0, background: theme.palette.mode === 'light' ? 'linear-gradient(#faf8f4, #eae5db)' : 'linear-gradient(#262b2f, #1a1d20)', cursor: probing ? 'crosshair' : undefined }}
+            sx={{ position: 'absolute', inset: 0, background: theme.palette.mode === 'light' ? 'linear-gradient(#faf8f4, #eae5db)' : 'linear-gradient(#262b2f, #1a1d20)', cursor: pointing ? 'crosshair' : undefined }}
             data-coloured={flow ? 'speed' : textures ? 'temperature' : 'kind'}
             data-run={field ? judged : undefined}
         >
             <Canvas frameloop="demand" dpr={1} gl={{ antialias: false }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
-                <Scene outline={drawn} field={field} textures={textures} flow={flow} run={judged} framed={stage === 'Build' || stage === 'Load'} facing={facing} />
+                <Scene outline={drawn} field={field} textures={textures} flow={flow} run={judged} framed={stage === 'Build' || stage === 'Load'} facing={facing} onMove={stage === 'Build' ? onMove : undefined} />
             </Canvas>
             <ViewTools outline={outline} mayProbe={field !== null} hasFlow={!!result?.flow} face={(to) => setFacing((f) => ({ to, count: f.count + 1 }))} />
             {coloured && <Legend of={flow ? 'speed' : 'temperature'} min={flow ? 0 : coloured.min.value} max={coloured.max.value} units={units} />}

@@ -1,8 +1,11 @@
 import ContentCut from '@mui/icons-material/ContentCut';
 import ColorizeOutlined from '@mui/icons-material/ColorizeOutlined';
+import StraightenOutlined from '@mui/icons-material/StraightenOutlined';
+import VideocamOutlined from '@mui/icons-material/VideocamOutlined';
 import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
 import Paper from '@mui/material/Paper';
 import Slider from '@mui/material/Slider';
 import Stack from '@mui/material/Stack';
@@ -27,7 +30,7 @@ const axes = ['x', 'y', 'z'] as const;
 
 /** Section, probe, hidden parts and the standard directions of view. */
 export function ViewTools({ outline, mayProbe, hasFlow, face }: Props) {
-    const { stage, section, sectionOf, probing, hidden, set } = useScreen();
+    const { stage, section, sectionOf, probing, measuring, perspective, selection, hidden, set, toggleHidden } = useScreen();
     const units = usePreferences((s) => s.units);
     const { min, max } = outline.space;
     const cut = (axis: 0 | 1 | 2) => set({ section: { axis, position: 0.5 * (min[axis]! + max[axis]!) } });
@@ -63,10 +66,21 @@ export function ViewTools({ outline, mayProbe, hasFlow, face }: Props) {
                 )}
                 {mayProbe && (
                     <Tooltip describeChild title="Click a surface to read its temperature">
-                        <Button color="inherit" startIcon={<ColorizeOutlined fontSize="small" />} aria-pressed={probing} onClick={() => set({ probing: !probing })} sx={probing ? { color: 'primary.main' } : undefined}>
+                        <Button color="inherit" startIcon={<ColorizeOutlined fontSize="small" />} aria-pressed={probing} onClick={() => set({ probing: !probing, measuring: false })} sx={probing ? { color: 'primary.main' } : undefined}>
                             Probe
                         </Button>
                     </Tooltip>
+                )}
+                <Tooltip describeChild title="Click two places to read their distance (M)">
+                    <Button color="inherit" startIcon={<StraightenOutlined fontSize="small" />} aria-pressed={measuring} onClick={() => set({ measuring: !measuring, probing: false })} sx={measuring ? { color: 'primary.main' } : undefined}>
+                        Measure
+                    </Button>
+                </Tooltip>
+                {selection.length > 0 && (
+                    <>
+                        <Button color="inherit" onClick={() => toggleHidden(selection)}>{selection.every((id) => hidden.includes(id)) ? 'Show' : 'Hide'}</Button>
+                        <Button color="inherit" onClick={() => set({ hidden: outline.parts.map((part) => part.id).filter((id) => !selection.includes(id)) })}>Isolate</Button>
+                    </>
                 )}
                 {hidden.length > 0 && (
                     <Button color="inherit" startIcon={<VisibilityOutlined fontSize="small" />} onClick={() => set({ hidden: [] })}>
@@ -77,6 +91,9 @@ export function ViewTools({ outline, mayProbe, hasFlow, face }: Props) {
             <Stack direction="row" sx={{ gap: 1 }}>
             {stage === 'Build' && <ExportMenu outline={outline} />}
             <Paper variant="outlined" sx={{ display: 'flex', alignItems: 'center', height: 36, px: 0.5 }} role="group" aria-label="Look along">
+                <Tooltip title={perspective ? 'Parallel view' : 'Perspective view'}>
+                    <IconButton size="small" aria-label="Perspective" aria-pressed={perspective} onClick={() => set({ perspective: !perspective })} sx={perspective ? { color: 'primary.main' } : { color: 'inherit' }}><VideocamOutlined fontSize="small" /></IconButton>
+                </Tooltip>
                 {(['home', 'x', 'y', 'z'] as const).map((facing) => (
                     <Button key={facing} color="inherit" sx={{ minWidth: 30, px: 1 }} onClick={() => face(facing)}>{facing === 'home' ? 'Home' : facing.toUpperCase()}</Button>
                 ))}

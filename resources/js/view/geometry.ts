@@ -1,4 +1,4 @@
-import { BoxGeometry, BufferAttribute, BufferGeometry, CylinderGeometry, EdgesGeometry } from 'three';
+import { BoxGeometry, BufferAttribute, BufferGeometry, CylinderGeometry, EdgesGeometry, ExtrudeGeometry, Matrix4, Shape, Vector2 } from 'three';
 import { mergeGeometries } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
 import type { Drawing, OutlinePart } from '../api/types';
 
@@ -20,6 +20,33 @@ function cylinderGeometry(drawing: Drawing): BufferGeometry {
     return geometry.rotateX(Math.PI / 2).translate(u, v, middle);
 }
 
+/** A polygon of the two other axes drawn out along its own. */
+function profileGeometry(drawing: Drawing): BufferGeometry {
+    const outline = new Shape(drawing.points!.map(([p, q]) => new Vector2(p, q)));
+    const geometry = new ExtrudeGeometry(outline, { depth: drawing.to! - drawing.from!, bevelEnabled: false });
+    // The library extrudes the x-y plane along z; the other planes are (y, z) along x and (x, z) along y.
+    const turned = new Matrix4();
+    if (drawing.axis === 0) turned.set(0, 0, 1, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1);
+    if (drawing.axis === 1) turned.set(1, 0, 0, 0, 0, 0, 1, 0, 0, 1, 0, 0, 0, 0, 0, 1);
+    geometry.applyMatrix4(turned);
+    // Exchanging two axes turns the surface inside out.
+    if (drawing.axis === 1) for (const name of ['position', 'normal', 'uv'] as const) mirrored(geometry.getAttribute(name) as BufferAttribute);
+    const from: Triple = [0, 0, 0];
+    from[drawing.axis!] = drawing.from!;
+    return geometry.translate(...from);
+}
+
+/** Every facet with its corners the other way round. */
+function mirrored(attribute: BufferAttribute): void {
+    const { array, itemSize } = attribute;
+    for (let corner = 0; corner + 2 < attribute.count; corner += 3) {
+        for (let n = 0; n < itemSize; n++) {
+            const [a, b] = [(corner + 1) * itemSize + n, (corner + 2) * itemSize + n];
+            [array[a], array[b]] = [array[b]!, array[a]!];
+        }
+    }
+}
+
 /** Little-endian numbers in base64. */
 function decoded(text: string): ArrayBuffer {
     return Uint8Array.from(atob(text), (c) => c.charCodeAt(0)).buffer;
@@ -36,10 +63,30 @@ function meshGeometry(drawing: Drawing): BufferGeometry {
     return facets;
 }
 
+function bodyGeometry(drawing: Drawing): BufferGeometry {
+    switch (drawing.kind) {
+        case 'mesh':
+            return meshGeometry(drawing);
+        case 'profile':
+            return profileGeometry(drawing);
+        case 'cylinder':
+            return cylinderGeometry(drawing);
+        default:
+            return boxGeometry(drawing.min!, drawing.max!);
+    }
+}
+
+function turnedAsDrawn(drawing: Drawing, geometry: BufferGeometry): BufferGeometry {
+    if (!drawing.turn) return geometry;
+    const [a, b, c, d, e, f, g, h, i] = drawing.turn.matrix as [number, number, number, number, number, number, number, number, number];
+    const about = drawing.turn.about as Triple;
+    return geometry.translate(-about[0], -about[1], -about[2]).applyMatrix4(new Matrix4().set(a, b, c, 0, d, e, f, 0, g, h, i, 0, 0, 0, 0, 1)).translate(...about);
+}
+
 /** All of a part, walls and openings between them too. */
 export function wholeGeometry(part: OutlinePart): BufferGeometry {
-    if (part.drawing[0]?.kind === 'mesh') return meshGeometry(part.drawing[0]);
-    return mergeGeometries(part.drawing.map((d) => (d.kind === 'cylinder' ? cylinderGeometry(d) : boxGeometry(d.min!, d.max!))));
+    const bodies = part.drawing.map((d) => turnedAsDrawn(d, bodyGeometry(d)));
+    return bodies.length === 1 ? bodies[0]! : mergeGeometries(bodies);
 }
 
 /** One merged mesh per part. A hollow box is its outline: drawn from the inside, so that its near walls do not hide what it holds. */

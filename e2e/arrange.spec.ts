@@ -1,0 +1,80 @@
+import { expect, test, type Page } from '@playwright/test';
+import { cell, ledger, revision } from './demo';
+
+/** A copy of the demo as a project of its own, so that what happens to it disturbs nobody. */
+async function openCopy(page: Page): Promise<void> {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Enter as the demo engineer' }).click();
+    await page.getByLabel('Model document', { exact: true }).setInputFiles('examples/ridge-radar-processor.json');
+    await expect(page.getByText('Saved, revision 1')).toBeVisible();
+}
+
+const inspector = (page: Page) => page.getByRole('complementary', { name: 'Inspector' });
+
+test('what is typed into one of several rows holds for all; one total is shared; parts are put in line', async ({ page }) => {
+    await openCopy(page);
+    await page.keyboard.press('2');
+    await ledger(page).getByRole('gridcell', { name: 'Memory 1', exact: true }).click();
+    await ledger(page).getByRole('gridcell', { name: 'Memory 2', exact: true }).click({ modifiers: ['Control'] });
+    await expect(ledger(page).getByText('2 selected; a cell holds for all')).toBeVisible();
+    await cell(page, 'Memory 1', 'powerText').dblclick();
+    await cell(page, 'Memory 1', 'powerText').getByRole('textbox').fill('1.1');
+    await page.keyboard.press('Enter');
+    await expect(cell(page, 'Memory 2', 'powerText')).toHaveText('1.10');
+    await expect(cell(page, 'Memory 3', 'powerText')).toHaveText('0.75');
+
+    await inspector(page).getByLabel('Total').fill('3');
+    await page.keyboard.press('Enter');
+    await inspector(page).getByRole('button', { name: 'Share it' }).click();
+    await expect(cell(page, 'Memory 1', 'powerText')).toHaveText('1.50');
+
+    await page.keyboard.press('1');
+    await inspector(page).getByRole('button', { name: 'Align, mirror, match size' }).click();
+    await page.getByRole('menuitem', { name: 'Align middles along y with Memory 2' }).click();
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+    const number = await revision(page);
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => revision(page)).toBe(number + 1);
+});
+
+test('a part is dragged along an axis, turned, hidden and alone, and a distance is measured', async ({ page }) => {
+    await openCopy(page);
+    await page.keyboard.press('Control+k');
+    await page.getByLabel('Command or part').fill('build');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: 'Build' })).toHaveAttribute('aria-current', 'step');
+    await ledger(page).getByRole('gridcell', { name: 'Fin block', exact: true }).click();
+    await page.getByRole('button', { name: 'Z', exact: true }).click();
+    const canvas = page.getByRole('region', { name: 'View' }).locator('canvas');
+    const box = (await canvas.boundingBox())!;
+    // Seen along z the middle of the space, where the fin block is, lies in the middle of the picture; its arrow along x ends to the right.
+    const diagonal = Math.hypot(0.24, 0.18, 0.06);
+    const scale = Math.min(box.width, box.height * 1.25) / (2.3 * 0.5 * diagonal);
+    const tip = { x: box.x + box.width / 2 + scale * (0.03 + 0.12 * diagonal), y: box.y + box.height / 2 };
+    await page.mouse.move(tip.x, tip.y);
+    await page.mouse.down();
+    await page.mouse.move(tip.x + 10, tip.y, { steps: 4 });
+    await page.mouse.move(tip.x + scale * 0.02, tip.y, { steps: 6 });
+    await page.mouse.up();
+    await expect(inspector(page).getByLabel('At x')).toHaveValue(/^(10[89]|11[01])(\.\d)? mm$/);
+    await page.keyboard.press('Control+z');
+    await expect(inspector(page).getByLabel('At x')).toHaveValue('90 mm');
+
+    await inspector(page).getByLabel('Turn z').fill('90');
+    await page.keyboard.press('Enter');
+    await expect(inspector(page).getByLabel('Turn z')).toHaveValue('90 deg');
+    await expect(cell(page, 'Fin block', 'size')).toHaveText('60 × 60 × 25 mm');
+
+    const view = page.getByRole('region', { name: 'View' });
+    await view.getByRole('button', { name: 'Isolate' }).click();
+    await expect(view.getByRole('button', { name: 'Show 14 hidden' })).toBeVisible();
+    await view.getByRole('button', { name: 'Measure' }).click();
+    await page.mouse.click(box.x + box.width / 2 - scale * 0.02, box.y + box.height / 2);
+    await expect(view.getByText('click the other end')).toBeVisible();
+    await page.mouse.click(box.x + box.width / 2 + scale * 0.02, box.y + box.height / 2);
+    await expect(view.getByText(/mm \(x (39|4[01])(\.\d+)? mm, y /)).toBeVisible();
+    await view.getByRole('button', { name: 'Perspective' }).click();
+    await expect(view.getByRole('button', { name: 'Perspective' })).toHaveAttribute('aria-pressed', 'true');
+    await view.getByRole('button', { name: 'Show 14 hidden' }).click();
+    await expect(view.getByRole('button', { name: 'Isolate' })).toBeVisible();
+});

@@ -1,0 +1,50 @@
+import wasm from 'occt-import-js/dist/occt-import-js.wasm?url';
+import { meshBody, surfaceNotes, welded } from './meshBody';
+import { ImportError, type ImportPlan } from './plan';
+
+interface KernelMesh {
+    name: string;
+    attributes: { position: { array: number[] } };
+    index: { array: number[] };
+}
+
+interface Kernel {
+    ReadStepFile: (bytes: Uint8Array, options: object) => { success: boolean; meshes: KernelMesh[] };
+}
+
+const MOST_BYTES = 60e6;
+
+/** Facets of one body that the model takes; see the core. */
+const MOST_FACETS = 60_000;
+
+/** Corners that two faces of a solid share differ by rounding only. */
+const WELD = 1e-7;
+
+/** How far facets may be from the true surface, as a share of the size of the body, and how far neighbours may turn, rad. */
+const TESSELLATION = { linearUnit: 'millimeter', linearDeflectionType: 'bounding_box_ratio', linearDeflection: 0.002, angularDeflection: 0.35 };
+
+/** Solids of a STEP file (AP203, AP214, AP242), each as a body with the name it has there. The kernel is loaded when the first file is chosen. */
+export async function readStep(bytes: ArrayBuffer, fileName: string): Promise<ImportPlan> {
+    if (bytes.byteLength > MOST_BYTES) throw new ImportError(`The file has ${Math.round(bytes.byteLength / 1e6)} MB; up to ${MOST_BYTES / 1e6} MB are taken. Export only the parts that matter for heat.`);
+    const text = new TextDecoder('latin1').decode(bytes.slice(0, 2000));
+    if (!/ISO-10303-21/.test(text)) throw new ImportError('This is not a STEP file: its first line should say ISO-10303-21.');
+    if (!/END-ISO-10303-21/.test(new TextDecoder('latin1').decode(bytes.slice(-2000)))) throw new ImportError('The file ends before its END-ISO-10303-21: it is cut off. Export or copy it again.');
+    const { default: load } = await import('occt-import-js');
+    const kernel = (await load({ locateFile: () => wasm })) as Kernel;
+    const found = kernel.ReadStepFile(new Uint8Array(bytes), TESSELLATION);
+    const meshes = found.success ? found.meshes.filter((mesh) => mesh.index.array.length >= 12) : [];
+    if (meshes.length === 0) throw new ImportError('The file holds no solid or surface that can be read; drawings, curves and empty assemblies have no volume.');
+
+    const stem = fileName.replace(/\.[^.]*$/, '');
+    const taken = new Map<string, number>();
+    const bodies = meshes.map((mesh) => {
+        const wanted = mesh.name.trim() || stem;
+        const count = (taken.get(wanted) ?? 0) + 1;
+        taken.set(wanted, count);
+        const { vertices, triangles } = welded(mesh.attributes.position.array, mesh.index.array, WELD);
+        return meshBody(count > 1 ? `${wanted} ${count}` : wanted, vertices, triangles, 1e-3);
+    });
+    const fine = bodies.filter((body) => Number.parseInt(body.note, 10) > MOST_FACETS);
+    if (fine.length > 0) throw new ImportError(`"${fine[0]!.name}" would have ${fine[0]!.note}; at most ${MOST_FACETS} are taken. Remove threads, text and small rounds where the file comes from.`);
+    return { bodies, notes: ['Curved faces became facets, within 0.2 % of the size of each body', 'Colours, sketches and assembly constraints are left out', ...surfaceNotes(bodies)] };
+}

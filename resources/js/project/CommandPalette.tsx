@@ -1,0 +1,75 @@
+import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
+import Dialog from '@mui/material/Dialog';
+import TextField from '@mui/material/TextField';
+import type { Finding, Grade, Outline } from '../api/types';
+import { addPart } from '../model/partCommands';
+import { partChoices, type PartChoice } from '../model/parts';
+import type { ModelEditor } from '../model/useModelEditor';
+import { useRunCommand } from '../runs/useRunCommand';
+import { stages, usePreferences, useScreen } from './screenState';
+
+interface Command {
+    group: string;
+    label: string;
+    keys?: string;
+    run: () => void;
+}
+
+interface Props {
+    open: boolean;
+    variant: number;
+    outline: Outline | undefined;
+    findings: readonly Finding[];
+    editor: ModelEditor;
+    mayEdit: boolean;
+    onClose: () => void;
+}
+
+const grades: Record<Grade, string> = { scout: 'Scout', working: 'Working', 'sign-off': 'Sign-off' };
+
+/** Every command and part by a few letters of its name. */
+export function CommandPalette({ open, variant, outline, findings, editor, mayEdit, onClose }: Props) {
+    const screen = useScreen();
+    const { scheme, setScheme } = usePreferences();
+    const { run } = useRunCommand(variant, findings);
+    const under = screen.selection.length === 1 ? outline?.parts.find((part) => part.id === screen.selection[0]) : undefined;
+    const commands: Command[] = [
+        ...stages.map((stage, n): Command => ({ group: 'Go to', label: stage, keys: String(n + 1), run: () => screen.set({ stage }) })),
+        ...(mayEdit ? (Object.keys(grades) as Grade[]).map((grade): Command => ({ group: 'Run', label: `Run at ${grades[grade]}`, run: () => { screen.set({ grade }); run(grade); } })) : []),
+        ...(mayEdit && editor.undoLabel ? [{ group: 'Edit', label: `Undo: ${editor.undoLabel}`, keys: 'Ctrl+Z', run: editor.undo }] : []),
+        ...(mayEdit && editor.redoLabel ? [{ group: 'Edit', label: `Redo: ${editor.redoLabel}`, keys: 'Ctrl+Shift+Z', run: editor.redo }] : []),
+        ...(mayEdit && outline ? (Object.keys(partChoices) as PartChoice[]).map((choice): Command => ({ group: 'Add', label: `Add ${partChoices[choice].toLowerCase()}`, run: () => { screen.set({ stage: 'Build' }); addPart(editor, outline, choice, under); } })) : []),
+        { group: 'View', label: screen.perspective ? 'Parallel view' : 'Perspective view', run: () => screen.set({ perspective: !screen.perspective }) },
+        { group: 'View', label: 'Measure a distance', keys: 'M', run: () => screen.set({ measuring: true, probing: false }) },
+        { group: 'View', label: 'Show all parts', run: () => screen.set({ hidden: [] }) },
+        { group: 'View', label: scheme === 'light' ? 'Dark surfaces' : 'Light surfaces', run: () => setScheme(scheme === 'light' ? 'dark' : 'light') },
+        ...(outline?.parts ?? []).map((part): Command => ({ group: 'Part', label: part.name, run: () => screen.set({ selection: [part.id] }) })),
+    ];
+    return (
+        <Dialog open={open} onClose={onClose} fullWidth maxWidth="xs" aria-label="Commands" sx={{ '& .MuiDialog-container': { alignItems: 'start', pt: 8 } }} slotProps={{ transition: { timeout: 0 } }}>
+            <Autocomplete
+                open
+                autoHighlight
+                disablePortal
+                forcePopupIcon={false}
+                options={commands}
+                groupBy={(command) => command.group}
+                getOptionKey={(command) => `${command.group} ${command.label} ${commands.indexOf(command)}`}
+                noOptionsText="Nothing is called that"
+                onChange={(_e, command) => {
+                    onClose();
+                    command?.run();
+                }}
+                slotProps={{ popper: { sx: { position: 'static !important', transform: 'none !important', width: '100% !important' } }, paper: { elevation: 0 }, listbox: { sx: { maxHeight: 380, py: 0 } } }}
+                renderInput={(params) => <TextField {...params} autoFocus placeholder="Command or part" slotProps={{ ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, 'aria-label': 'Command or part' } }} sx={{ '& fieldset': { border: 0 } }} />}
+                renderOption={({ key, ...props }, command) => (
+                    <Box component="li" key={key} {...props} sx={{ display: 'flex', justifyContent: 'space-between !important', fontSize: 13 }}>
+                        <span>{command.label}</span>
+                        {command.keys && <Box component="kbd" sx={{ fontFamily: 'inherit', color: 'text.secondary' }}>{command.keys}</Box>}
+                    </Box>
+                )}
+            />
+        </Dialog>
+    );
+}
