@@ -11,5 +11,7 @@ final class RunSample extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['iteration', 'residual', 'worst_margin', 'seconds'];
+    protected $fillable = ['iteration', 'residual', 'worst_margin', 'seconds', 'values'];
+
+    protected $casts = ['values' => 'array'];
 }

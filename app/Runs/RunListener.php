@@ -45,7 +45,7 @@ final class RunListener implements ProgressListener
         ]);
         if ($progress->stage === 'solving') {
             $this->run->samples()->create([
-                'iteration' => $progress->iteration, 'residual' => $progress->residual, 'worst_margin' => $progress->worstMargin, 'seconds' => $elapsed,
+                'iteration' => $progress->iteration, 'residual' => $progress->residual, 'worst_margin' => $progress->worstMargin, 'seconds' => $elapsed, 'values' => $progress->values,
             ]);
         }
     }

@@ -22,7 +22,7 @@ final class RunResource extends JsonResource
             'revision' => $this->revision->number,
             'stopRequested' => $this->stop_requested,
             'attempts' => $this->attempts,
-            'progress' => $this->progress,
+            'progress' => $this->progress === null ? null : [...$this->progress, 'values' => (object) ($this->progress['values'] ?? [])],
             'picture' => $this->picture,
             'message' => $this->message,
             'cells' => $this->cells,
@@ -34,7 +34,7 @@ final class RunResource extends JsonResource
             'worstLimit' => $this->worst_limit,
             'startedAt' => $this->started_at?->toIso8601String(),
             'finishedAt' => $this->finished_at?->toIso8601String(),
-            'samples' => $this->samples->map(fn ($s) => ['iteration' => $s->iteration, 'residual' => $s->residual, 'worstMargin' => $s->worst_margin, 'seconds' => $s->seconds])->all(),
+            'samples' => $this->samples->map(fn ($s) => ['iteration' => $s->iteration, 'residual' => $s->residual, 'worstMargin' => $s->worst_margin, 'seconds' => $s->seconds, 'values' => (object) ($s->values ?? [])])->all(),
         ];
     }
 }

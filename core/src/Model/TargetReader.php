@@ -9,6 +9,9 @@ use Foehn\Units\Dimension;
 /** Reads watches and limits, whose targets must exist among the parts. */
 final class TargetReader
 {
+    /** More is hardly meant, K: 10 degC are 283 K. */
+    private const LARGEST_DERATING = 200.0;
+
     /** @var array<string, Part> */
     private array $parts = [];
 
@@ -61,7 +64,11 @@ final class TargetReader
         if (($atMost === null) === ($atLeast === null)) {
             $reader->problem('', 'a limit needs either "atMost" or "atLeast"');
         }
-        $limit = new Limit($id, $reader->string('name', $target->describe()), $target, $reduce, $atMost, $atLeast);
+        $derating = $reader->quantity('derating', Dimension::temperature(), 0.0, 0.0);
+        if ($derating > self::LARGEST_DERATING) {
+            $reader->problem('derating', sprintf('%g K shall be kept free of the bound; a difference of temperatures is written in K, not in °C', $derating));
+        }
+        $limit = new Limit($id, $reader->string('name', $target->describe()), $target, $reduce, $atMost, $atLeast, $derating);
         $reader->close();
 
         return $limit;

@@ -260,7 +260,7 @@ final class Preflight
         }
         $ambient = $this->model->surroundings->temperature;
         foreach ($this->model->limits as $limit) {
-            if ($limit->atMost !== null && $limit->atMost <= $ambient) {
+            if ($limit->atMost !== null && $limit->atMost - $limit->derating <= $ambient) {
                 $parts = array_values(array_filter($this->model->parts, fn (Part $part) => $part->id === $limit->of->part));
                 $this->warn('Limit', sprintf('The limit of "%s", %.1f °C, is not above the ambient of %.1f °C.', $limit->name, $limit->atMost - 273.15, $ambient - 273.15), ...$parts);
             }

@@ -136,10 +136,10 @@ final class ResultBuilder
     private function limit(Limit $limit): array
     {
         $value = $this->value($limit->of, 'temperature', $limit->reduce);
-        $margin = $value === null ? null : LimitCheck::margin($limit, $value);
+        $margin = $value === null ? null : $limit->margin($value);
 
         return ['id' => $limit->id, 'name' => $limit->name, 'part' => $limit->of->part, 'node' => $limit->of->node, 'value' => $value, 'atMost' => $limit->atMost,
-            'atLeast' => $limit->atLeast, 'margin' => $margin, 'met' => $margin !== null && $margin >= 0.0];
+            'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'margin' => $margin, 'met' => $margin !== null && $margin >= 0.0];
     }
 
     /** Kelvin, W or W/m2; null where the target has no cells. */

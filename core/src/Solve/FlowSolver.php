@@ -29,7 +29,7 @@ use Foehn\Physics\Flow\Simplec;
 use Foehn\Physics\Flow\Turbulence;
 use Foehn\Physics\PhysicsException;
 use Foehn\Results\FlowProbe;
-use Foehn\Results\LimitCheck;
+use Foehn\Results\LiveValues;
 use Foehn\Results\PartTemperatures;
 
 /**
@@ -692,13 +692,10 @@ final class FlowSolver
     {
         if (hrtime(true) / 1e9 - $this->lastReport > 0.2) {
             $this->lastReport = hrtime(true) / 1e9;
-            $this->listener->report(new Progress('solving', $this->grid->count(), $this->total, max($this->change, $this->mass), $this->worstMargin(), count($this->done) + 1));
+            // Before the first check there are temperatures nowhere.
+            $seen = $this->checked === [] ? null : LiveValues::of($this->model, $this->voxels, $this->heat->system, $this->heat->cells());
+            $this->listener->report(new Progress('solving', $this->grid->count(), $this->total, max($this->change, $this->mass), $seen?->worstMargin(), count($this->done) + 1, $seen->values ?? []));
         }
-    }
-
-    private function worstMargin(): ?float
-    {
-        return $this->checked === [] ? null : LimitCheck::worstMargin($this->model, $this->voxels, $this->heat->system, $this->heat->cells());
     }
 
     /** @return array<string, mixed> */

@@ -12,6 +12,7 @@ final readonly class Progress
      * @param float $residual relative
      * @param int $level which of the grids from coarse to fine
      * @param ?float $worstMargin K, of the limits, on the present iterate
+     * @param array<string, float> $values K, of limits and watches by id, as far as they can be told at any moment
      */
     public function __construct(
         public string $stage,
@@ -20,10 +21,11 @@ final readonly class Progress
         public float $residual,
         public ?float $worstMargin,
         public int $level = 1,
+        public array $values = [],
     ) {
     }
 
-    /** @return array{stage: string, cells: int, iteration: int, residual: float, worstMargin: ?float, level: int} */
+    /** @return array{stage: string, cells: int, iteration: int, residual: float, worstMargin: ?float, level: int, values: array<string, float>} */
     public function toArray(): array
     {
         return get_object_vars($this);

@@ -14,7 +14,7 @@ use Foehn\Numerics\Stencil;
 use Foehn\Physics\Heat\ConductionAssembler;
 use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\PhysicsException;
-use Foehn\Results\LimitCheck;
+use Foehn\Results\LiveValues;
 use Foehn\Results\ResultBuilder;
 
 /** Steady heat conduction of a model: grid, equations, solution; repeats while conductivities follow the temperature. */
@@ -195,7 +195,7 @@ final class SteadySolver
                 $this->iterations = $before + $iteration;
                 $this->residuals[] = $residual;
                 if (hrtime(true) / 1e9 - $this->lastReport > self::REPORT_PAUSE) {
-                    $this->report('solving', $residual, LimitCheck::worstMargin($this->model, $this->voxels, $system, $system->temperatures($iterate())));
+                    $this->report('solving', $residual, LiveValues::of($this->model, $this->voxels, $system, $system->temperatures($iterate())));
                 }
 
                 return ! $this->listener->shouldStop();
@@ -206,10 +206,10 @@ final class SteadySolver
         return $result;
     }
 
-    private function report(string $stage, float $residual, ?float $worstMargin): void
+    private function report(string $stage, float $residual, ?LiveValues $seen): void
     {
         $this->lastReport = hrtime(true) / 1e9;
-        $this->listener->report(new Progress($stage, $this->grid->count(), $this->iterations, $residual, $worstMargin, $this->level));
+        $this->listener->report(new Progress($stage, $this->grid->count(), $this->iterations, $residual, $seen?->worstMargin(), $this->level, $seen->values ?? []));
     }
 
     private function isNonlinear(): bool

@@ -12,6 +12,7 @@ import { PartActions } from './PartActions';
 import { ShapeFields } from './ShapeFields';
 import { EditField } from './EditField';
 import { ShareWatts } from './ShareWatts';
+import { LimitFields, WatchFields } from './TargetFields';
 import { OperatingPoint } from './OperatingPoint';
 import { partEntry, withLimit, withPartFields, limitEntry, type ModelDocument } from '../model/document';
 import { partKinds } from '../model/partKinds';
@@ -45,8 +46,10 @@ function Routes({ part, outline }: { part: ResultPart; outline: Outline }) {
     );
 }
 
-function Temperatures({ part, result, units }: { part: ResultPart; result: Result; units: UnitSet }) {
-    const limit = result.limits.find((l) => l.part === part.id);
+function Temperatures({ part, outline, result, units }: { part: ResultPart; outline: Outline; result: Result; units: UnitSet }) {
+    const own = new Set(outline.watches.filter((watch) => watch.part === part.id && ['temperature', 'heat'].includes(watch.quantity)).map((watch) => watch.id));
+    const watches = result.watches.filter((watch) => own.has(watch.id));
+    const limits = result.limits.filter((l) => l.part === part.id && l.margin !== null);
     return (
         <Chapter title="Temperatures">
             {part.nodes && <Line label="Junction">{temperatureWithUnit(part.nodes.junction, units)}</Line>}
@@ -55,11 +58,12 @@ function Temperatures({ part, result, units }: { part: ResultPart; result: Resul
             {part.temperature && !part.nodes && <Line label="Hottest">{temperatureWithUnit(part.temperature.max, units)}</Line>}
             {part.temperature && !part.nodes && <Line label="Mean">{temperatureWithUnit(part.temperature.mean, units)}</Line>}
             {part.temperature && !part.nodes && <Line label="Coldest">{temperatureWithUnit(part.temperature.min, units)}</Line>}
-            {limit?.margin !== null && limit?.margin !== undefined && (
-                <Line label={`Margin to ${temperatureWithUnit((limit.atMost ?? limit.atLeast)!, units)}`}>
-                    <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main' }}>{difference(limit.margin, units)} {differenceUnit(units)}</Box>
+            {limits.map((limit) => (
+                <Line key={limit.id} label={`${limits.length > 1 ? `${limit.name}: margin` : 'Margin'} to ${temperatureWithUnit((limit.atMost ?? limit.atLeast)!, units)}${limit.derating > 0 ? ` less ${difference(limit.derating, units).replace('+', '')} ${differenceUnit(units)}` : ''}`}>
+                    <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main' }}>{difference(limit.margin!, units)} {differenceUnit(units)}</Box>
                 </Line>
-            )}
+            ))}
+            {watches.map((watch) => <Line key={watch.id} label={watch.name}>{watch.value === null ? '—' : watch.quantity === 'heat' ? `${watts(watch.value)} W` : temperatureWithUnit(watch.value, units)}</Line>)}
         </Chapter>
     );
 }
@@ -126,16 +130,18 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                     disabled={!mayEdit}
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: ${typed(text, 'W') || 'no watts'}`, (d) => withPartFields(d, parts.map((p) => p.id), { power: typed(text, 'W') || undefined }))}
                 />}
-                {!isDevice && stage !== 'Build' && <EditField
+                {!isDevice && stage !== 'Build' && !(single && stage === 'Limit') && <EditField
                     label={single ? 'Limit' : 'Limit, each'}
                     value={single ? String(limitEntry(document, part.id)?.atMost ?? '') : ''}
                     disabled={!mayEdit}
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) => parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d))}
                 />}
             </Box>
+            {stage === 'Limit' && single && !isDevice && <LimitFields part={part} document={document} editor={editor} units={units} disabled={!mayEdit} />}
+            {stage === 'Limit' && single && !isDevice && <WatchFields part={part} document={document} editor={editor} units={units} disabled={!mayEdit} />}
             {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => p.kind !== 'fan' && p.kind !== 'screen')} editor={editor} />}
             {stage === 'Load' && single && entry && !isDevice && <FaceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
-            {stage !== 'Build' && single && !isDevice && partResult && !stale && result && <Temperatures part={partResult} result={result} units={units} />}
+            {stage !== 'Build' && single && !isDevice && partResult && !stale && result && <Temperatures part={partResult} outline={revision.outline} result={result} units={units} />}
             {single && fan && !stale && <OperatingPoint fan={fan} />}
             {stage !== 'Build' && single && partResult && !stale && <Routes part={partResult} outline={revision.outline} />}
             {stage !== 'Build' && single && stale && <Typography color="text.secondary" sx={{ mt: 2 }}>The model has changed since the last run; run again to see temperatures.</Typography>}

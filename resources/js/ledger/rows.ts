@@ -26,7 +26,11 @@ const asText = (value: unknown): string => (value === undefined || value === nul
 export function partRows(document: ModelDocument, outline: Outline, result: Result | undefined, grid: GridReport | undefined): LedgerRow[] {
     const results = new Map(result?.parts.map((part) => [part.id, part]));
     const judgedByPart = new Map<string, ResultLimit>();
-    for (const limit of result?.limits ?? []) if (limit.part && !judgedByPart.has(limit.part)) judgedByPart.set(limit.part, limit);
+    // Of several limits of a part the one with the least margin speaks for it.
+    for (const limit of result?.limits ?? []) {
+        const known = limit.part ? judgedByPart.get(limit.part) : undefined;
+        if (limit.part && (!known || (limit.margin ?? Infinity) < (known.margin ?? Infinity))) judgedByPart.set(limit.part, limit);
+    }
     return outline.parts.map((part) => {
         const partResult = results.get(part.id) ?? null;
         const judged = judgedByPart.get(part.id) ?? null;
@@ -39,10 +43,10 @@ export function partRows(document: ModelDocument, outline: Outline, result: Resu
             material: part.material ?? '',
             powerText: asText(partEntry(document, part.id)?.power),
             limitText: asText(limitEntry(document, part.id)?.atMost),
-            limit: outline.limits.find((limit) => limit.part === part.id) ?? null,
+            limit: outline.limits.find((limit) => (judged ? limit.id === judged.id : limit.part === part.id)) ?? outline.limits.find((limit) => limit.part === part.id) ?? null,
             result: partResult,
             judged,
-            temperature: partResult?.nodes?.junction ?? partResult?.temperature?.max ?? null,
+            temperature: judged?.value ?? partResult?.nodes?.junction ?? partResult?.temperature?.max ?? null,
             margin: judged?.margin ?? null,
             plusMinus: judged?.plusMinus ?? null,
             thinnest: features[0] ?? null,

@@ -54,7 +54,7 @@ export function MaterialDetail({ material, own, uses, editor, mayEdit, onCopied,
                     label={`W/m/K from ${curve[0]![0]} K`}
                     end={`${curve.at(-1)![0]} K`}
                     width={285}
-                    points={curve.map(([t, k]) => ({ x: t! - curve[0]![0]!, y: k! }))}
+                    curves={[{ name: 'conductivity', points: curve.map(([t, k]) => ({ x: t! - curve[0]![0]!, y: k! })) }]}
                     ticks={[Math.min(...curve.map((p) => p[1]!)), Math.max(...curve.map((p) => p[1]!))].map((at) => ({ at, name: number(at, at < 1 ? 3 : 1) }))}
                 />
             )}

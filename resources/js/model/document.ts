@@ -15,6 +15,8 @@ export interface LimitEntry {
     name?: string;
     of: { part?: string; node?: string; face?: string; side?: string };
     atMost?: string | number;
+    atLeast?: string | number;
+    derating?: string | number;
     [field: string]: unknown;
 }
 

@@ -165,7 +165,7 @@ export default function ProjectScreen() {
                 {stage === 'Judge' && selection.length === 0 && !runs.stale && runs.result?.flow && <FlowSummary flow={runs.result.flow} units={units} />}
                 {revision && selection.length > 0 && <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />}
             </Stack>
-            <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} findings={revision?.preflight ?? []} />
+            <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} findings={revision?.preflight ?? []} outline={revision?.outline} />
             <ConflictDialog editor={editor} />
             <Refusal editor={editor} />
             <CommandPalette open={palette} variant={variant} outline={revision?.outline} findings={revision?.preflight ?? []} editor={editor} mayEdit={mayEdit} onClose={() => setPalette(false)} />

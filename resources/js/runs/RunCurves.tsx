@@ -1,9 +1,10 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import type { Result, Run } from '../api/types';
+import { useTheme } from '@mui/material/styles';
+import type { Outline, Result, Run } from '../api/types';
 import { usePreferences } from '../project/screenState';
-import { difference, differenceUnit, scientific, thousands, watts, type UnitSet } from '../units/units';
+import { difference, differenceUnit, scientific, temperature, temperatureUnit, thousands, watts, type UnitSet } from '../units/units';
 import { Curve } from './Curve';
 
 /** Residuals on a logarithmic axis. */
@@ -11,7 +12,7 @@ function Residuals({ samples, deepest }: { samples: { iteration: number; residua
     const logarithm = (residual: number) => Math.log10(Math.max(residual, 1e-14));
     const lowest = Math.floor(Math.min(deepest, ...samples.map((s) => logarithm(s.residual))));
     const ticks = Array.from({ length: Math.ceil(-lowest / 2) + 1 }, (_, i) => ({ at: -2 * i, name: i === 0 ? '1' : `1e−${2 * i}` }));
-    return <Curve label="relative residual" end={`iteration ${samples.at(-1)!.iteration}`} width={400} points={samples.map((s) => ({ x: s.iteration, y: logarithm(s.residual) }))} ticks={ticks} />;
+    return <Curve label="relative residual" end={`iteration ${samples.at(-1)!.iteration}`} width={300} curves={[{ name: 'residual', points: samples.map((s) => ({ x: s.iteration, y: logarithm(s.residual) })) }]} ticks={ticks} />;
 }
 
 /** The worst margin as the run saw it; it settles before the residuals have come all the way. */
@@ -23,11 +24,42 @@ function Margins({ run, units }: { run: Run; units: UnitSet }) {
     const [low, high] = [Math.min(0, ...settled), Math.max(0, ...settled)];
     const room = 0.1 * Math.max(high - low, 1);
     const ends = [...new Set([low < 0 ? low - room : 0, 0, high > 0 ? high + room : 0])];
-    return <Curve label={`worst margin, ${differenceUnit(units)}`} end={`now ${difference(known.at(-1)!.y, units)} ${differenceUnit(units)}`} width={300} points={known} ticks={ends.map((at) => ({ at, name: difference(at, units) }))} />;
+    return <Curve label={`worst margin, ${differenceUnit(units)}`} end={`now ${difference(known.at(-1)!.y, units)} ${differenceUnit(units)}`} width={240} curves={[{ name: 'worst margin', points: known }]} ticks={ends.map((at) => ({ at, name: difference(at, units) }))} />;
 }
 
+/** What of the limits and watches comes near its bound is followed by name; the worst few, for more could not be told apart. */
+function Watched({ run, outline, units }: { run: Run; outline: Outline; units: UnitSet }) {
+    const { palette } = useTheme();
+    const samples = run.samples.filter((s) => Object.keys(s.values).length > 0);
+    const latest = samples.at(-1)?.values ?? {};
+    const margin = (id: string) => {
+        const limit = outline.limits.find((l) => l.id === id);
+        return limit ? (limit.atMost !== null ? limit.atMost - latest[id]! : latest[id]! - limit.atLeast!) : -Infinity;
+    };
+    const name = (id: string) => [...outline.limits, ...outline.watches].find((entry) => entry.id === id)?.name ?? id;
+    const ids = Object.keys(latest).sort((a, b) => margin(a) - margin(b)).slice(0, MOST_WATCHED);
+    if (samples.length < 2 || ids.length === 0) return null;
+    const values = samples.slice(Math.floor(samples.length / 4)).flatMap((s) => ids.map((id) => s.values[id] ?? NaN)).filter(Number.isFinite);
+    const [low, high] = [Math.min(...values), Math.max(...values)];
+    const room = Math.max(0.05 * (high - low), 0.5);
+    const colours = [palette.primary.main, '#b5493a', '#33658a', '#3f7d4e', '#7a5195'];
+    return (
+        <Curve
+            label={`watched, ${temperatureUnit(units)}`}
+            end={`iteration ${samples.at(-1)!.iteration}`}
+            width={420}
+            curves={ids.map((id, n) => ({ name: shortened(name(id)), colour: colours[n], points: samples.flatMap((s) => (s.values[id] === undefined ? [] : [{ x: s.iteration, y: s.values[id] }])) }))}
+            ticks={[low - room, (low + high) / 2, high + room].map((at) => ({ at, name: temperature(at, units) }))}
+        />
+    );
+}
+
+const MOST_WATCHED = 5;
+
+const shortened = (name: string): string => (name.length > 24 ? `${name.slice(0, 23)}…` : name);
+
 /** How a run comes near its answer, and what the balance says. */
-export function RunCurves({ run, result }: { run: Run | undefined; result: Result | undefined }) {
+export function RunCurves({ run, result, outline }: { run: Run | undefined; result: Result | undefined; outline: Outline | undefined }) {
     const units = usePreferences((s) => s.units);
     // The result has every iteration; while a run goes on there are moments of it.
     const samples = result?.solver.residuals.map((residual, i) => ({ iteration: i + 1, residual })) ?? run?.samples ?? [];
@@ -35,9 +67,9 @@ export function RunCurves({ run, result }: { run: Run | undefined; result: Resul
         return <Typography color="text.secondary" sx={{ px: 2, pb: 2 }}>{run ? 'This run was over before a residual was noted.' : 'Residuals and the heat balance appear here during a run.'}</Typography>;
     }
     return (
-        <Stack direction="row" sx={{ px: 2, pb: 1.5, gap: 3 }}>
+        <Stack direction="row" sx={{ px: 2, pb: 1.5, gap: 3, overflowX: 'auto' }}>
             <Residuals samples={samples} deepest={result?.flow ? -4 : -8} />
-            <Margins run={run} units={units} />
+            {outline && run.samples.some((s) => Object.keys(s.values).length > 0) ? <Watched run={run} outline={outline} units={units} /> : <Margins run={run} units={units} />}
             {result && (
                 <Box sx={{ fontSize: 13, lineHeight: 1.9 }}>
                     <div>Heat in {watts(result.balance.in)} W, out {watts(result.balance.out)} W</div>

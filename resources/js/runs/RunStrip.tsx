@@ -14,7 +14,7 @@ import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
 import { useState } from 'react';
 import { isActive, useStopRun } from '../api/queries';
-import type { Finding, Grade, Run } from '../api/types';
+import type { Finding, Grade, Outline, Run } from '../api/types';
 import { useScreen, usePreferences } from '../project/screenState';
 import { difference, differenceUnit, scientific, thousands } from '../units/units';
 import { RunCurves } from './RunCurves';
@@ -70,9 +70,10 @@ interface Props {
     runs: RunState;
     mayEdit: boolean;
     findings: readonly Finding[];
+    outline: Outline | undefined;
 }
 
-export function RunStrip({ variant, runs, mayEdit, findings }: Props) {
+export function RunStrip({ variant, runs, mayEdit, findings, outline }: Props) {
     const [open, setOpen] = useState(false);
     const grade = useScreen((s) => s.grade);
     const set = useScreen((s) => s.set);
@@ -134,7 +135,7 @@ export function RunStrip({ variant, runs, mayEdit, findings }: Props) {
                     {open ? <ExpandMore /> : <ExpandLess />}
                 </IconButton>
             </Stack>
-            {open && <RunCurves run={run} result={runs.shown?.id === run?.id ? runs.result : undefined} />}
+            {open && <RunCurves run={run} result={runs.shown?.id === run?.id ? runs.result : undefined} outline={runs.stale ? undefined : outline} />}
         </Box>
     );
 }

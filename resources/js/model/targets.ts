@@ -1,0 +1,79 @@
+import type { OutlinePart } from '../api/types';
+import type { LimitEntry, ModelDocument } from './document';
+
+/** What of a part a limit bounds or a watch follows, as one choice of the screen. */
+export type What = string;
+
+export interface WatchEntry {
+    id: string;
+    name?: string;
+    of: { part?: string; node?: string; face?: string; side?: string };
+    quantity?: string;
+    reduce?: string;
+    [field: string]: unknown;
+}
+
+const faces: Record<string, readonly string[]> = { cylinder: ['side', 'start', 'end'], profile: ['side', 'start', 'end'] };
+const boxFaces = ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'];
+
+/** The choices for a kind of part, with their words. */
+export function whatsOf(kind: string, withHeat: boolean): Record<What, string> {
+    const own = faces[kind] ?? boxFaces;
+    const inside: Record<What, string> = kind === 'package' ? { junction: 'Junction', case: 'Case', board: 'Board side' } : { max: 'Hottest place', mean: 'Mean', min: 'Coldest place' };
+    return {
+        ...inside,
+        ...Object.fromEntries(own.map((face) => [`touch ${face}`, `Hottest of face ${face}`])),
+        ...(withHeat ? Object.fromEntries(own.map((face) => [`heat ${face}`, `Heat out of face ${face}`])) : {}),
+    };
+}
+
+export function whatOf(entry: { of: { node?: string; face?: string }; quantity?: unknown; reduce?: unknown }, kind: string): What {
+    if (entry.of.face) return `${entry.quantity === 'heat' ? 'heat' : 'touch'} ${entry.of.face}`;
+    if (kind === 'package') return entry.of.node ?? 'junction';
+    return String(entry.reduce ?? 'max');
+}
+
+/** The fields that say so in the model document. */
+function fieldsOf(what: What, part: string): { of: LimitEntry['of']; quantity: string; reduce: string } {
+    const [kind, face] = what.split(' ');
+    if (face) return { of: { part, face }, quantity: kind === 'heat' ? 'heat' : 'temperature', reduce: kind === 'heat' ? 'total' : 'max' };
+    if (['junction', 'case', 'board'].includes(what)) return { of: { part, node: what }, quantity: 'temperature', reduce: 'max' };
+    return { of: { part }, quantity: 'temperature', reduce: what };
+}
+
+const nameOf = (part: Pick<OutlinePart, 'name' | 'kind'>, what: What): string => {
+    const word = whatsOf(part.kind, true)[what] ?? what;
+    return what === 'max' ? part.name : `${part.name}, ${word.toLowerCase()}`;
+};
+
+const watchesOf = (document: ModelDocument): WatchEntry[] => (document.watches as WatchEntry[] | undefined) ?? [];
+
+function freeEntryId(document: ModelDocument, wanted: string): string {
+    const taken = new Set([...(document.limits ?? []), ...watchesOf(document)].map((entry) => entry.id));
+    let id = wanted;
+    for (let n = 2; taken.has(id); n++) id = `${wanted}-${n}`;
+    return id;
+}
+
+export const limitsOfPart = (document: ModelDocument, part: string): LimitEntry[] => (document.limits ?? []).filter((limit) => limit.of.part === part);
+
+export const watchesOfPart = (document: ModelDocument, part: string): WatchEntry[] => watchesOf(document).filter((watch) => watch.of.part === part);
+
+export function withNewLimit(document: ModelDocument, part: OutlinePart, what: What, atMost: string): ModelDocument {
+    const entry: LimitEntry = { id: freeEntryId(document, `limit-${part.id}`), name: nameOf(part, what), ...fieldsOf(what, part.id), atMost };
+    return { ...document, limits: [...(document.limits ?? []), entry] };
+}
+
+export function withNewWatch(document: ModelDocument, part: OutlinePart, what: What): ModelDocument {
+    const entry: WatchEntry = { id: freeEntryId(document, `watch-${part.id}`), name: nameOf(part, what), ...fieldsOf(what, part.id) };
+    return { ...document, watches: [...watchesOf(document), entry] };
+}
+
+/** A limit or watch looks at something else of its part. */
+export const withWhat = <T extends LimitEntry | WatchEntry>(entry: T, part: OutlinePart, what: What): T => ({ ...entry, name: nameOf(part, what), ...fieldsOf(what, part.id) });
+
+/** Changes the limit or watch of an id; null removes it. */
+export function withEntry(document: ModelDocument, list: 'limits' | 'watches', id: string, change: (entry: LimitEntry & WatchEntry) => object | null): ModelDocument {
+    const entries = (document[list] as (LimitEntry & WatchEntry)[] | undefined) ?? [];
+    return { ...document, [list]: entries.flatMap((entry) => (entry.id === id ? (change(entry) ?? []) : [entry])) };
+}
