@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Model;
 
 use Foehn\Grid\Axes;
+use Foehn\Shapes\Turned;
 
 /** What a screen needs of an evaluated model: numbers instead of formulas, and boxes and cylinders to draw. SI units. */
 final class ModelOutline
@@ -59,6 +60,7 @@ final class ModelOutline
     private static function part(Part $part, Model $model): array
     {
         $bounds = $part->shape->bounds();
+        $own = $part->shape instanceof Turned ? $part->shape->ownBounds() : $bounds;
         $material = $part->material === null ? null : $model->materials->get($part->material);
 
         return [
@@ -70,6 +72,7 @@ final class ModelOutline
             'materialTitle' => $material?->title,
             'conductivity' => $material === null ? null : array_map(fn ($law) => $law->at(300.0), $material->conductivity),
             'power' => $part->power,
+            'size' => array_map(fn (int $axis) => $own->size($axis), [0, 1, 2]),
             'min' => $bounds->min,
             'max' => $bounds->max,
             'drawing' => $part->shape->drawing(),

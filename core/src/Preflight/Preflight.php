@@ -7,6 +7,7 @@ namespace Foehn\Preflight;
 use Foehn\Model\Box;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
+use Foehn\Model\Space;
 use Foehn\Shapes\Fan;
 use Foehn\Shapes\FlatShape;
 use Foehn\Shapes\Mesh;
@@ -55,6 +56,8 @@ final class Preflight
         $preflight->room();
         $preflight->sizes();
         $preflight->overlaps();
+        $preflight->doubleHeat();
+        $preflight->facesOnSides();
         $preflight->fansAgainstWalls();
         $preflight->limits();
         $preflight->names($document);
@@ -197,6 +200,39 @@ final class Preflight
                 if (max($part->power, $other->power) > 0.0 && $common > self::SHARED * $smaller) {
                     [$first, $last] = array_search($part, $solid, true) < array_search($other, $solid, true) ? [$part, $other] : [$other, $part];
                     $this->warn('Build', sprintf('"%s" and "%s" overlap; "%s", later in the ledger, takes the place of the other there.', $first->name, $last->name, $last->name), $first, $last);
+                }
+            }
+        }
+    }
+
+    /** Watts of the whole, watts per volume and watts over a face add up; usually one of them was meant. */
+    private function doubleHeat(): void
+    {
+        foreach ($this->model->parts as $part) {
+            $given = array_filter([
+                'watts' => $part->power !== 0.0,
+                'a source per volume' => $part->source !== null,
+                'heat on a face' => array_intersect(array_column($part->faces, 'kind'), ['flux', 'power']) !== [],
+            ]);
+            if (count($given) > 1) {
+                $this->warn('Load', sprintf('"%s" has %s; they add up. Was one of them meant?', $part->name, implode(' and ', array_keys($given))), $part);
+            }
+        }
+    }
+
+    /** A face that lies on a side of the space and has a condition of its own takes the place of what the side says. */
+    private function facesOnSides(): void
+    {
+        $space = $this->model->space;
+        foreach ($this->model->parts as $part) {
+            foreach (Space::SIDES as $index => $side) {
+                $axis = $index >> 1;
+                $upper = $index % 2 === 1;
+                $box = $part->shape->bounds();
+                $apart = $upper ? $space->box->max[$axis] - $box->max[$axis] : $box->min[$axis] - $space->box->min[$axis];
+                $condition = $part->faces[$part->shape->faceTowards($axis, $upper ? 1 : -1)] ?? null;
+                if ($condition !== null && $condition->kind !== 'contact' && abs($apart) < 1e-9 + 1e-6 * $space->box->size($axis) && $space->sides[$side]->heat->kind !== 'adiabatic') {
+                    $this->warn('Load', sprintf('The face %s of "%s" lies on a side of the space; its own %s counts there, and not that of the side.', $part->shape->faceTowards($axis, $upper ? 1 : -1), $part->name, $condition->kind), $part);
                 }
             }
         }

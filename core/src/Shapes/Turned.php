@@ -81,6 +81,12 @@ final readonly class Turned implements Shape
         return $this->box;
     }
 
+    /** The box of the shape before the turn. */
+    public function ownBounds(): Box
+    {
+        return $this->shape->bounds();
+    }
+
     public function planes(int $axis): array
     {
         $own = $this->ownAxis($axis);

@@ -47,6 +47,13 @@ final class PreflightTest extends TestCase
         yield 'fan in still air' => [fn ($m) => array_replace_recursive($m, ['parts' => [1 => $fan], 'space' => ['fluid' => 'air', 'box' => ['max' => ['60 mm', '60 mm', '60 mm']]]]), 'warning', 'Load', 'no effect while the air is still'];
         yield 'two in one place' => [fn ($m) => array_replace_recursive($m, ['parts' => [1 => [...$m['parts'][0], 'id' => 'other', 'name' => 'Other', 'shape' => ['kind' => 'block', 'size' => ['5 mm', '5 mm', '5 mm']]]]]), 'warning', 'Build', '"Block" and "Other" overlap; "Other", later in the ledger'];
         yield 'fan against a wall' => [$moving(['parts' => [1 => [...$fan, 'at' => ['22 mm', 0, 0]]], 'space' => ['sides' => ['x-' => ['kind' => 'open'], 'x+' => ['kind' => 'open']]]]), 'warning', 'Build', '"Fan" is 2 mm from "Block"'];
+        yield 'watts twice' => [fn ($m) => array_replace_recursive($m, ['parts' => [['source' => '1e6 W/m^3', 'faces' => ['x-' => ['heat' => ['kind' => 'flux', 'flux' => '100 W/m^2']]]]]]), 'warning', 'Load', '"Block" has watts and a source per volume and heat on a face; they add up'];
+        yield 'a face on a side' => [function ($m) {
+            $m['parts'][0]['faces']['z-']['heat'] = ['kind' => 'film', 'coefficient' => '5 W/m^2/K'];
+            $m['space']['sides']['z-']['heat'] = ['kind' => 'temperature', 'temperature' => '20 degC'];
+
+            return $m;
+        }, 'warning', 'Load', 'lies on a side of the space; its own film counts there'];
         yield 'no room above' => [function ($m) {
             $m['physics'] = ['flow' => 'auto', 'buoyancy' => true];
             $m['space'] = ['fluid' => 'air', 'box' => ['min' => [0, 0, 0], 'max' => ['60 mm', '60 mm', '22 mm']], 'sides' => ['z+' => ['kind' => 'open']]];

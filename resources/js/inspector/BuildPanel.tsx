@@ -1,11 +1,8 @@
-import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
-import { useState } from 'react';
 import { useMaterials } from '../api/queries';
 import type { Revision } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { allMaterials } from '../model/materials';
-import { millimetres } from '../model/parts';
 import { boxOf, gravities, gravityOf, heatOf, surroundingsOf, withGravity, withHeat, withSpace, withSurroundings } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../project/screenState';
@@ -14,6 +11,7 @@ import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 import { Panel } from './Panel';
+import { FitSpace } from './FitSpace';
 import { ParameterFields } from './ParameterFields';
 
 const questions = { heat: 'Temperatures against limits', air: 'Only where the air goes' } as const;
@@ -48,7 +46,7 @@ export function BuildPanel({ revision, editor, mayEdit }: Props) {
             <ChoiceField label="Question" value={heatOf(document) ? 'heat' : 'air'} choices={questions} disabled={!mayEdit} save={(choice) => editor.edit(`Question: ${questions[choice].toLowerCase()}`, (d) => withHeat(d, choice === 'heat'))} />
             <Chapter title="Space" fields>
                 {[0, 1, 2].map((n) => <Stack key={n} direction="row" sx={{ gap: 1 }}>{corner('min', n)}{corner('max', n)}</Stack>)}
-                <FitSpace revision={revision} editor={editor} disabled={!mayEdit} />
+                <FitSpace outline={revision.outline} editor={editor} disabled={!mayEdit} />
                 <ChoiceField label="Filled with" value={fluid in fluids ? fluid : 'own'} choices={fluid in fluids ? fluids : { ...fluids, own: fluid }} disabled={!mayEdit} save={(id) => editor.edit(`Space filled with ${fluids[id] ?? id}`, (d) => withSpace(d, { fluid: id === 'none' ? null : id === 'own' ? fluid : id }))} />
             </Chapter>
             <ParameterFields document={document} editor={editor} mayEdit={mayEdit} />
@@ -58,24 +56,5 @@ export function BuildPanel({ revision, editor, mayEdit }: Props) {
                 <ChoiceField label="Gravity" value={gravityOf(document)} choices={gravities} disabled={!mayEdit} save={(gravity) => editor.edit(`Gravity: ${gravities[gravity].toLowerCase()}`, (d) => withGravity(d, gravity))} />
             </Chapter>
         </Panel>
-    );
-}
-
-/** Draws the space around the parts with one margin on every side. */
-function FitSpace({ revision, editor, disabled }: { revision: Revision; editor: ModelEditor; disabled: boolean }) {
-    const [margin, setMargin] = useState<string | null>(null);
-    const parts = revision.outline.parts;
-    if (margin === null) return <Button size="small" color="inherit" disabled={disabled || parts.length === 0} onClick={() => setMargin('0')} sx={{ mb: 1.25 }}>Fit around the parts</Button>;
-    const by = Number(margin.replace(',', '.')) / 1e3;
-    const fit = () => {
-        const ends = (end: 'min' | 'max') => [0, 1, 2].map((n) => millimetres(end === 'min' ? Math.min(...parts.map((p) => p.min[n]!)) - by : Math.max(...parts.map((p) => p.max[n]!)) + by));
-        void editor.edit(`Space fits around the parts with ${margin} mm`, (d) => withSpace(d, { box: { min: ends('min'), max: ends('max') } })).then(() => setMargin(null)).catch(() => undefined);
-    };
-    return (
-        <Stack direction="row" sx={{ gap: 1, alignItems: 'start' }}>
-            <EditField label="Margin, mm" value={margin} disabled={disabled} save={(text) => Promise.resolve(setMargin(text))} />
-            <Button variant="outlined" disabled={!Number.isFinite(by) || by < 0} onClick={fit}>Fit</Button>
-            <Button color="inherit" onClick={() => setMargin(null)}>Cancel</Button>
-        </Stack>
     );
 }

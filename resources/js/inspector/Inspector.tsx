@@ -72,7 +72,7 @@ function Properties({ part, editable, units }: { part: OutlinePart; editable: bo
     const k = part.conductivity;
     return (
         <Chapter title="Properties">
-            <Line label="Size">{size([0, 1, 2].map((i) => part.max[i]! - part.min[i]!), units)}</Line>
+            <Line label="Size">{size(part.size, units)}</Line>
             {!editable && <Line label="Place">{size(part.min, units)}</Line>}
             {part.materialTitle && <Line label="Material">{part.materialTitle}</Line>}
             {k && <Line label="Conductivity">{new Set(k).size === 1 ? `${number(k[0]!, 2)} W/m/K` : `${k.map((v) => number(v, 2)).join(' · ')} W/m/K (x · y · z)`}</Line>}
@@ -116,6 +116,15 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
             <Box sx={{ mt: 1.75 }}>
                 {single && (
                     <EditField label="Name" value={part.name} disabled={!mayEdit} save={(name) => editor.edit(`Rename ${part.name} to ${name}`, (d) => withPartFields(d, [part.id], { name }))} />
+                )}
+                {stage === 'Build' && (
+                    <EditField
+                        label={single ? 'Assembly' : 'Assembly of all of them'}
+                        value={parts.every((p) => p.group === part.group) ? (part.group ?? '') : ''}
+                        hint="none"
+                        disabled={!mayEdit}
+                        save={(group) => editor.edit(group ? `${single ? part.name : `${parts.length} parts`} in assembly ${group}` : `${single ? part.name : `${parts.length} parts`} in no assembly`, (d) => withPartFields(d, parts.map((p) => p.id), { group: group || undefined }))}
+                    />
                 )}
                 {stage === 'Build' && single && entry && !isDevice && (
                     <>

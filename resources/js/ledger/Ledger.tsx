@@ -84,7 +84,12 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
     const single = useRef(0);
     /** One row; with Shift all from the last picked one, with Ctrl this one added or taken out. */
     const pick = (row: LedgerRow, range: boolean, adding: boolean) => {
-        if (row.heading !== null) return;
+        if (row.heading !== null) {
+            // The heading stands for all parts of its assembly.
+            const members = revision.outline.parts.filter((part) => (part.group ?? '') === row.id.slice('heading:'.length)).map((part) => part.id);
+            set({ selection: adding ? [...new Set([...selection, ...members])] : members });
+            return;
+        }
         const order = rows.filter((r) => r.heading === null).map((r) => r.id);
         const [from, to] = [order.indexOf(anchor.current ?? ''), order.indexOf(row.id)];
         if (range && from >= 0) {

@@ -43,7 +43,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], e
                 { field: 'shape', headerName: 'Shape', width: 72, valueGetter: (_v, row) => partKinds[row.part?.kind ?? ''] ?? row.part?.kind ?? '' },
                 {
                     field: 'size', headerName: 'Size', width: 134, sortable: false,
-                    renderCell: ({ row }) => row.part && size([0, 1, 2].map((i) => row.part!.max[i]! - row.part!.min[i]!), units),
+                    renderCell: ({ row }) => row.part && size(row.part.size, units),
                 },
                 { ...material, width: 132 },
             ];

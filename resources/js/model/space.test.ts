@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { flowOf, ofKind, sideOf, withFlow, withInletKind, withPatch, withSide } from './space';
+import { flowOf, ofKind, sideOf, withFlow, withInletKind, withPatch, withSide, fittedBox, type Margins } from './space';
 
 const document = { parts: [], space: { box: 1, sides: { 'x-': { kind: 'wall' as const, heat: { kind: 'film' }, patches: [{ min: [0, 0], max: [1, 1], kind: 'open' as const }, { min: [2, 2], max: [3, 3] }] } } } };
 
@@ -28,5 +28,14 @@ describe('space', () => {
         expect(flowOf(withFlow(document, 'auto'))).toBe('auto');
         expect((withFlow(document, 'auto').space as { fluid: string }).fluid).toBe('air');
         expect((withFlow({ space: { fluid: 'water' } }, 'laminar').space as { fluid: string }).fluid).toBe('water');
+    });
+
+    it('fits around parts tightly, by a margin, and with room for the plume above', () => {
+        const parts = [{ min: [0, 0, 0], max: [0.1, 0.02, 0.04] }];
+        const box = (margins: Margins, gravity = [0, 0, -9.81]) => fittedBox(parts, margins, gravity);
+        expect(box([0, 0, 0, 0, 0, 0])).toEqual({ min: ['0 mm', '0 mm', '0 mm'], max: ['100 mm', '20 mm', '40 mm'] });
+        expect(box([{ share: 0.5 }, 0.01, 0, 0, 0, 0])).toEqual({ min: ['-50 mm', '0 mm', '0 mm'], max: ['110 mm', '20 mm', '40 mm'] });
+        expect(box('rising')).toEqual({ min: ['-50 mm', '-20 mm', '-20 mm'], max: ['150 mm', '40 mm', '190 mm'] });
+        expect(box('rising', [0, 0, 9.81]).min[2]).toBe('-150 mm');
     });
 });

@@ -1,4 +1,5 @@
 import type { ModelDocument } from './document';
+import { millimetres } from './parts';
 
 export const sideNames = ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'] as const;
 export type SideName = (typeof sideNames)[number];
@@ -136,3 +137,30 @@ export function gravityOf(document: ModelDocument): Gravity {
 
 export const withGravity = (document: ModelDocument, gravity: Gravity): ModelDocument =>
     gravity === 'own' ? document : withSurroundings(document, { gravity: ['x', 'y', 'z'].map((axis) => (gravity[0] === axis ? (gravity[1] === '-' ? -STANDARD : STANDARD) : 0)) });
+
+/** Room beside each side of the product, in the order x-, x+, y-, y+, z-, z+: metres or a share of its size along that axis; or as warm air needs it. */
+export type Margins = readonly (number | { share: number })[] | 'rising';
+
+/** Shares of the product's size that leave the plume alone: beside it, below, and above, where it must form. */
+const BESIDE = 0.5;
+const BELOW = 0.5;
+const ABOVE = 1.5;
+
+/** The box around parts with margins; up is where gravity does not point. */
+export function fittedBox(parts: readonly { min: readonly number[]; max: readonly number[] }[], margins: Margins, gravity: readonly number[]): { min: string[]; max: string[] } {
+    const low = [0, 1, 2].map((n) => Math.min(...parts.map((p) => p.min[n]!)));
+    const high = [0, 1, 2].map((n) => Math.max(...parts.map((p) => p.max[n]!)));
+    const sizes = high.map((h, n) => h - low[n]!);
+    const strengths = gravity.map(Math.abs);
+    const upright = strengths.indexOf(Math.max(...strengths));
+    const rising = (axis: number, upper: boolean): number => {
+        if (axis !== upright) return BESIDE * Math.max(sizes[axis]!, sizes[upright]!);
+        return (gravity[upright]! < 0 ? upper : !upper) ? ABOVE * Math.max(...sizes) : BELOW * sizes[upright]!;
+    };
+    const room = (axis: number, upper: boolean): number => {
+        if (margins === 'rising') return rising(axis, upper);
+        const margin = margins[2 * axis + (upper ? 1 : 0)] ?? 0;
+        return typeof margin === 'number' ? margin : margin.share * sizes[axis]!;
+    };
+    return { min: low.map((v, n) => millimetres(v - room(n, false))), max: high.map((v, n) => millimetres(v + room(n, true))) };
+}
