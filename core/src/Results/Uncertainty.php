@@ -14,6 +14,9 @@ final class Uncertainty
 {
     private const SAFETY = 1.25;
 
+    /** Where the order is not seen but assumed; Roache takes 3 there, with the order of the scheme, which gives less than this with order 1. */
+    private const SAFETY_OF_TWO = 2.0;
+
     /** With two grids the order cannot be seen; upwind terms and cut cells make it 1. */
     private const ASSUMED_ORDER = 1.0;
 
@@ -49,7 +52,9 @@ final class Uncertainty
             $order = max(self::LOWEST_ORDER, min(self::HIGHEST_ORDER, $observed));
         }
 
-        return ['plusMinus' => self::SAFETY * abs($f2 - $f1) / ($r ** $order - 1.0), 'order' => $observed];
+        $safety = $observed === null ? self::SAFETY_OF_TWO : self::SAFETY;
+
+        return ['plusMinus' => $safety * abs($f2 - $f1) / ($r ** $order - 1.0), 'order' => $observed];
     }
 
     /**

@@ -95,7 +95,7 @@ final class FlowLevelsTest extends TestCase
 
         $two = Uncertainty::of(array_slice($levels, 1), 'w');
         self::assertNull($two['order']);
-        self::assertEqualsWithDelta(1.25 * 0.1875, $two['plusMinus'], 1e-9);
+        self::assertEqualsWithDelta(2.0 * 0.1875, $two['plusMinus'], 1e-9);
     }
 
     public function testGridsThatDisagreeSayNothing(): void

@@ -20,7 +20,7 @@ import Tooltip from '@mui/material/Tooltip';
 import { useState, type ReactNode } from 'react';
 import type { Outline, OutlinePart } from '../api/types';
 import { alignments, mayMatch, type Alignment } from '../model/arrange';
-import { alignParts, copyParts, duplicateParts, matchSize, mirrorParts, removeParts, reorderPart, sitPart } from '../model/partCommands';
+import { alignParts, copyParts, duplicateParts, matchSize, mirrorParts, removeParts, reorderPart, replaceByBlock, sitPart } from '../model/partCommands';
 import { useScreen } from '../project/screenState';
 import type { ModelEditor } from '../model/useModelEditor';
 
@@ -69,7 +69,8 @@ export function PartActions({ parts, outline, editor }: Props) {
                     <MenuItem key={`${axis} ${alignment}`} dense onClick={arrange(() => alignParts(editor, parts, to, axis, alignment))}>Align {alignments[alignment]} along {'xyz'[axis]} with {to.name}</MenuItem>
                 )))}
                 {to && parts.length > 1 && mayMatch(to) && <MenuItem dense onClick={arrange(() => matchSize(editor, parts, to))}>As large as {to.name}</MenuItem>}
-                {parts.length > 1 && <Divider />}
+                {only?.kind === 'mesh' && <MenuItem dense onClick={arrange(() => replaceByBlock(editor, only))}>A block of the same volume instead</MenuItem>}
+                {(parts.length > 1 || only?.kind === 'mesh') && <Divider />}
                 {[0, 1, 2].map((axis) => <MenuItem key={axis} dense onClick={arrange(() => mirrorParts(editor, parts, outline.space, axis))}>Mirror place along {'xyz'[axis]}, at the middle of the space</MenuItem>)}
             </Menu>
             {row && <RowDialog parts={parts} onClose={() => setRow(false)} copy={(count, pitch) => copyParts(editor, ids, count, pitch)} />}

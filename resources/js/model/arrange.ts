@@ -33,6 +33,29 @@ export function withSizeOf(document: ModelDocument, parts: readonly OutlinePart[
     }, document);
 }
 
+/** Signed volume under the triangles of a closed surface, m3. */
+function enclosed(vertices: Float32Array, triangles: Uint32Array): number {
+    let six = 0;
+    for (let t = 0; t < triangles.length; t += 3) {
+        const [a, b, c] = [0, 1, 2].map((k) => 3 * triangles[t + k]!) as [number, number, number];
+        const [x, y, z] = [vertices.subarray(a, a + 3), vertices.subarray(b, b + 3), vertices.subarray(c, c + 3)];
+        six += x[0]! * (y[1]! * z[2]! - y[2]! * z[1]!) - x[1]! * (y[0]! * z[2]! - y[2]! * z[0]!) + x[2]! * (y[0]! * z[1]! - y[1]! * z[0]!);
+    }
+    return Math.abs(six) / 6;
+}
+
+const numbers = (text: string): ArrayBuffer => Uint8Array.from(atob(text), (c) => c.charCodeAt(0)).buffer;
+
+/** An imported body becomes a block of the same footprint, standing where it stood, as high as its volume needs. */
+export function withBlockInstead(document: ModelDocument, body: OutlinePart): ModelDocument {
+    const [drawing] = body.drawing;
+    if (drawing?.kind !== 'mesh') return document;
+    const volumeOfBody = enclosed(new Float32Array(numbers(drawing.vertices!)), new Uint32Array(numbers(drawing.triangles!)));
+    const size = [...body.size];
+    size[2] = Math.min(size[2]!, volumeOfBody / (size[0]! * size[1]!));
+    return withPartFields(document, [body.id], { shape: { kind: 'block', size: size.map(millimetres) } as never, at: body.min.map(millimetres) });
+}
+
 export const mayMatch = (part: OutlinePart): boolean => part.kind === 'block' || part.kind === 'package';
 
 const volume = (part: OutlinePart): number => [0, 1, 2].reduce((product, n) => product * (part.max[n]! - part.min[n]!), 1);

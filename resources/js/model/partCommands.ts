@@ -1,7 +1,7 @@
 import type { Outline, OutlinePart } from '../api/types';
 import { useScreen } from '../project/screenState';
 import { partEntry, type ModelDocument } from './document';
-import { alignments, withAligned, withMirrored, withSizeOf, type Alignment } from './arrange';
+import { alignments, withAligned, withBlockInstead, withMirrored, withSizeOf, type Alignment } from './arrange';
 import { millimetres, partChoices, satOn, withCopies, withNewPart, withOrder, withoutParts, withShift, type PartChoice } from './parts';
 import type { ModelEditor } from './useModelEditor';
 
@@ -66,6 +66,10 @@ export function mirrorParts(editor: ModelEditor, parts: readonly OutlinePart[], 
 
 export function matchSize(editor: ModelEditor, parts: readonly OutlinePart[], like: OutlinePart): void {
     quietly(editor.edit(`As large as ${like.name}`, (d) => withSizeOf(d, parts, like)));
+}
+
+export function replaceByBlock(editor: ModelEditor, body: OutlinePart): void {
+    quietly(editor.edit(`${body.name}: a block of the same volume`, (d) => withBlockInstead(d, body)));
 }
 
 export function reorderPart(editor: ModelEditor, part: OutlinePart, by: -1 | 1): void {

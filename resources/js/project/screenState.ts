@@ -24,6 +24,8 @@ interface ScreenState {
     /** Whether clicks in the view measure distances. */
     measuring: boolean;
     perspective: boolean;
+    /** The face of a part that was clicked in the view, in Load. */
+    face: { part: string; name: string } | null;
     grade: Grade;
     set: (change: Partial<Omit<ScreenState, 'set' | 'select' | 'toggleHidden'>>) => void;
     select: (id: string | null, adding?: boolean) => void;
@@ -40,6 +42,7 @@ export const useScreen = create<ScreenState>((set) => ({
     probing: false,
     measuring: false,
     perspective: false,
+    face: null,
     grade: 'scout',
     set: (change) => set(change),
     select: (id, adding = false) =>

@@ -18,10 +18,12 @@ interface Props {
     clip: Plane | null;
     dark: boolean;
     onPick: (event: ThreeEvent<MouseEvent>) => void;
+    onHover: ((event: ThreeEvent<PointerEvent>) => void) | undefined;
+    onLeave: (() => void) | undefined;
 }
 
 /** A part, coloured by the field where there is one, else by what it is. */
-export function PartMesh({ part, shift, textures, selected, clip, dark, onPick }: Props) {
+export function PartMesh({ part, shift, textures, selected, clip, dark, onPick, onHover, onLeave }: Props) {
     const geometry = useMemo(() => partGeometry(part), [part]);
     const edges = useMemo(() => edgeGeometry(geometry), [geometry]);
     const hollow = part.kind === 'shell';
@@ -36,9 +38,9 @@ export function PartMesh({ part, shift, textures, selected, clip, dark, onPick }
     return (
         <group position={shift ?? [0, 0, 0]}>
             {material ? (
-                <mesh key="field" geometry={geometry} material={material} onClick={onPick} />
+                <mesh key="field" geometry={geometry} material={material} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave} />
             ) : (
-                <mesh key="plain" geometry={geometry} onClick={onPick}>
+                <mesh key="plain" geometry={geometry} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave}>
                     <meshLambertMaterial color={selected ? '#f0a03c' : neutral(part.kind, part.power)} side={hollow ? BackSide : FrontSide} clippingPlanes={planes} />
                 </mesh>
             )}

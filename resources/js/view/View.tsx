@@ -11,6 +11,7 @@ import { useField } from '../api/queries';
 import type { Outline, OutlinePart, ProbeValue, Result } from '../api/types';
 import { usePreferences, useScreen } from '../project/screenState';
 import { size as lengths, temperatureWithUnit, type UnitSet } from '../units/units';
+import { FaceMark, faceUnder } from './FaceMark';
 import { makeField, type Field } from './field';
 import { makeTextures, type FieldTextures } from './fieldMaterial';
 import { makeFlow, type Flow } from './flow';
@@ -96,7 +97,9 @@ function distanceText(points: readonly Vector3[], units: UnitSet): string | null
 }
 
 function Scene({ outline, field, textures, flow, run, framed, facing, onMove }: SceneProps) {
-    const { selection, hidden, section, probing, measuring, perspective, select } = useScreen();
+    const { stage, selection, hidden, section, probing, measuring, perspective, face, set, select } = useScreen();
+    const picksFaces = stage === 'Load';
+    const [hovered, setHovered] = useState<{ part: string; name: string } | null>(null);
     const { units, scheme } = usePreferences();
     const [probe, setProbe] = useState<{ at: [number, number, number]; text: string } | null>(null);
     // By value: an edit of a part brings a new outline, but must not move the camera.
@@ -126,7 +129,21 @@ function Scene({ outline, field, textures, flow, run, framed, facing, onMove }: 
             api.get<ProbeValue>(`/api/runs/${run}/probe?x=${at[0]}&y=${at[1]}&z=${at[2]}`)
                 .then((value) => setProbe({ at, text: value.temperature === null ? 'nothing is computed here' : `${part.name} ${temperatureWithUnit(value.temperature, units, 2)}` }))
                 .catch((e: Error) => setProbe({ at, text: e.message }));
-        } else select(part.id, event.nativeEvent.ctrlKey || event.nativeEvent.shiftKey);
+        } else {
+            const face = picksFaces && event.face ? faceUnder(part, event.face.normal) : null;
+            set({ face: face === null ? null : { part: part.id, name: face } });
+            select(part.id, event.nativeEvent.ctrlKey || event.nativeEvent.shiftKey);
+        }
+    };
+    /** In Load the face under the pointer is shown, because a click takes it. */
+    const hover = (part: OutlinePart) => (event: ThreeEvent<PointerEvent>) => {
+        event.stopPropagation();
+        const name = event.face ? faceUnder(part, event.face.normal) : null;
+        setHovered((old) => (name === null ? null : old?.part === part.id && old.name === name ? old : { part: part.id, name }));
+    };
+    const marked = (at: { part: string; name: string } | null, strong: boolean) => {
+        const part = at && outline.parts.find((p) => p.id === at.part);
+        return picksFaces && part ? <FaceMark part={part} face={at.name} strong={strong} /> : null;
     };
 
     return (
@@ -137,8 +154,10 @@ function Scene({ outline, field, textures, flow, run, framed, facing, onMove }: 
             <ambientLight intensity={1.9} />
             <directionalLight position={[-1, -2, 4]} intensity={1.6} />
             {outline.parts.filter((part) => !hidden.includes(part.id)).map((part) => (
-                <PartMesh key={part.id} part={part} shift={selection.includes(part.id) ? shift : undefined} textures={flow ? null : textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} />
+                <PartMesh key={part.id} part={part} shift={selection.includes(part.id) ? shift : undefined} textures={flow ? null : textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} onHover={picksFaces ? hover(part) : undefined} onLeave={picksFaces ? () => setHovered(null) : undefined} />
             ))}
+            {marked(hovered, false)}
+            {marked(face && selection.includes(face.part) ? face : null, true)}
             {onMove && moving.length > 0 && !measuring && <MoveHandles parts={moving} shift={shift} reach={0.12 * low.distanceTo(high)} onShift={setShift} onDrop={drop} />}
             {measured.length === 2 && <Line points={measured} color={scheme === 'dark' ? '#ffc46b' : '#8a4b00'} lineWidth={2} depthTest={false} />}
             <Marker dark={scheme === 'dark'} at={measured.at(-1)?.toArray()} text={distanceText(measured, units)} />
