@@ -36,7 +36,7 @@ final class GridBuilder
             foreach ($planes as $axis => $axisPlanes) {
                 $lines[] = $settings->lines[$axis] ?? (
                     $settings->cells !== null
-                        ? self::uniform($model, $axis, $settings->cells[$axis])
+                        ? self::stretched($model, $axis, $settings->cells[$axis], $settings->stretch[$axis])
                         : LineSpacing::lines($axisPlanes, $coarser * $longest / $grade->acrossSpace, self::fewest($model, $axis, $axisPlanes, $across), 1.0 + ($grade->growth - 1.0) * $coarser)
                 );
             }
@@ -114,14 +114,25 @@ final class GridBuilder
         return $fewest;
     }
 
-    /** @return list<float> */
-    private static function uniform(Model $model, int $axis, int $cells): array
+    /**
+     * @param float $ratio of neighbouring cells, from both ends towards the middle; 1 for equal ones
+     * @return list<float>
+     */
+    private static function stretched(Model $model, int $axis, int $cells, float $ratio): array
     {
         $box = $model->space->box;
-        $lines = [];
-        for ($i = 0; $i <= $cells; $i++) {
-            $lines[] = $i === $cells ? $box->max[$axis] : $box->min[$axis] + $box->size($axis) * $i / $cells;
+        $shares = [];
+        for ($i = 0; $i < $cells; $i++) {
+            $shares[] = $ratio ** min($i, $cells - 1 - $i);
         }
+        $sum = array_sum($shares);
+        $lines = [$box->min[$axis]];
+        $reached = 0.0;
+        foreach ($shares as $share) {
+            $reached += $share;
+            $lines[] = $box->min[$axis] + $box->size($axis) * $reached / $sum;
+        }
+        $lines[$cells] = $box->max[$axis];
 
         return $lines;
     }

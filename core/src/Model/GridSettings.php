@@ -11,9 +11,10 @@ final readonly class GridSettings
 
     /**
      * @param ?array{int, int, int} $cells uniform grid of this many cells
+     * @param array{float, float, float} $stretch of that grid: ratio of neighbouring cells from both ends towards the middle
      * @param array<int, list<float>> $lines explicit grid lines in metres by axis
      */
-    public function __construct(public string $grade, public ?int $maxCells, public ?array $cells, public array $lines)
+    public function __construct(public string $grade, public ?int $maxCells, public ?array $cells, public array $lines, public array $stretch = [1.0, 1.0, 1.0])
     {
     }
 
@@ -25,6 +26,6 @@ final readonly class GridSettings
 
     public function withGrade(string $grade): self
     {
-        return new self($grade, $this->maxCells, $this->cells, $this->lines);
+        return new self($grade, $this->maxCells, $this->cells, $this->lines, $this->stretch);
     }
 }

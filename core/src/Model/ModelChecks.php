@@ -15,9 +15,10 @@ final class ModelChecks
             self::checkInside($part, $space->box, $tolerance, $problems);
         }
         foreach ($model->watches as $i => $watch) {
-            $point = $watch->of->point;
-            if ($point !== null && ! $space->box->contains(new Box($point, $point), $tolerance)) {
-                $problems->add("/watches/$i/of/point", 'the point lies outside the space');
+            foreach (['point' => $watch->of->point, 'line' => $watch->of->end] as $field => $point) {
+                if ($point !== null && ! $space->box->contains(new Box($point, $point), $tolerance)) {
+                    $problems->add("/watches/$i/of/" . ($watch->of->end === null ? $field : 'line'), $watch->of->end === null ? 'the point lies outside the space' : 'the line reaches outside the space');
+                }
             }
         }
     }

@@ -328,6 +328,13 @@ final class ModelCodec
                 $cells = null;
             }
         }
+        $stretch = $grid->vector('stretch', Dimension::none(), 3, [1.0, 1.0, 1.0]);
+        if (min($stretch) < 0.5 || max($stretch) > 2.0) {
+            $grid->problem('stretch', 'ratios of neighbouring cells from 0.5 to 2 are expected; 1.1 makes cells grow by a tenth from both ends to the middle');
+            $stretch = [1.0, 1.0, 1.0];
+        } elseif ($cells === null && $stretch !== [1.0, 1.0, 1.0]) {
+            $grid->problem('stretch', 'only a grid of given "cells" is stretched');
+        }
         $lines = [];
         $linesReader = $grid->object('lines');
         foreach (['x', 'y', 'z'] as $axis => $key) {
@@ -351,6 +358,6 @@ final class ModelCodec
         $grid->close();
         $reader->close();
 
-        return new GridSettings($grade, $maxCells, $cells === null ? null : [$cells[0], $cells[1], $cells[2]], $lines);
+        return new GridSettings($grade, $maxCells, $cells === null ? null : [$cells[0], $cells[1], $cells[2]], $lines, [$stretch[0], $stretch[1], $stretch[2]]);
     }
 }

@@ -4,19 +4,52 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
-/** What a watch or limit looks at: a part, a face or node of it, a side of the space or a patch of it, or a point. */
+/** What a watch or limit looks at: a part, a face or node of it, a side of the space or a patch of it, a point, or a line between two. */
 final readonly class Target
 {
     public const NODES = ['junction', 'case', 'board'];
 
-    /** @param ?array{float, float, float} $point metres */
-    public function __construct(public ?string $part, public ?string $face, public ?string $node, public ?string $side, public ?array $point, public ?int $patch = null)
+    /** Places along a line at which it is read. */
+    private const ALONG_LINE = 201;
+
+    /**
+     * @param ?array{float, float, float} $point metres; of a line where it begins
+     * @param ?array{float, float, float} $end metres, of a line
+     */
+    public function __construct(
+        public ?string $part,
+        public ?string $face,
+        public ?string $node,
+        public ?string $side,
+        public ?array $point,
+        public ?int $patch = null,
+        public ?array $end = null,
+    ) {
+    }
+
+    /** @return list<array{float, float, float}> the point, or evenly along the line, m */
+    public function places(): array
     {
+        if ($this->point === null || $this->end === null) {
+            return $this->point === null ? [] : [$this->point];
+        }
+        $places = [];
+        for ($n = 0; $n < self::ALONG_LINE; $n++) {
+            $share = $n / (self::ALONG_LINE - 1);
+            $places[] = [
+                $this->point[0] + $share * ($this->end[0] - $this->point[0]),
+                $this->point[1] + $share * ($this->end[1] - $this->point[1]),
+                $this->point[2] + $share * ($this->end[2] - $this->point[2]),
+            ];
+        }
+
+        return $places;
     }
 
     public function describe(): string
     {
         return match (true) {
+            $this->point !== null && $this->end !== null => sprintf('line (%g, %g, %g) to (%g, %g, %g) m', ...$this->point, ...$this->end),
             $this->point !== null => sprintf('point (%g, %g, %g) m', ...$this->point),
             $this->patch !== null => "patch $this->patch of side $this->side",
             $this->side !== null => "side $this->side",

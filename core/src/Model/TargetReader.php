@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
+use Foehn\Shapes\Fan;
 use Foehn\Units\Dimension;
 
 /** Reads watches and limits, whose targets must exist among the parts. */
@@ -39,10 +40,11 @@ final class TargetReader
             $reader->problem('quantity', 'heat is watched through a side of the space or a face of a part');
         }
         if (in_array($quantity, Watch::AT_POINTS, true) && $target->point === null) {
-            $reader->problem('quantity', sprintf('"%s" is watched at a point', $quantity));
+            $reader->problem('quantity', sprintf('"%s" is watched at a point or along a line', $quantity));
         }
-        if (in_array($quantity, Watch::THROUGH, true) && $target->side === null) {
-            $reader->problem('quantity', sprintf('"%s" is watched through a side of the space or a patch of it', $quantity));
+        $isFan = ($this->parts[$target->part ?? ''] ?? null)?->shape instanceof Fan;
+        if (in_array($quantity, Watch::THROUGH, true) && $target->side === null && ! ($isFan && $quantity === 'volumeFlow')) {
+            $reader->problem('quantity', sprintf('"%s" is watched through a side of the space or a patch of it%s', $quantity, $quantity === 'volumeFlow' ? ', or of a fan' : ''));
         }
         if ($quantity === 'temperature' && $reduce === 'total') {
             $reader->problem('reduce', 'a temperature has min, mean or max, no total');
@@ -93,6 +95,13 @@ final class TargetReader
             $p = $reader->vector('point', Dimension::length(), 3);
             $point = [$p[0], $p[1], $p[2]];
         }
+        $end = null;
+        if ($reader->has('line')) {
+            $line = $reader->object('line');
+            [$p, $q] = [$line->vector('from', Dimension::length(), 3), $line->vector('to', Dimension::length(), 3)];
+            [$point, $end] = [[$p[0], $p[1], $p[2]], [$q[0], $q[1], $q[2]]];
+            $line->close();
+        }
         $patch = $reader->has('patch') ? $reader->int('patch', 0, 999) : null;
         if ($patch !== null && $side === null) {
             $reader->problem('patch', 'a patch belongs to a side; give "side" too');
@@ -100,7 +109,7 @@ final class TargetReader
         $id = $reader->has('part') ? $reader->string('part') : null;
         $part = $this->parts[$id ?? ''] ?? null;
         if (count(array_filter([$point, $side, $id], fn ($v) => $v !== null)) !== 1) {
-            $reader->problem('', 'exactly one of "part", "side" and "point" is expected');
+            $reader->problem('', 'exactly one of "part", "side", "point" and "line" is expected');
         } elseif ($id !== null && $part === null) {
             $reader->problem('part', sprintf('there is no part with the id "%s"', $id));
         }
@@ -111,6 +120,6 @@ final class TargetReader
         }
         $reader->close();
 
-        return new Target($id, $face, $node, $side, $point, $patch);
+        return new Target($id, $face, $node, $side, $point, $patch, $end);
     }
 }

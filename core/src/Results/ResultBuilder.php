@@ -146,7 +146,7 @@ final class ResultBuilder
     private function value(Target $target, string $quantity, string $reduce): ?float
     {
         if (in_array($quantity, Watch::AT_POINTS, true)) {
-            return $this->flowAt($target->point ?? [0.0, 0.0, 0.0], $quantity);
+            return $this->alongLine($target, $reduce, fn (array $place): ?float => $this->flowAt($place, $quantity));
         }
         if (in_array($quantity, Watch::THROUGH, true)) {
             return $this->flowThrough($target, $quantity);
@@ -157,7 +157,9 @@ final class ResultBuilder
         if ($target->point !== null) {
             $this->faceTemperatures ??= new FaceTemperatures($this->solution);
 
-            return Probe::at($this->solution->grid, $target->point, $this->solution->cellTemperature(...), $this->faceTemperatures->at(...));
+            $faces = $this->faceTemperatures;
+
+            return $this->alongLine($target, $reduce, fn (array $place): ?float => Probe::at($this->solution->grid, $place, $this->solution->cellTemperature(...), $faces->at(...)));
         }
         $part = $target->part === null ? -1 : $this->indexOf[$target->part];
         if ($target->side !== null || $target->face !== null) {
@@ -177,6 +179,22 @@ final class ResultBuilder
         return $this->temperatures[$part][$reduce] ?? null;
     }
 
+    /**
+     * The value at a point, or reduced over the places of a line that have one.
+     *
+     * @param callable(array{float, float, float}): ?float $at
+     */
+    private function alongLine(Target $target, string $reduce, callable $at): ?float
+    {
+        $values = array_filter(array_map($at, $target->places()), fn (?float $value) => $value !== null);
+
+        return $values === [] ? null : match ($reduce) {
+            'min' => min($values),
+            'max' => max($values),
+            default => array_sum($values) / count($values),
+        };
+    }
+
     /** @param array{float, float, float} $point */
     private function flowAt(array $point, string $quantity): ?float
     {
@@ -190,6 +208,11 @@ final class ResultBuilder
     /** kg/s or m3/s out of the space, or K of what leaves; null where there is no such opening. */
     private function flowThrough(Target $target, string $quantity): ?float
     {
+        foreach ($this->solution->fans as $fan) {
+            if ($fan['part'] === $target->part) {
+                return $fan['flow'];
+            }
+        }
         $name = $target->patch === null ? $target->side : "$target->side patch $target->patch";
         foreach ($this->openings() as $opening) {
             if ($opening['name'] === $name) {

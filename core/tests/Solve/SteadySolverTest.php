@@ -173,6 +173,26 @@ final class SteadySolverTest extends TestCase
         self::assertSame(['grid', 'equations'], array_slice($listener->stages, 0, 2));
     }
 
+    /** Between 300 K below and 400 K above a slab has a straight profile. */
+    public function testWatchesReadALineAndAStretchedGridKeepsIt(): void
+    {
+        $wall = fn (float $t): array => ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => $t]];
+        $line = fn (string $id, string $reduce): array => ['id' => $id, 'of' => ['line' => ['from' => [0.005, 0.005, 0.0], 'to' => [0.005, 0.005, 0.008]]], 'reduce' => $reduce];
+        $document = [
+            'format' => 'foehn-model', 'version' => 1,
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.01, 0.01, 0.01]], 'fluid' => null, 'sides' => ['z-' => $wall(300), 'z+' => $wall(400)]],
+            'parts' => [['id' => 's', 'shape' => ['kind' => 'block', 'size' => [0.01, 0.01, 0.01]], 'material' => 'metal']],
+            'materials' => ['metal' => ['conductivity' => 100, 'density' => 8000, 'specificHeat' => 400]],
+            'watches' => [$line('low', 'min'), $line('mean', 'mean'), $line('high', 'max')],
+            'analysis' => ['grid' => ['cells' => [2, 2, 9], 'stretch' => [1, 1, 1.3]]],
+        ];
+        $result = ResultBuilder::build((new SteadySolver(Models::read($document)))->solve(), '');
+
+        self::assertEqualsWithDelta([300.0, 340.0, 380.0], array_column($result['watches'], 'value'), 1e-4);
+        $widths = array_map(fn (float $a, float $b) => $b - $a, array_slice($result['grid']['lines'][2], 0, -1), array_slice($result['grid']['lines'][2], 1));
+        self::assertEqualsWithDelta([1.3, 1.3 ** 4, 1.0], [$widths[1] / $widths[0], $widths[4] / $widths[0], $widths[8] / $widths[0]], 1e-9);
+    }
+
     public function testAStoredFieldProbesLikeThePresentOne(): void
     {
         $point = [0.011, 0.004, 0.0077];
