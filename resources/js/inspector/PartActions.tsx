@@ -5,17 +5,11 @@ import ContentCopy from '@mui/icons-material/ContentCopy';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import GridOn from '@mui/icons-material/GridOn';
 import VerticalAlignBottom from '@mui/icons-material/VerticalAlignBottom';
-import Button from '@mui/material/Button';
 import Divider from '@mui/material/Divider';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import IconButton from '@mui/material/IconButton';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import Tooltip from '@mui/material/Tooltip';
 import { useState, type ReactNode } from 'react';
 import type { Outline, OutlinePart } from '../api/types';
@@ -23,6 +17,7 @@ import { alignments, mayMatch, type Alignment } from '../model/arrange';
 import { alignParts, copyParts, duplicateParts, matchSize, mirrorParts, removeParts, reorderPart, replaceByBlock, sitPart } from '../model/partCommands';
 import { useScreen } from '../project/screenState';
 import type { ModelEditor } from '../model/useModelEditor';
+import { CopiesDialog } from './CopiesDialog';
 
 interface Props {
     parts: OutlinePart[];
@@ -53,7 +48,7 @@ export function PartActions({ parts, outline, editor }: Props) {
     return (
         <Stack direction="row" role="toolbar" aria-label="Part" sx={{ mt: 1, ml: -0.75, gap: 0.25, color: 'text.secondary' }}>
             <Action label="Duplicate (Ctrl+D)" onClick={() => duplicateParts(editor, ids)}><ContentCopy fontSize="small" /></Action>
-            <Action label="Row of copies" onClick={() => setRow(true)}><GridOn fontSize="small" /></Action>
+            <Action label="Copies in a row or a field" onClick={() => setRow(true)}><GridOn fontSize="small" /></Action>
             <Action label="Sit on another part" disabled={!only || outline.parts.length < 2} onClick={(e) => setSitting(e.currentTarget)}><VerticalAlignBottom fontSize="small" /></Action>
             <Action label="Align, mirror, match size" onClick={(e) => setArranging(e.currentTarget)}><AlignHorizontalCenter fontSize="small" /></Action>
             <Action label="Earlier in the carving order" disabled={index <= 0} onClick={() => only && reorderPart(editor, only, -1)}><ArrowUpward fontSize="small" /></Action>
@@ -73,44 +68,7 @@ export function PartActions({ parts, outline, editor }: Props) {
                 {(parts.length > 1 || only?.kind === 'mesh') && <Divider />}
                 {[0, 1, 2].map((axis) => <MenuItem key={axis} dense onClick={arrange(() => mirrorParts(editor, parts, outline.space, axis))}>Mirror place along {'xyz'[axis]}, at the middle of the space</MenuItem>)}
             </Menu>
-            {row && <RowDialog parts={parts} onClose={() => setRow(false)} copy={(count, pitch) => copyParts(editor, ids, count, pitch)} />}
+            {row && <CopiesDialog parts={parts} onClose={() => setRow(false)} copy={(offsets) => copyParts(editor, ids, offsets)} />}
         </Stack>
-    );
-}
-
-/** How many copies, and the step from one to the next in mm. */
-function RowDialog({ parts, onClose, copy }: { parts: OutlinePart[]; onClose: () => void; copy: (count: number, pitch: number[]) => void }) {
-    const width = Math.max(...parts.map((part) => part.max[0]!)) - Math.min(...parts.map((part) => part.min[0]!));
-    const [count, setCount] = useState('3');
-    const [pitch, setPitch] = useState([String(Number((1.25e3 * width).toPrecision(3))), '0', '0']);
-    const steps = pitch.map((text) => Number(text.replace(',', '.')) / 1e3);
-    const copies = Number(count);
-    const right = Number.isInteger(copies) && copies >= 1 && copies <= 200 && steps.every(Number.isFinite) && steps.some((s) => s !== 0);
-    return (
-        <Dialog open onClose={onClose}>
-            <DialogTitle>Row of copies</DialogTitle>
-            <DialogContent>
-                <form
-                    id="row-of-copies"
-                    onSubmit={(e) => {
-                        e.preventDefault();
-                        if (!right) return;
-                        onClose();
-                        copy(copies, steps);
-                    }}
-                >
-                    <Stack direction="row" sx={{ gap: 1, mt: 1, width: 420 }}>
-                        <TextField autoFocus size="small" label="Copies" value={count} onChange={(e) => setCount(e.target.value)} error={!(copies >= 1 && copies <= 200)} helperText="1 to 200" />
-                        {['x', 'y', 'z'].map((axis, n) => (
-                            <TextField key={axis} size="small" label={`Step ${axis}, mm`} value={pitch[n]} error={!Number.isFinite(steps[n])} onChange={(e) => setPitch(pitch.map((p, i) => (i === n ? e.target.value : p)))} />
-                        ))}
-                    </Stack>
-                </form>
-            </DialogContent>
-            <DialogActions>
-                <Button color="inherit" onClick={onClose}>Cancel</Button>
-                <Button type="submit" form="row-of-copies" variant="contained" disabled={!right}>Make copies</Button>
-            </DialogActions>
-        </Dialog>
     );
 }

@@ -1,3 +1,4 @@
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -7,11 +8,12 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useMaterials } from '../api/queries';
+import { saveFile } from '../api/saveFile';
 import type { Material, Revision } from '../api/types';
 import { withPartFields, type ModelDocument } from '../model/document';
-import { allMaterials, materialUses, ownMaterials } from '../model/materials';
+import { allMaterials, materialsFrom, materialsText, materialUses, ownMaterials, withMaterials } from '../model/materials';
 import type { ModelEditor } from '../model/useModelEditor';
 import { number } from '../units/units';
 import { MaterialDetail } from './MaterialDetail';
@@ -47,6 +49,17 @@ export function MaterialsDialog({ revision, editor, mayEdit, selection, onClose 
     const found = wanted ? all.filter((m) => `${m.title} ${m.category} ${m.id}`.toLowerCase().includes(wanted)) : all;
     const material = all.find((m) => m.id === chosen);
     const solids = revision.outline.parts.filter((part) => selection.includes(part.id) && !['package', 'board', 'fan', 'screen'].includes(part.kind));
+    const input = useRef<HTMLInputElement>(null);
+    const [refusal, setRefusal] = useState<string | null>(null);
+    const load = async (file: File | undefined) => {
+        setRefusal(null);
+        try {
+            const given = file ? materialsFrom(await file.text()) : {};
+            if (file) await editor.edit(`Materials of ${file.name}`, (d) => withMaterials(d, given));
+        } catch (e) {
+            setRefusal((e as Error).message);
+        }
+    };
     const assign = () =>
         material && void editor.edit(`Material ${material.title} for ${solids.length === 1 ? solids[0]!.name : `${solids.length} parts`}`, (d) => withPartFields(d, solids.map((part) => part.id), { material: material.id })).then(onClose, () => undefined);
     return (
@@ -55,7 +68,13 @@ export function MaterialsDialog({ revision, editor, mayEdit, selection, onClose 
             <DialogContent>
                 <Stack direction="row" sx={{ gap: 2, height: 470 }}>
                     <Stack sx={{ flex: 1, minWidth: 0, gap: 1, pt: 1 }}>
-                        <TextField size="small" label="Find material" value={search} onChange={(e) => setSearch(e.target.value)} autoFocus sx={{ width: 260 }} />
+                        <Stack direction="row" sx={{ gap: 1, alignItems: 'center' }}>
+                            <TextField size="small" label="Find material" value={search} onChange={(e) => setSearch(e.target.value)} autoFocus sx={{ width: 260 }} />
+                            {mayEdit && <Button size="small" color="inherit" onClick={() => input.current?.click()}>Load from a file</Button>}
+                            <input ref={input} hidden type="file" accept=".json,.csv" aria-label="File of materials" onChange={(e) => void load(e.target.files?.[0])} />
+                            <Button size="small" color="inherit" disabled={Object.keys(ownMaterials(document)).length === 0} onClick={() => saveFile(new Blob([materialsText(document)], { type: 'application/json' }), 'materials.json')}>Save own ones</Button>
+                        </Stack>
+                        {refusal !== null && <Alert severity="error" onClose={() => setRefusal(null)}>{refusal}</Alert>}
                         <DataGrid
                             aria-label="Materials"
                             rows={found}

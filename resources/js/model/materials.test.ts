@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Material } from '../api/types';
 import type { ModelDocument } from './document';
-import { allMaterials, conductivityFrom, materialUses, withMaterialProperty, withOwnCopy, withoutMaterial } from './materials';
+import { allMaterials, conductivityFrom, materialUses, withMaterialProperty, withOwnCopy, withoutMaterial, materialsFrom, materialsText } from './materials';
 
 const silicon: Material = { id: 'silicon', title: 'Silicon', category: 'semiconductor', fluid: false, conductivity: [148, 148, 148], conductivityByTemperature: [[300, 148], [400, 98.9]], density: 2330, specificHeat: 712, emissivity: null, viscosity: null, expansion: null, source: 'a book' };
 const pad: Material = { ...silicon, id: 'pad', title: 'Pad', conductivity: [3, 3, 3], conductivityByTemperature: null };
@@ -28,4 +28,12 @@ describe('materials of a project', () => {
     });
 
     it.each([['180', 180], ['180 W/m/K', '180 W/m/K'], ['20, 20, 0.3', [20, 20, 0.3]]])('read a conductivity of %s', (text, value) => expect(conductivityFrom(text)).toEqual(value));
+
+    it('go out as JSON and come in from JSON or CSV', () => {
+        const document: ModelDocument = { materials: { pad: { conductivity: 3.5, density: 2000 } } };
+        expect(materialsFrom(materialsText(document))).toEqual(document.materials);
+        expect(materialsFrom('id;title;conductivity;density\nfoil;Foil;400 W/m/K;8900')).toEqual({ foil: { title: 'Foil', conductivity: '400 W/m/K', density: 8900 } });
+        expect(() => materialsFrom('{"pad": {"density": 1}}')).toThrow('"pad" has no conductivity');
+        expect(() => materialsFrom('name;k\nA;1')).toThrow('A first line with "id"');
+    });
 });

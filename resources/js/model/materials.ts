@@ -83,6 +83,41 @@ export function withoutMaterial(document: ModelDocument, id: string): ModelDocum
     return { ...document, materials: rest };
 }
 
+/** A file of materials that is not one, in words for the user. */
+export class MaterialsError extends Error {}
+
+/** The materials of a file as this module writes it: JSON, or CSV with a heading of id, title and properties in SI units. */
+export function materialsFrom(text: string): Record<string, OwnMaterial> {
+    const given = text.trim().startsWith('{') ? fromJson(text) : fromCsv(text);
+    const wrong = Object.entries(given).find(([, m]) => typeof m !== 'object' || m === null || Array.isArray(m) || m.conductivity === undefined);
+    if (wrong) throw new MaterialsError(`"${wrong[0]}" has no conductivity; every material needs at least that.`);
+    if (Object.keys(given).length === 0) throw new MaterialsError('The file holds no material.');
+    return given;
+}
+
+function fromJson(text: string): Record<string, OwnMaterial> {
+    try {
+        const document = JSON.parse(text) as Record<string, OwnMaterial> & { materials?: Record<string, OwnMaterial> };
+        return document.materials ?? document;
+    } catch {
+        throw new MaterialsError('This is not a JSON document.');
+    }
+}
+
+function fromCsv(text: string): Record<string, OwnMaterial> {
+    const [head, ...rows] = text.trim().split(/\r?\n/).map((line) => line.split(/[;\t]|,(?!\d)/).map((cell) => cell.trim().replace(/^"|"$/g, '')));
+    if (!head?.includes('id') || !head.includes('conductivity')) throw new MaterialsError('A first line with "id" and "conductivity", and further properties between semicolons, is expected.');
+    return Object.fromEntries(rows.map((cells) => {
+        const fields = head.map((name, n) => [name, cells[n] ?? ''] as const).filter(([name, cell]) => name !== 'id' && cell !== '');
+        return [cells[head.indexOf('id')]!, Object.fromEntries(fields.map(([name, cell]) => [name, Number.isFinite(Number(cell)) ? Number(cell) : cell === 'true' ? true : cell])) as OwnMaterial];
+    }));
+}
+
+export const materialsText = (document: ModelDocument): string => JSON.stringify({ materials: ownMaterials(document) }, null, 2);
+
+/** With the materials of a file; one of the same id takes the place of the old one. */
+export const withMaterials = (document: ModelDocument, given: Record<string, OwnMaterial>): ModelDocument => ({ ...document, materials: { ...ownMaterials(document), ...given } });
+
 /** How many parts are of a material; the space counts where it is filled with it, and a layer of a board where it names it. */
 export function materialUses(document: ModelDocument, id: string): number {
     const layers = (part: { shape: { kind: string } }) => (part.shape as { layers?: { material?: string }[] }).layers ?? [];

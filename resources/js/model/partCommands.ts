@@ -37,13 +37,13 @@ export function duplicateParts(editor: ModelEditor, ids: readonly string[]): voi
     const room = editor.revision?.outline.space;
     // Towards the side where they still fit.
     const by = room && 2 * to - from <= room.max[0]! ? to - from : from - to;
-    copyParts(editor, ids, 1, [room && Math.min(from, to) + by < room.min[0]! ? 0 : by, 0, 0]);
+    copyParts(editor, ids, [[room && Math.min(from, to) + by < room.min[0]! ? 0 : by, 0, 0]]);
 }
 
-export function copyParts(editor: ModelEditor, ids: readonly string[], count: number, pitch: readonly number[]): void {
+export function copyParts(editor: ModelEditor, ids: readonly string[], offsets: readonly (readonly number[])[]): void {
     let added: string[] = [];
-    const edit = editor.edit(`${count > 1 ? `${count} copies of` : 'Duplicate'} ${namesOf(present(editor), ids)}`, (d) => {
-        const copies = withCopies(d, ids, count, pitch);
+    const edit = editor.edit(`${offsets.length > 1 ? `${offsets.length} copies of` : 'Duplicate'} ${namesOf(present(editor), ids)}`, (d) => {
+        const copies = withCopies(d, ids, offsets);
         added = copies.ids;
         return copies.document;
     });

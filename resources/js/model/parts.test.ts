@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Outline, OutlinePart } from '../api/types';
+import { fieldOffsets } from '../inspector/CopiesDialog';
 import type { ModelDocument } from './document';
 import { boardLayers, satOn, withCopies, withNewPart, withOrder, withoutParts, withShift } from './parts';
 
@@ -28,10 +29,14 @@ describe('parts', () => {
     });
 
     it('copies with the limits and shifts plain lengths and formulas', () => {
-        const { document: copied, ids } = withCopies(document, ['base', 'chip'], 2, [0.02, 0.001, 0]);
+        const { document: copied, ids } = withCopies(document, ['base', 'chip'], fieldOffsets([3, 1], [[0.02, 0.001, 0], [0, 0, 0]]));
         expect(ids).toEqual(['base-2', 'chip-2', 'base-3', 'chip-3']);
         expect(copied.parts?.[4]?.at).toEqual(['50 mm', 'edge + 2 mm', 0]);
         expect(copied.limits?.map((l) => l.of.part)).toEqual(['chip', 'chip-2', 'chip-3']);
+    });
+
+    it('makes a field of copies around the original', () => {
+        expect(fieldOffsets([2, 2], [[0.01, 0, 0], [0, 0.02, 0]])).toEqual([[0.01, 0, 0], [0, 0.02, 0], [0.01, 0.02, 0]]);
     });
 
     it('removes parts with what refers to them', () => {

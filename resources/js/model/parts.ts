@@ -203,15 +203,15 @@ export function withShift(document: ModelDocument, ids: readonly string[], by: r
     return { ...document, parts: document.parts?.map((part) => (ids.includes(part.id) ? { ...part, at: placeOf(part).map((place, n) => shifted(place, by[n] ?? 0)) } : part)) };
 }
 
-/** Copies of parts with their limits, each set a pitch (metres) further; they stand behind all others in the carving order. */
-export function withCopies(document: ModelDocument, ids: readonly string[], count: number, pitch: readonly number[]): { document: ModelDocument; ids: string[] } {
+/** A copy of parts with their limits at each offset (metres); they stand behind all others in the carving order. */
+export function withCopies(document: ModelDocument, ids: readonly string[], offsets: readonly (readonly number[])[]): { document: ModelDocument; ids: string[] } {
     let result = document;
     const added: string[] = [];
-    for (let n = 1; n <= count; n++) {
+    for (const offset of offsets) {
         for (const part of document.parts?.filter((p) => ids.includes(p.id)) ?? []) {
             const name = freeName(result, part.name ?? part.id);
             const id = freeId(result, name);
-            const copy: PartEntry = { ...structuredClone(part), id, name, at: placeOf(part).map((place, axis) => shifted(place, n * (pitch[axis] ?? 0))) };
+            const copy: PartEntry = { ...structuredClone(part), id, name, at: placeOf(part).map((place, axis) => shifted(place, offset[axis] ?? 0)) };
             const limits = (document.limits ?? []).filter((limit) => limit.of.part === part.id).map((limit): LimitEntry => ({ ...limit, id: `${limit.id}-${id}`, name, of: { ...limit.of, part: id } }));
             result = { ...result, parts: [...(result.parts ?? []), copy], ...(limits.length > 0 ? { limits: [...(result.limits ?? []), ...limits] } : {}) };
             added.push(id);

@@ -1,6 +1,7 @@
 import { Group, Mesh, MeshStandardMaterial } from 'three';
 import { GLTFExporter } from 'three/examples/jsm/exporters/GLTFExporter.js';
 import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
+import { saveFile } from '../api/saveFile';
 import type { Outline } from '../api/types';
 import { neutral } from './colours';
 import { wholeGeometry } from './geometry';
@@ -19,20 +20,11 @@ function bodies(outline: Outline, scale: number): Group {
     return group;
 }
 
-function save(data: BlobPart, type: string, name: string): void {
-    const url = URL.createObjectURL(new Blob([data], { type }));
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = name;
-    link.click();
-    URL.revokeObjectURL(url);
-}
-
 const fileName = (outline: Outline, ending: string): string => `${outline.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'geometry'}.${ending}`;
 
 export function exportStl(outline: Outline): void {
     const data = new STLExporter().parse(bodies(outline, 1e3), { binary: true });
-    save(data as unknown as BlobPart, 'model/stl', fileName(outline, 'stl'));
+    saveFile(new Blob([data as unknown as BlobPart], { type: 'model/stl' }), fileName(outline, 'stl'));
 }
 
 export async function exportGltf(outline: Outline): Promise<void> {
@@ -40,5 +32,5 @@ export async function exportGltf(outline: Outline): Promise<void> {
     // glTF stands upright along y.
     group.rotateX(-Math.PI / 2);
     const data = await new GLTFExporter().parseAsync(group, { binary: true });
-    save(data as ArrayBuffer, 'model/gltf-binary', fileName(outline, 'glb'));
+    saveFile(new Blob([data as ArrayBuffer], { type: 'model/gltf-binary' }), fileName(outline, 'glb'));
 }

@@ -1,0 +1,68 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { OutlinePart } from '../api/types';
+
+const MOST = 400;
+
+interface Direction {
+    count: string;
+    step: string[];
+}
+
+/** Places of a field besides the original, from the counts and steps (metres) of its two directions. */
+export function fieldOffsets(counts: readonly [number, number], steps: readonly [readonly number[], readonly number[]]): number[][] {
+    const offsets: number[][] = [];
+    for (let row = 0; row < counts[1]; row++) {
+        for (let column = 0; column < counts[0]; column++) {
+            if (row + column > 0) offsets.push([0, 1, 2].map((n) => column * steps[0][n]! + row * steps[1][n]!));
+        }
+    }
+    return offsets;
+}
+
+/** How many there shall be in two directions, the original among them, and the step from one to the next in mm. */
+export function CopiesDialog({ parts, onClose, copy }: { parts: OutlinePart[]; onClose: () => void; copy: (offsets: number[][]) => void }) {
+    const size = (n: number) => Math.max(...parts.map((part) => part.max[n]!)) - Math.min(...parts.map((part) => part.min[n]!));
+    const pitch = (n: number) => [0, 1, 2].map((axis) => (axis === n ? String(Number((1.25e3 * size(n)).toPrecision(3))) : '0'));
+    const [directions, setDirections] = useState<[Direction, Direction]>([{ count: '4', step: pitch(0) }, { count: '1', step: pitch(1) }]);
+    const counts = directions.map((d) => Number(d.count)) as [number, number];
+    const steps = directions.map((d) => d.step.map((text) => Number(text.replace(',', '.')) / 1e3)) as [number[], number[]];
+    const usable = (n: 0 | 1) => Number.isInteger(counts[n]) && counts[n] >= 1 && steps[n].every(Number.isFinite) && (counts[n] === 1 || steps[n].some((s) => s !== 0));
+    const right = usable(0) && usable(1) && counts[0] * counts[1] > 1 && counts[0] * counts[1] <= MOST;
+    const set = (n: 0 | 1, change: Partial<Direction>) => setDirections((old) => (n === 0 ? [{ ...old[0], ...change }, old[1]] : [old[0], { ...old[1], ...change }]));
+    return (
+        <Dialog open onClose={onClose}>
+            <DialogTitle>Copies in a row or a field</DialogTitle>
+            <DialogContent>
+                <form
+                    id="copies"
+                    onSubmit={(e) => {
+                        e.preventDefault();
+                        if (!right) return;
+                        onClose();
+                        copy(fieldOffsets(counts, steps));
+                    }}
+                >
+                    {([0, 1] as const).map((n) => (
+                        <Stack key={n} direction="row" sx={{ gap: 1, mt: 1.5, width: 480 }}>
+                            <TextField autoFocus={n === 0} size="small" label={n === 0 ? 'In a row' : 'Rows'} value={directions[n].count} onChange={(e) => set(n, { count: e.target.value })} error={!(counts[n] >= 1)} helperText={n === 0 ? 'with the original' : ' '} />
+                            {['x', 'y', 'z'].map((axis, i) => (
+                                <TextField key={axis} size="small" label={`${n === 0 ? 'Step' : 'Row step'} ${axis}, mm`} value={directions[n].step[i]} error={!Number.isFinite(steps[n][i])} onChange={(e) => set(n, { step: directions[n].step.map((p, k) => (k === i ? e.target.value : p)) })} />
+                            ))}
+                        </Stack>
+                    ))}
+                </form>
+            </DialogContent>
+            <DialogActions>
+                <Button color="inherit" onClick={onClose}>Cancel</Button>
+                <Button type="submit" form="copies" variant="contained" disabled={!right}>{right ? `Make ${counts[0] * counts[1] - 1} ${counts[0] * counts[1] === 2 ? 'copy' : 'copies'}` : 'Make copies'}</Button>
+            </DialogActions>
+        </Dialog>
+    );
+}
