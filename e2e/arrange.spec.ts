@@ -69,6 +69,8 @@ test('a part is dragged along an axis, turned, hidden and alone, and a distance 
     await view.getByRole('button', { name: 'Isolate' }).click();
     await expect(view.getByRole('button', { name: 'Show 14 hidden' })).toBeVisible();
     await view.getByRole('button', { name: 'Measure' }).click();
+    // The scene hears of it a picture later than the page.
+    await page.waitForTimeout(1000);
     await page.mouse.click(box.x + box.width / 2 - scale * 0.02, box.y + box.height / 2);
     await expect(view.getByText('click the other end')).toBeVisible();
     await page.mouse.click(box.x + box.width / 2 + scale * 0.02, box.y + box.height / 2);
