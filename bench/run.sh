@@ -2,7 +2,8 @@
 # Flow: seconds per grid and a set of different enclosures. Before that iterations and time per cell of the linear solver, as ratios to SciPy's Jacobi-CG and a compiled algebraic multigrid on the same matrices, and growth with size.
 set -euo pipefail
 cd "$(dirname "$0")/.."
-export PHP_INI_SCAN_DIR=":$PWD/etc/php" USE_ZEND_ALLOC_HUGE_PAGES=1
+# shellcheck disable=SC2086,SC2163
+export PHP_INI_SCAN_DIR=":$PWD/etc/php" $FOEHN_SOLVER_ENV
 work=$(mktemp -d)
 trap 'rm -rf "$work"' EXIT
 python=/usr/bin/python3

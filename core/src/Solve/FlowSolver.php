@@ -353,7 +353,7 @@ final class FlowSolver
         $fromRest = $this->start === null && $this->total <= $this->pace->soft;
         if ($fromRest && $this->scheme instanceof FlowCycle) {
             $this->startThick();
-        } elseif (($this->step - 1) % $this->pace->mixing === 0) {
+        } elseif ($this->total === $this->pace->soft + 1 || ($this->step - 1) % $this->pace->mixing === 0) {
             $this->updateMixing();
             if ($this->total === $this->pace->soft + 1) {
                 $this->setFriction();

@@ -31,7 +31,7 @@ final readonly class Pace
 
     public static function cycles(): self
     {
-        return new self(most: 80, check: 3, heat: 3, mixing: 1, decide: 7, plain: 6, patience: 8, soft: 3);
+        return new self(most: 80, check: 3, heat: 3, mixing: 2, decide: 7, plain: 6, patience: 8, soft: 3);
     }
 
     /** Iterations of a flow that nothing but its temperature drives; the acceleration saves it no time. */
