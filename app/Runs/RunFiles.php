@@ -40,7 +40,7 @@ final class RunFiles
         if ($solution->state !== null) {
             // The last level of the result is this grid, which is done only when it has converged.
             $levels = $solution->converged ? $result['levels'] : array_slice($result['levels'], 0, -1);
-            $write(self::STATE, json_encode($levels, JSON_THROW_ON_ERROR) . "\n" . $solution->state->toBytes());
+            $this->keep($run, $levels, $solution->state);
         }
         $run->fill([
             'picture' => $picture, 'cells' => $result['grid']['cells'], 'iterations' => $solution->iterations, 'seconds' => $solution->seconds,
@@ -49,6 +49,18 @@ final class RunFiles
         ])->save();
         // Who has asked for the one before may still be reading it.
         $disk->deleteDirectory($run->file((string) ($picture - 2)));
+    }
+
+    /**
+     * Keeps where a run is, for it to go on from there when its worker is lost or it is resumed.
+     *
+     * @param list<array<string, mixed>> $levels the grids that are done
+     */
+    public function keep(Run $run, array $levels, FlowState $state): void
+    {
+        $disk = Storage::disk('fields');
+        $disk->makeDirectory($run->file(''));
+        FieldFile::write($disk->path($run->file(self::STATE)), json_encode($levels, JSON_THROW_ON_ERROR) . "\n" . $state->toBytes());
     }
 
     /**

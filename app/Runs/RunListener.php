@@ -7,6 +7,7 @@ namespace App\Runs;
 use App\Models\Run;
 use Closure;
 use Foehn\Solve\Solution;
+use Foehn\Solve\Level;
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
 
@@ -23,9 +24,14 @@ final class RunListener implements ProgressListener
 
     private const PICTURE_SHARE = 10.0;
 
+    /** Where no picture is made for so long, the flow alone is kept, so that a lost worker loses no more, s. */
+    private const LOSES_AT_MOST = 20.0;
+
     private float $started;
 
     private float $pictureDue;
+
+    private float $kept;
 
     private float $asked = 0.0;
 
@@ -35,6 +41,7 @@ final class RunListener implements ProgressListener
     {
         $this->started = microtime(true);
         $this->pictureDue = $this->started + self::FIRST_PICTURE;
+        $this->kept = $this->started;
     }
 
     public function report(Progress $progress): void
@@ -53,15 +60,21 @@ final class RunListener implements ProgressListener
     public function publish(Solution $solution): void
     {
         $this->files->write($this->run, $solution);
-        $this->pictureDue = microtime(true) + self::BETWEEN_PICTURES;
+        $this->kept = microtime(true);
+        $this->pictureDue = $this->kept + self::BETWEEN_PICTURES;
     }
 
-    public function offer(Closure $picture): void
+    public function offer(Closure $picture, Closure $checkpoint): void
     {
         $begun = microtime(true);
         if ($begun > $this->pictureDue) {
             $this->files->write($this->run, $picture());
-            $this->pictureDue = microtime(true) + max(self::BETWEEN_PICTURES, self::PICTURE_SHARE * (microtime(true) - $begun));
+            $this->kept = microtime(true);
+            $this->pictureDue = $this->kept + max(self::BETWEEN_PICTURES, self::PICTURE_SHARE * ($this->kept - $begun));
+        } elseif ($begun > $this->kept + self::LOSES_AT_MOST) {
+            [$state, $done] = $checkpoint();
+            $this->files->keep($this->run, array_map(fn (Level $level) => $level->toArray(), $done), $state);
+            $this->kept = microtime(true);
         }
     }
 

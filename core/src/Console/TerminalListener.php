@@ -23,7 +23,7 @@ final class TerminalListener implements ProgressListener
     {
     }
 
-    public function offer(Closure $picture): void
+    public function offer(Closure $picture, Closure $checkpoint): void
     {
     }
 

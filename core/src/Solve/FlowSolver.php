@@ -221,7 +221,7 @@ final class FlowSolver
             $this->report();
             $stopped = $this->listener->shouldStop();
             if (! $stopped && ! $steady && $average === null) {
-                $this->listener->offer($this->picture(...));
+                $this->listener->offer($this->picture(...), fn (): array => [$this->state(), $this->done]);
             }
         }
         $mean = $average?->mean() ?? [];

@@ -19,8 +19,9 @@ interface ProgressListener
      * made changes nothing in what the run computes.
      *
      * @param Closure(): Solution $picture
+     * @param Closure(): array{FlowState, list<Level>} $checkpoint where the run is, which costs nothing to tell: the flow and the grids that are done
      */
-    public function offer(Closure $picture): void;
+    public function offer(Closure $picture, Closure $checkpoint): void;
 
     /** True to stop at the next opportunity and keep what there is. */
     public function shouldStop(): bool;

@@ -17,7 +17,7 @@ final class SilentListener implements ProgressListener
     {
     }
 
-    public function offer(Closure $picture): void
+    public function offer(Closure $picture, Closure $checkpoint): void
     {
     }
 

@@ -153,7 +153,7 @@ final class FlowLevelsTest extends TestCase
                 $this->published[] = $solution->grid->count();
             }
 
-            public function offer(Closure $picture): void
+            public function offer(Closure $picture, Closure $checkpoint): void
             {
                 if ($this->looks) {
                     $picture();

@@ -158,7 +158,7 @@ final class SteadySolverTest extends TestCase
             {
             }
 
-            public function offer(Closure $picture): void
+            public function offer(Closure $picture, Closure $checkpoint): void
             {
             }
 

@@ -1,12 +1,5 @@
+import { base64 } from '../model/base64';
 import type { PlannedBody } from './plan';
-
-/** Numbers in base64, as the model document keeps the surface of a body. */
-function base64(values: Float32Array | Uint32Array): string {
-    const bytes = new Uint8Array(values.buffer);
-    let text = '';
-    for (let n = 0; n < bytes.length; n += 0x8000) text += String.fromCharCode(...bytes.subarray(n, n + 0x8000));
-    return btoa(text);
-}
 
 function openEdges(triangles: readonly number[]): number {
     const edges = new Map<string, number>();

@@ -3,14 +3,13 @@ import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
+import { across } from '../model/parts';
 import { lengthUnit, typed } from '../units/units';
 import { Chapter } from './Chapter';
 import { EditField } from './EditField';
 import { editShape, replaced, shapeFields, type Length, type ShapeProps } from './ShapeField';
 
 type Corner = [Length, Length];
-
-const across: Record<string, [string, string]> = { x: ['y', 'z'], y: ['x', 'z'], z: ['x', 'y'] };
 
 /** The corners of a profile, in order around it. */
 export function CornerFields({ shape }: { shape: ShapeProps }) {

@@ -10,6 +10,7 @@ import Typography from '@mui/material/Typography';
 import type { Revision } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { buoyancyOf, flowOf, sideNames, sideOf, withBuoyancy, withFlow, withHeatOfSide, withPatch, withSide, type FlowChoice, type PatchEntry, type SideName } from '../model/space';
+import { across } from '../model/parts';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../project/screenState';
 import { lengthUnit, typed, type UnitSet } from '../units/units';
@@ -21,8 +22,6 @@ import { OpeningFields } from './OpeningFields';
 import { Panel } from './Panel';
 
 const flowChoices: Record<FlowChoice, string> = { none: 'Still: films on the walls', auto: 'Moving; laminar or turbulent as found', laminar: 'Moving, laminar', turbulent: 'Moving, turbulent' };
-
-const across: Record<string, [string, string]> = { x: ['y', 'z'], y: ['x', 'z'], z: ['x', 'y'] };
 
 interface Props {
     revision: Revision;

@@ -1,4 +1,5 @@
 import type { OutlinePart } from '../api/types';
+import { fromBase64 } from './base64';
 import { partEntry, withPartFields, type ModelDocument } from './document';
 import { millimetres, placeOf, shifted, withShift } from './parts';
 
@@ -44,13 +45,11 @@ function enclosed(vertices: Float32Array, triangles: Uint32Array): number {
     return Math.abs(six) / 6;
 }
 
-const numbers = (text: string): ArrayBuffer => Uint8Array.from(atob(text), (c) => c.charCodeAt(0)).buffer;
-
 /** An imported body becomes a block of the same footprint, standing where it stood, as high as its volume needs. */
 export function withBlockInstead(document: ModelDocument, body: OutlinePart): ModelDocument {
     const [drawing] = body.drawing;
     if (drawing?.kind !== 'mesh') return document;
-    const volumeOfBody = enclosed(new Float32Array(numbers(drawing.vertices!)), new Uint32Array(numbers(drawing.triangles!)));
+    const volumeOfBody = enclosed(new Float32Array(fromBase64(drawing.vertices!)), new Uint32Array(fromBase64(drawing.triangles!)));
     const size = [...body.size];
     size[2] = Math.min(size[2]!, volumeOfBody / (size[0]! * size[1]!));
     return withPartFields(document, [body.id], { shape: { kind: 'block', size: size.map(millimetres) } as never, at: body.min.map(millimetres) });

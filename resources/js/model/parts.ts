@@ -23,6 +23,9 @@ type Triple = [number, number, number];
 const axes = ['x', 'y', 'z'] as const;
 export type Axis = (typeof axes)[number];
 
+/** The two other axes, in the order x, y, z. */
+export const across: Readonly<Record<string, [Axis, Axis]>> = { x: ['y', 'z'], y: ['x', 'z'], z: ['x', 'y'] };
+
 /** A length in metres as the model writes it. */
 export const millimetres = (metres: number): string => `${Number((metres * 1e3).toFixed(4))} mm`;
 

@@ -3,7 +3,7 @@ import Paper from '@mui/material/Paper';
 import { useTheme } from '@mui/material/styles';
 import { Html, Line, OrbitControls, OrthographicCamera, PerspectiveCamera } from '@react-three/drei';
 import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber';
-import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { Vector3, type OrthographicCamera as ParallelCamera, type PerspectiveCamera as CentralCamera } from 'three';
 import type { OrbitControls as Controls } from 'three-stdlib';
 import { api } from '../api/client';
@@ -62,12 +62,13 @@ function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to:
 
 /**
  * A label in space, hidden without a text. It is outside the theme's reach, so it takes its colours by scheme; and it stays in
- * the page, because labels that leave while pictures of a run come in are removed twice.
+ * the page, because labels that leave while pictures of a run come in are removed twice. The sheet it is written on is given:
+ * left to itself it changes from one to another while it starts, and comes out empty.
  */
-function Marker({ at, text, dark }: { at: [number, number, number] | undefined; text: string | null; dark: boolean }) {
+function Marker({ at, text, dark, sheet }: { at: [number, number, number] | undefined; text: string | null; dark: boolean; sheet: RefObject<HTMLDivElement> }) {
     const [ground, ink] = dark ? ['#23282c', '#eceae4'] : ['#fdfcfa', '#232a2e'];
     return (
-        <Html position={at ?? [0, 0, 0]} zIndexRange={[5, 0]} style={{ pointerEvents: 'none', transform: 'translate(-50%, -34px)' }}>
+        <Html portal={sheet} position={at ?? [0, 0, 0]} zIndexRange={[5, 0]} style={{ pointerEvents: 'none', transform: 'translate(-50%, -34px)' }}>
             <div style={{ background: ground, color: ink, border: '1px solid #8a9196', borderRadius: 4, padding: '0 6px', fontSize: 12, whiteSpace: 'nowrap', display: text === null ? 'none' : 'block' }}>{text}</div>
         </Html>
     );
@@ -83,6 +84,8 @@ interface SceneProps {
     framed: boolean;
     facing: { to: Facing; count: number };
     onMove: Move | undefined;
+    /** Lies over the picture and takes its labels. */
+    sheet: RefObject<HTMLDivElement>;
 }
 
 /** Saves parts moved by metres. */
@@ -96,7 +99,7 @@ function distanceText(points: readonly Vector3[], units: UnitSet): string | null
     return `${lengths([from.distanceTo(to)], units)} (x ${lengths([Math.abs(to.x - from.x)], units)}, y ${lengths([Math.abs(to.y - from.y)], units)}, z ${lengths([Math.abs(to.z - from.z)], units)})`;
 }
 
-function Scene({ outline, field, textures, flow, run, framed, facing, onMove }: SceneProps) {
+function Scene({ outline, field, textures, flow, run, framed, facing, onMove, sheet }: SceneProps) {
     const { stage, selection, hidden, section, probing, measuring, perspective, face, set, select } = useScreen();
     const picksFaces = stage === 'Load';
     const [hovered, setHovered] = useState<{ part: string; name: string } | null>(null);
@@ -160,12 +163,12 @@ function Scene({ outline, field, textures, flow, run, framed, facing, onMove }: 
             {marked(face && selection.includes(face.part) ? face : null, true)}
             {onMove && moving.length > 0 && !measuring && <MoveHandles parts={moving} shift={shift} reach={0.12 * low.distanceTo(high)} onShift={setShift} onDrop={drop} />}
             {measured.length === 2 && <Line points={measured} color={scheme === 'dark' ? '#ffc46b' : '#8a4b00'} lineWidth={2} depthTest={false} />}
-            <Marker dark={scheme === 'dark'} at={measured.at(-1)?.toArray()} text={distanceText(measured, units)} />
+            <Marker sheet={sheet} dark={scheme === 'dark'} at={measured.at(-1)?.toArray()} text={distanceText(measured, units)} />
             {framed && <SpaceFrame outline={outline} dark={scheme === 'dark'} />}
             {section && <SectionPlane section={section} low={low} high={high} textures={textures} flow={flow} />}
-            <Marker dark={scheme === 'dark'} at={field?.max.at} text={field && !section ? `hottest body ${temperatureWithUnit(field.max.value, units)}` : null} />
-            <Marker dark={scheme === 'dark'} at={field?.min.at} text={field && !section ? `coldest ${temperatureWithUnit(field.min.value, units)}` : null} />
-            <Marker dark={scheme === 'dark'} at={probe?.at} text={probe?.text ?? null} />
+            <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.max.at} text={field && !section ? `hottest body ${temperatureWithUnit(field.max.value, units)}` : null} />
+            <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.min.at} text={field && !section ? `coldest ${temperatureWithUnit(field.min.value, units)}` : null} />
+            <Marker sheet={sheet} dark={scheme === 'dark'} at={probe?.at} text={probe?.text ?? null} />
         </>
     );
 }
@@ -191,6 +194,7 @@ export default memo(function View({ outline, run, picture, result: latest, stale
     const select = useScreen((s) => s.select);
     const units = usePreferences((s) => s.units);
     const theme = useTheme();
+    const sheet = useRef<HTMLDivElement>(null!);
     const [facing, setFacing] = useState<{ to: Facing; count: number }>({ to: 'home', count: 0 });
     const judged = stage === 'Judge' && !stale ? run : undefined;
     const section = useScreen((s) => s.section);
@@ -218,8 +222,9 @@ export default memo(function View({ outline, run, picture, result: latest, stale
             data-run={field ? judged : undefined}
         >
             <Canvas frameloop="demand" dpr={1} gl={{ antialias: false }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
-                <Scene outline={drawn} field={field} textures={textures} flow={flow} run={judged} framed={stage === 'Build' || stage === 'Load'} facing={facing} onMove={stage === 'Build' ? onMove : undefined} />
+                <Scene outline={drawn} field={field} textures={textures} flow={flow} run={judged} framed={stage === 'Build' || stage === 'Load'} facing={facing} onMove={stage === 'Build' ? onMove : undefined} sheet={sheet} />
             </Canvas>
+            <Box ref={sheet} sx={{ position: 'absolute', inset: 0, overflow: 'hidden', pointerEvents: 'none' }} />
             <ViewTools outline={outline} mayProbe={field !== null} hasFlow={!!result?.flow} face={(to) => setFacing((f) => ({ to, count: f.count + 1 }))} />
             {coloured && <Legend of={flow ? 'speed' : 'temperature'} min={flow ? 0 : coloured.min.value} max={coloured.max.value} units={units} />}
             {stage === 'Judge' && stale && (

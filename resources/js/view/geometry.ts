@@ -1,6 +1,7 @@
 import { BoxGeometry, BufferAttribute, BufferGeometry, CylinderGeometry, EdgesGeometry, ExtrudeGeometry, Matrix4, Shape, Vector2 } from 'three';
 import { mergeGeometries } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
 import type { Drawing, OutlinePart } from '../api/types';
+import { fromBase64 } from '../model/base64';
 
 type Triple = [number, number, number];
 
@@ -47,15 +48,10 @@ function mirrored(attribute: BufferAttribute): void {
     }
 }
 
-/** Little-endian numbers in base64. */
-function decoded(text: string): ArrayBuffer {
-    return Uint8Array.from(atob(text), (c) => c.charCodeAt(0)).buffer;
-}
-
 function meshGeometry(drawing: Drawing): BufferGeometry {
     const geometry = new BufferGeometry();
-    geometry.setAttribute('position', new BufferAttribute(new Float32Array(decoded(drawing.vertices!)), 3));
-    geometry.setIndex(new BufferAttribute(new Uint32Array(decoded(drawing.triangles!)), 1));
+    geometry.setAttribute('position', new BufferAttribute(new Float32Array(fromBase64(drawing.vertices!)), 3));
+    geometry.setIndex(new BufferAttribute(new Uint32Array(fromBase64(drawing.triangles!)), 1));
     // Corners of their own for every facet, so that flat faces look flat.
     const facets = geometry.toNonIndexed();
     facets.computeVertexNormals();
