@@ -14,7 +14,7 @@ final class Uncertainty
 {
     private const SAFETY = 1.25;
 
-    /** Where the order is not seen but assumed; Roache takes 3 there, with the order of the scheme, which gives less than this with order 1. */
+    /** Of a flow where the order is not seen but assumed: with 1.25 its first two grids claimed less than lay between them and a fine one. Conduction has never needed it. */
     private const SAFETY_OF_TWO = 2.0;
 
     /** With two grids the order cannot be seen; upwind terms and cut cells make it 1. */
@@ -26,9 +26,10 @@ final class Uncertainty
 
     /**
      * @param list<Level> $levels from coarse to fine, the last one that of the value
+     * @param bool $flow whether a fluid moves
      * @return array{plusMinus: ?float, order: ?float} same unit as the value; null where one grid or disagreeing ones say nothing
      */
-    public static function of(array $levels, string $id): array
+    public static function of(array $levels, string $id, bool $flow): array
     {
         $seen = [];
         foreach ($levels as $level) {
@@ -52,7 +53,7 @@ final class Uncertainty
             $order = max(self::LOWEST_ORDER, min(self::HIGHEST_ORDER, $observed));
         }
 
-        $safety = $observed === null ? self::SAFETY_OF_TWO : self::SAFETY;
+        $safety = $flow && $observed === null ? self::SAFETY_OF_TWO : self::SAFETY;
 
         return ['plusMinus' => $safety * abs($f2 - $f1) / ($r ** $order - 1.0), 'order' => $observed];
     }
