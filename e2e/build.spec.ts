@@ -33,9 +33,9 @@ test('from an empty project to a verdict: parts, watts, films, limits, a run', a
     await add(page, 'Board');
     await add(page, 'Package');
     await expect(inspector(page).getByLabel('At z')).toHaveValue('1.6 mm');
-    await inspector(page).getByRole('button', { name: 'Row of copies' }).click();
-    await page.getByLabel('Copies', { exact: true }).fill('2');
-    await page.getByRole('button', { name: 'Make copies' }).click();
+    await inspector(page).getByRole('button', { name: 'Copies in a row or a field' }).click();
+    await page.getByRole('textbox', { name: 'In a row' }).fill('3');
+    await page.getByRole('button', { name: 'Make 2 copies' }).click();
     await expect(inspector(page).getByRole('heading', { name: '2 parts' })).toBeVisible();
     await expect(ledger(page).getByText('4 parts')).toBeVisible();
     await page.keyboard.press('Delete');

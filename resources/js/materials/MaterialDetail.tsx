@@ -28,7 +28,7 @@ export function MaterialDetail({ material, own, uses, editor, mayEdit, onCopied,
         ['Specific heat', material.specificHeat, 'J/kg/K'],
         ['Emissivity', material.emissivity, ''],
         ['Viscosity', material.viscosity, 'Pa s'],
-        ['Expansion', material.expansion, '1/K'],
+        ['Expansion', material.expansion === null ? null : material.expansion * 1e6, 'µm/m/K'],
     ];
     const copy = () => {
         let id = '';
@@ -45,7 +45,7 @@ export function MaterialDetail({ material, own, uses, editor, mayEdit, onCopied,
             <Typography variant="body2" color="text.secondary">{material.source}{uses > 0 && ` · used ${uses === 1 ? 'once' : `${uses} times`}`}</Typography>
             {own ? <OwnFields id={material.id} own={own} editor={editor} mayEdit={mayEdit} /> : (
                 <Chapter title="At 300 K">
-                    <Line label="Conductivity">{[...new Set(material.conductivity)].length === 1 ? number(material.conductivity[0]!, 3) : material.conductivity.map((k) => number(k, 2)).join(', ')} W/m/K</Line>
+                    <Line label="Conductivity">{[...new Set(material.conductivity)].length === 1 ? Number(material.conductivity[0]!.toPrecision(4)) : material.conductivity.map((k) => Number(k.toPrecision(4))).join(', ')} W/m/K</Line>
                     {values.filter(([, value]) => value !== null).map(([label, value, unit]) => <Line key={label} label={label}>{Number(value!.toPrecision(4))} {unit}</Line>)}
                 </Chapter>
             )}

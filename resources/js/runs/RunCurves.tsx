@@ -8,16 +8,16 @@ import { difference, differenceUnit, scientific, temperature, temperatureUnit, t
 import { Curve } from './Curve';
 
 /** Residuals on a logarithmic axis. */
-function Residuals({ samples, deepest }: { samples: { iteration: number; residual: number }[]; deepest: number }) {
+function Residuals({ samples, end, deepest }: { samples: { x: number; residual: number }[]; end: string; deepest: number }) {
     const logarithm = (residual: number) => Math.log10(Math.max(residual, 1e-14));
     const lowest = Math.floor(Math.min(deepest, ...samples.map((s) => logarithm(s.residual))));
     const ticks = Array.from({ length: Math.ceil(-lowest / 2) + 1 }, (_, i) => ({ at: -2 * i, name: i === 0 ? '1' : `1e−${2 * i}` }));
-    return <Curve label="relative residual" end={`iteration ${samples.at(-1)!.iteration}`} width={300} curves={[{ name: 'residual', points: samples.map((s) => ({ x: s.iteration, y: logarithm(s.residual) })) }]} ticks={ticks} />;
+    return <Curve label="relative residual" end={end} width={300} curves={[{ name: 'residual', points: samples.map((s) => ({ x: s.x, y: logarithm(s.residual) })) }]} ticks={ticks} />;
 }
 
 /** The worst margin as the run saw it; it settles before the residuals have come all the way. */
 function Margins({ run, units }: { run: Run; units: UnitSet }) {
-    const known = run.samples.flatMap((s) => (s.worstMargin === null ? [] : [{ x: s.iteration, y: s.worstMargin }]));
+    const known = run.samples.flatMap((s) => (s.worstMargin === null ? [] : [{ x: s.seconds, y: s.worstMargin }]));
     if (known.length < 2) return null;
     // The first values come from a flow that hardly exists: the axis follows the second half.
     const settled = known.slice(Math.floor(known.length / 2)).map((p) => p.y);
@@ -46,9 +46,9 @@ function Watched({ run, outline, units }: { run: Run; outline: Outline; units: U
     return (
         <Curve
             label={`watched, ${temperatureUnit(units)}`}
-            end={`iteration ${samples.at(-1)!.iteration}`}
+            end={`${samples.at(-1)!.seconds.toFixed(1)} s`}
             width={420}
-            curves={ids.map((id, n) => ({ name: shortened(name(id)), colour: colours[n], points: samples.flatMap((s) => (s.values[id] === undefined ? [] : [{ x: s.iteration, y: s.values[id] }])) }))}
+            curves={ids.map((id, n) => ({ name: shortened(name(id)), colour: colours[n], points: samples.flatMap((s) => (s.values[id] === undefined ? [] : [{ x: s.seconds, y: s.values[id] }])) }))}
             ticks={[low - room, (low + high) / 2, high + room].map((at) => ({ at, name: temperature(at, units) }))}
         />
     );
@@ -61,14 +61,14 @@ const shortened = (name: string): string => (name.length > 24 ? `${name.slice(0,
 /** How a run comes near its answer, and what the balance says. */
 export function RunCurves({ run, result, outline }: { run: Run | undefined; result: Result | undefined; outline: Outline | undefined }) {
     const units = usePreferences((s) => s.units);
-    // The result has every iteration; while a run goes on there are moments of it.
-    const samples = result?.solver.residuals.map((residual, i) => ({ iteration: i + 1, residual })) ?? run?.samples ?? [];
+    // The result has every iteration of its grid; while a run goes on there are moments of it, on one grid after the other.
+    const samples = result?.solver.residuals.map((residual, i) => ({ x: i + 1, residual })) ?? run?.samples.map((s) => ({ x: s.seconds, residual: s.residual })) ?? [];
     if (!run || samples.length === 0) {
         return <Typography color="text.secondary" sx={{ px: 2, pb: 2 }}>{run ? 'This run was over before a residual was noted.' : 'Residuals and the heat balance appear here during a run.'}</Typography>;
     }
     return (
         <Stack direction="row" sx={{ px: 2, pb: 1.5, gap: 3, overflowX: 'auto' }}>
-            <Residuals samples={samples} deepest={result?.flow ? -4 : -8} />
+            <Residuals samples={samples} end={result ? `iteration ${samples.length}` : `${samples.at(-1)!.x.toFixed(1)} s`} deepest={result?.flow ? -4 : -8} />
             {outline && run.samples.some((s) => Object.keys(s.values).length > 0) ? <Watched run={run} outline={outline} units={units} /> : <Margins run={run} units={units} />}
             {result && (
                 <Box sx={{ fontSize: 13, lineHeight: 1.9 }}>
