@@ -6,10 +6,10 @@ namespace App\Runs;
 
 use App\Models\Run;
 use Closure;
-use Foehn\Solve\Solution;
 use Foehn\Solve\Level;
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
+use Foehn\Solve\Solution;
 
 /** Writes the progress of a run to the database and asks there whether it should stop. */
 final class RunListener implements ProgressListener

@@ -23,8 +23,9 @@ final class GridReport
         $features = [];
         $steps = [];
         foreach ($model->parts as $part) {
-            if ($part->shape instanceof Turned && $part->shape->surfaceExcess() > 1e-6) {
-                $steps[] = ['part' => $part->id, 'excess' => $part->shape->surfaceExcess()];
+            $excess = $part->shape instanceof Turned ? $part->shape->surfaceExcess() : 0.0;
+            if ($excess > 1e-6) {
+                $steps[] = ['part' => $part->id, 'excess' => $excess];
             }
             foreach ($part->shape->features() as $feature) {
                 [$from, $to] = $grid->range($feature->axis, $feature->from, $feature->to);

@@ -15,7 +15,7 @@ import { ShareWatts } from './ShareWatts';
 import { LimitFields, WatchFields } from './TargetFields';
 import { OperatingPoint } from './OperatingPoint';
 import { partEntry, withLimit, withPartFields, limitEntry, type ModelDocument } from '../model/document';
-import { partKinds } from '../model/partKinds';
+import { isDevice, partKinds } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { difference, differenceUnit, number, size, temperatureWithUnit, typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
@@ -100,7 +100,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
     const partResult = result?.parts.find((p) => p.id === part.id);
     const fan = result?.flow?.fans.find((f) => f.part === part.id);
     const entry = partEntry(document, part.id);
-    const isDevice = single && (part.kind === 'fan' || part.kind === 'screen');
+    const device = single && isDevice(part.kind);
     return (
         <Box component="aside" aria-label="Inspector" sx={{ width: 268, flexShrink: 0, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
             <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'start' }}>
@@ -126,31 +126,31 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                         save={(group) => editor.edit(group ? `${single ? part.name : `${parts.length} parts`} in assembly ${group}` : `${single ? part.name : `${parts.length} parts`} in no assembly`, (d) => withPartFields(d, parts.map((p) => p.id), { group: group || undefined }))}
                     />
                 )}
-                {stage === 'Build' && single && entry && !isDevice && (
+                {stage === 'Build' && single && entry && !device && (
                     <>
                         {entry.material !== undefined && <MaterialField document={revision.document as ModelDocument} value={entry.material} disabled={!mayEdit} save={(material) => editor.edit(`${part.name}: material ${material}`, (d) => withPartFields(d, [part.id], { material }))} />}
                         <ShapeFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />
                     </>
                 )}
-                {isDevice && entry && <DeviceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
-                {!isDevice && stage !== 'Build' && <EditField
+                {device && entry && <DeviceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
+                {!device && stage !== 'Build' && <EditField
                     label={single ? 'Watts' : 'Watts, each'}
                     value={single ? String(entry?.power ?? '') : ''}
                     disabled={!mayEdit}
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: ${typed(text, 'W') || 'no watts'}`, (d) => withPartFields(d, parts.map((p) => p.id), { power: typed(text, 'W') || undefined }))}
                 />}
-                {!isDevice && stage !== 'Build' && !(single && stage === 'Limit') && <EditField
+                {!device && stage !== 'Build' && !(single && stage === 'Limit') && <EditField
                     label={single ? 'Limit' : 'Limit, each'}
                     value={single ? String(limitEntry(document, part.id)?.atMost ?? '') : ''}
                     disabled={!mayEdit}
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) => parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d))}
                 />}
             </Box>
-            {stage === 'Limit' && single && !isDevice && <LimitFields part={part} document={document} editor={editor} units={units} disabled={!mayEdit} />}
-            {stage === 'Limit' && single && !isDevice && <WatchFields part={part} document={document} editor={editor} units={units} disabled={!mayEdit} />}
-            {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => p.kind !== 'fan' && p.kind !== 'screen')} editor={editor} />}
-            {stage === 'Load' && single && entry && !isDevice && <FaceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
-            {stage !== 'Build' && single && !isDevice && partResult && !stale && result && <Temperatures part={partResult} outline={revision.outline} result={result} units={units} />}
+            {stage === 'Limit' && single && !device && <LimitFields part={part} document={document} editor={editor} units={units} disabled={!mayEdit} />}
+            {stage === 'Limit' && single && !device && <WatchFields part={part} document={document} editor={editor} units={units} disabled={!mayEdit} />}
+            {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => !isDevice(p.kind))} editor={editor} />}
+            {stage === 'Load' && single && entry && !device && <FaceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
+            {stage !== 'Build' && single && !device && partResult && !stale && result && <Temperatures part={partResult} outline={revision.outline} result={result} units={units} />}
             {single && fan && !stale && <OperatingPoint fan={fan} />}
             {stage !== 'Build' && single && partResult && !stale && <Routes part={partResult} outline={revision.outline} />}
             {stage !== 'Build' && single && stale && <Typography color="text.secondary" sx={{ mt: 2 }}>The model has changed since the last run; run again to see temperatures.</Typography>}

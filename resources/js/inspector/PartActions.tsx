@@ -16,6 +16,7 @@ import type { Outline, OutlinePart } from '../api/types';
 import { alignments, mayMatch, type Alignment } from '../model/arrange';
 import { alignParts, copyParts, duplicateParts, matchSize, mirrorParts, removeParts, reorderPart, replaceByBlock, sitPart } from '../model/partCommands';
 import { useScreen } from '../project/screenState';
+import { isDevice } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
 import { CopiesDialog } from './CopiesDialog';
 
@@ -55,7 +56,7 @@ export function PartActions({ parts, outline, editor }: Props) {
             <Action label="Later in the carving order: wins where parts overlap" disabled={!only || index === outline.parts.length - 1} onClick={() => only && reorderPart(editor, only, 1)}><ArrowDownward fontSize="small" /></Action>
             <Action label="Remove (Delete)" onClick={() => removeParts(editor, ids)}><DeleteOutlined fontSize="small" /></Action>
             <Menu anchorEl={sitting} open={sitting !== null} onClose={() => setSitting(null)} slotProps={{ paper: { sx: { maxHeight: 320 } } }}>
-                {outline.parts.filter((part) => part.id !== only?.id && part.kind !== 'fan' && part.kind !== 'screen').map((part) => (
+                {outline.parts.filter((part) => part.id !== only?.id && !isDevice(part.kind)).map((part) => (
                     <MenuItem key={part.id} dense onClick={() => { setSitting(null); if (only) sitPart(editor, only, part); }}>On {part.name}</MenuItem>
                 ))}
             </Menu>

@@ -11,6 +11,7 @@ import type { OutlinePart, Result, Revision } from '../api/types';
 import { withLimit, withPartFields, type ModelDocument } from '../model/document';
 import { MaterialsDialog } from '../materials/MaterialsDialog';
 import { allMaterials } from '../model/materials';
+import { hasOwnMaterial, isDevice } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
@@ -33,7 +34,7 @@ interface Props {
  */
 function changeOf(before: LedgerRow, after: LedgerRow, part: OutlinePart, selected: readonly OutlinePart[], units: UnitSet): { label: string; change: (d: ModelDocument) => ModelDocument } | null {
     const parts = selected.some((p) => p.id === part.id) ? selected : [part];
-    const solids = parts.filter((p) => p.kind !== 'fan' && p.kind !== 'screen');
+    const solids = parts.filter((p) => !isDevice(p.kind));
     const called = (list: readonly OutlinePart[]) => (list.length === 1 ? list[0]!.name : `${list.length} parts`);
     const ids = (list: readonly OutlinePart[]) => list.map((p) => p.id);
     if (after.name !== before.name) {
@@ -56,9 +57,6 @@ function changeOf(before: LedgerRow, after: LedgerRow, part: OutlinePart, select
 
 /** Within this time a second click makes a double click, ms. */
 const DOUBLE_CLICK = 300;
-
-/** Whether a kind of part brings what it is made of along. */
-const hasOwnMaterial = (kind: string): boolean => ['package', 'board', 'vias'].includes(kind);
 
 /** The table of all parts; its columns follow the stage. */
 export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {

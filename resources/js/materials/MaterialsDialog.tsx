@@ -14,6 +14,7 @@ import { saveFile } from '../api/saveFile';
 import type { Material, Revision } from '../api/types';
 import { withPartFields, type ModelDocument } from '../model/document';
 import { allMaterials, materialsFrom, materialsText, materialUses, ownMaterials, withMaterials } from '../model/materials';
+import { hasOwnMaterial, isDevice } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
 import { number } from '../units/units';
 import { MaterialDetail } from './MaterialDetail';
@@ -48,7 +49,7 @@ export function MaterialsDialog({ revision, editor, mayEdit, selection, onClose 
     const wanted = search.trim().toLowerCase();
     const found = wanted ? all.filter((m) => `${m.title} ${m.category} ${m.id}`.toLowerCase().includes(wanted)) : all;
     const material = all.find((m) => m.id === chosen);
-    const solids = revision.outline.parts.filter((part) => selection.includes(part.id) && !['package', 'board', 'fan', 'screen'].includes(part.kind));
+    const solids = revision.outline.parts.filter((part) => selection.includes(part.id) && !hasOwnMaterial(part.kind) && !isDevice(part.kind));
     const input = useRef<HTMLInputElement>(null);
     const [refusal, setRefusal] = useState<string | null>(null);
     const load = async (file: File | undefined) => {

@@ -28,7 +28,7 @@ export interface ModelDocument {
 
 export const partEntry = (document: ModelDocument, id: string): PartEntry | undefined => document.parts?.find((part) => part.id === id);
 
-export const limitEntry = (document: ModelDocument, part: string): LimitEntry | undefined => document.limits?.find((limit) => limit.of.part === part);
+export const limitEntry = (document: ModelDocument, part: string): LimitEntry | undefined => document.limits?.find((limit) => limit.of.part === part && limit.atLeast === undefined);
 
 /** Sets or, with undefined, removes fields of the given parts. */
 export function withPartFields(document: ModelDocument, ids: readonly string[], fields: Partial<PartEntry>): ModelDocument {
@@ -56,12 +56,11 @@ export function upperLimit(part: Pick<OutlinePart, 'id' | 'name' | 'kind'>, atMo
     };
 }
 
-/** Sets the upper limit of a part (of its junction when it is a package); an empty text removes it. */
+/** Sets the upper limit of a part (of its junction when it is a package), the first where it has several; an empty text removes that. */
 export function withLimit(document: ModelDocument, part: Pick<OutlinePart, 'id' | 'name' | 'kind'>, text: string): ModelDocument {
     const limits = document.limits ?? [];
-    if (text === '') return { ...document, limits: limits.filter((limit) => limit.of.part !== part.id) };
-    if (limitEntry(document, part.id)) {
-        return { ...document, limits: limits.map((limit) => (limit.of.part === part.id ? { ...limit, atMost: text } : limit)) };
-    }
+    const known = limitEntry(document, part.id);
+    if (text === '') return { ...document, limits: limits.filter((limit) => limit !== known) };
+    if (known) return { ...document, limits: limits.map((limit) => (limit === known ? { ...limit, atMost: text } : limit)) };
     return { ...document, limits: [...limits, upperLimit(part, text)] };
 }

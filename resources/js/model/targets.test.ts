@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { OutlinePart } from '../api/types';
-import type { ModelDocument } from './document';
+import { withLimit, type ModelDocument } from './document';
 import { limitsOfPart, watchesOfPart, whatOf, whatsOf, withEntry, withNewLimit, withNewWatch, withWhat } from './targets';
 
 const lid: OutlinePart = { id: 'lid', name: 'Lid', group: null, kind: 'block', material: null, materialTitle: null, conductivity: null, power: 0, size: [1, 1, 1], min: [0, 0, 0], max: [1, 1, 1], drawing: [] };
@@ -23,6 +23,12 @@ describe('what limits and watches look at', () => {
         const changed = withEntry(document, 'limits', 'limit-chip', (entry) => withWhat(entry, chip, 'case'));
         expect(changed.limits).toMatchObject([{ name: 'Chip, case', of: { node: 'case' }, atMost: '105 degC' }]);
         expect(withEntry(changed, 'limits', 'limit-chip', () => null).limits).toEqual([]);
+    });
+
+    it('stays as it is where the ledger changes another one of the part', () => {
+        const document = withNewLimit(withNewLimit({}, lid, 'max', '80 degC'), lid, 'touch z+', '60 degC');
+        expect(withLimit(document, lid, '70 degC').limits?.map((limit) => limit.atMost)).toEqual(['70 degC', '60 degC']);
+        expect(withLimit(document, lid, '').limits?.map((limit) => limit.atMost)).toEqual(['60 degC']);
     });
 
     it('may be heat, for a watch', () => {

@@ -34,7 +34,7 @@ function Watched({ run, outline, units }: { run: Run; outline: Outline; units: U
     const latest = samples.at(-1)?.values ?? {};
     const margin = (id: string) => {
         const limit = outline.limits.find((l) => l.id === id);
-        return limit ? (limit.atMost !== null ? limit.atMost - latest[id]! : latest[id]! - limit.atLeast!) : -Infinity;
+        return limit ? (limit.atMost !== null ? limit.atMost - latest[id]! : latest[id]! - limit.atLeast!) - limit.derating : -Infinity;
     };
     const name = (id: string) => [...outline.limits, ...outline.watches].find((entry) => entry.id === id)?.name ?? id;
     const ids = Object.keys(latest).sort((a, b) => margin(a) - margin(b)).slice(0, MOST_WATCHED);

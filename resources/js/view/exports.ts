@@ -3,6 +3,7 @@ import { GLTFExporter } from 'three/examples/jsm/exporters/GLTFExporter.js';
 import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
 import { saveFile } from '../api/saveFile';
 import type { Outline } from '../api/types';
+import { isDevice } from '../model/partKinds';
 import { neutral } from './colours';
 import { wholeGeometry } from './geometry';
 
@@ -11,7 +12,7 @@ function bodies(outline: Outline, scale: number): Group {
     const group = new Group();
     group.name = outline.name;
     for (const part of outline.parts) {
-        if (part.material === 'fluid' || part.kind === 'fan' || part.kind === 'screen') continue;
+        if (part.material === 'fluid' || isDevice(part.kind)) continue;
         const mesh = new Mesh(wholeGeometry(part).scale(scale, scale, scale), new MeshStandardMaterial({ color: neutral(part.kind, part.power) }));
         mesh.name = part.name;
         group.add(mesh);
