@@ -79,7 +79,7 @@ final class SolveCommand
     private static function print(Model $model, array $result): void
     {
         $limits = [];
-        foreach ($result['limits'] as $limit) {
+        foreach (array_filter($result['limits'], fn (array $limit) => $limit['quantity'] === 'temperature') as $limit) {
             $limits[$limit['part'] ?? ''] ??= $limit;
         }
         $celsius = fn (?float $kelvin): string => $kelvin === null ? '-' : sprintf('%.2f', $kelvin - self::ZERO_CELSIUS);
@@ -114,7 +114,7 @@ final class SolveCommand
     private static function printValues(array $result): void
     {
         $rows = [];
-        foreach ([...array_map(fn (array $limit) => ['quantity' => 'temperature'] + $limit, $result['limits']), ...$result['watches']] as $value) {
+        foreach ([...$result['limits'], ...$result['watches']] as $value) {
             $rows[] = [$value['name'], $value['value'] === null ? '-' : sprintf('%.6g', $value['value']), Watch::unit($value['quantity']),
                 $value['plusMinus'] === null ? 'unknown' : sprintf('%.2g', $value['plusMinus']), $value['order'] === null ? '-' : sprintf('%.1f', $value['order'])];
         }

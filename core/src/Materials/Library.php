@@ -7,6 +7,9 @@ namespace Foehn\Materials;
 /** Materials by id: the built-in ones and those of a model, which win. */
 final readonly class Library
 {
+    /** What a part is made of before somebody has said so. */
+    public const UNDECIDED = 'undecided';
+
     /** @param array<string, Material> $materials */
     public function __construct(public array $materials)
     {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 // Built-in materials at about 300 K unless a table [K, W/m/K] is given. Units: W/m/K, kg/m3, J/kg/K, ohm m, 1/K, Pa s.
 
 return [
+    ['id' => 'undecided', 'title' => 'Not chosen yet (as an aluminium alloy)', 'category' => 'default', 'k' => 167.0, 'density' => 2700.0, 'specificHeat' => 896.0,
+        'emissivity' => 0.09, 'source' => 'Stands in until a material is chosen; the values are those of Aluminium 6061-T6'],
     ['id' => 'aluminium', 'title' => 'Aluminium, pure', 'category' => 'metal', 'k' => [[200.0, 237.0], [300.0, 237.0], [400.0, 240.0], [600.0, 231.0]], 'density' => 2702.0, 'specificHeat' => 903.0,
         'emissivity' => 0.04, 'resistivity' => 2.65e-08, 'expansion' => 2.31e-05, 'source' => 'Incropera & DeWitt, Fundamentals of Heat and Mass Transfer, 5th ed. (2002), table A.1; emissivity A.11; resistivity and expansion: CRC Handbook of Chemistry and Physics'],
     ['id' => 'aluminium-6061', 'title' => 'Aluminium 6061-T6', 'category' => 'metal', 'k' => 167.0, 'density' => 2700.0, 'specificHeat' => 896.0,

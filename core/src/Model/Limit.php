@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
-/** A bound on a temperature, in kelvin, and how far from it a design must stay. */
+/** A bound on what a watch can see, mostly a temperature, and how far from it a design must stay. SI units. */
 final readonly class Limit
 {
-    /** @param float $derating K that are kept free of the bound, for ageing and tolerances */
+    /**
+     * @param string $quantity one of Watch::QUANTITIES
+     * @param float $derating what is kept free of the bound, for ageing and tolerances
+     */
     public function __construct(
         public string $id,
         public string $name,
         public Target $of,
+        public string $quantity,
         public string $reduce,
         public ?float $atMost,
         public ?float $atLeast,
@@ -19,7 +23,7 @@ final readonly class Limit
     ) {
     }
 
-    /** Distance of a temperature (K) to the bound less the derating, K; negative when it is missed. */
+    /** Distance of a value to the bound less the derating; negative when it is missed. */
     public function margin(float $value): float
     {
         return ($this->atMost !== null ? $this->atMost - $value : $value - (float) $this->atLeast) - $this->derating;

@@ -66,11 +66,16 @@ final class ModelCodec
         $space = self::space($root->object('space', true), $materials, $surroundings, $physics);
         $parts = [];
         foreach ($root->objects('parts', Model::MOST_PARTS, 'parts') as $reader) {
-            [$materials, $parts[]] = self::part($reader, $materials, $surroundings);
+            foreach (Repeat::each($reader) as $copy) {
+                [$materials, $parts[]] = self::part($copy, $materials, $surroundings);
+            }
+        }
+        if (count($parts) > Model::MOST_PARTS) {
+            $problems->add('/parts', sprintf('with their copies there are %d parts; at most %d can be computed together', count($parts), Model::MOST_PARTS));
         }
         $targets = new TargetReader($parts, $problems);
-        $watches = array_map($targets->watch(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches'));
-        $limits = array_map($targets->limit(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits'));
+        $watches = array_merge(...array_map($targets->watches(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches')));
+        $limits = array_merge(...array_map($targets->limits(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits')));
         $grid = self::analysis($root->object('analysis'));
         $root->close();
         $problems->throwIfAny();
@@ -236,6 +241,9 @@ final class ModelCodec
     private static function part(Reader $reader, Library $materials, Surroundings $surroundings): array
     {
         $id = $reader->string('id');
+        $reader->raw('repeat');
+        // Kept for the screen: such a part is not to be moved or changed by accident.
+        $reader->bool('locked', false);
         $shape = ShapeReader::read($reader);
         $material = $reader->has('material') ? $reader->string('material') : null;
         $laminate = ShapeReader::laminate($reader, $materials, $id) ?? ShapeReader::viaField($reader, $materials, $id);

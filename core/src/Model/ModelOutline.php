@@ -21,8 +21,8 @@ final class ModelOutline
             'gravity' => $model->surroundings->gravity,
             'watts' => array_sum(array_map(fn (Part $p) => $p->power, $model->parts)),
             'parts' => array_map(fn (Part $part) => self::part($part, $model), $model->parts),
-            'limits' => array_map(fn (Limit $l) => ['id' => $l->id, 'name' => $l->name, 'part' => $l->of->part, 'node' => $l->of->node, 'face' => $l->of->face,
-                'reduce' => $l->reduce, 'atMost' => $l->atMost, 'atLeast' => $l->atLeast, 'derating' => $l->derating], $model->limits),
+            'limits' => array_map(fn (Limit $l) => ['id' => $l->id, 'name' => $l->name, 'part' => $l->of->part, 'node' => $l->of->node, 'face' => $l->of->face, 'side' => $l->of->side, 'patch' => $l->of->patch,
+                'quantity' => $l->quantity, 'reduce' => $l->reduce, 'atMost' => $l->atMost, 'atLeast' => $l->atLeast, 'derating' => $l->derating], $model->limits),
             'watches' => array_map(fn (Watch $w) => ['id' => $w->id, 'name' => $w->name, 'part' => $w->of->part, 'node' => $w->of->node, 'face' => $w->of->face, 'quantity' => $w->quantity, 'reduce' => $w->reduce], $model->watches),
             'grade' => $model->grid->grade,
         ];
@@ -66,6 +66,7 @@ final class ModelOutline
         return [
             'id' => $part->id,
             'name' => $part->name,
+            'copyOf' => $part->origin() === $part->id ? null : $part->origin(),
             'group' => $part->group,
             'kind' => $part->shape->kind(),
             'material' => $part->material,

@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
+use Foehn\Shapes\LocatedFaces;
 use Foehn\Shapes\Shape;
-use Foehn\Shapes\Turned;
 use Foehn\Units\ScalarField;
 
 /** A part of the ledger, evaluated: shape in place, material, watts and face conditions. */
 final readonly class Part
 {
     public const FLUID = 'fluid';
+
+    /** Between the id of a repeated part and the number of its copy. */
+    public const COPY = '#';
 
     /**
      * @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead)
@@ -43,7 +46,13 @@ final readonly class Part
     {
         [$axis, $sign] = [$direction >> 1, $direction % 2 === 1 ? 1 : -1];
 
-        return $this->shape instanceof Turned ? $this->shape->faceAt($axis, $sign, $place()) : $this->shape->faceTowards($axis, $sign);
+        return $this->shape instanceof LocatedFaces ? $this->shape->faceAt($axis, $sign, $place()) : $this->shape->faceTowards($axis, $sign);
+    }
+
+    /** Id of the part in the document: a linked copy is that of its original. */
+    public function origin(): string
+    {
+        return explode(self::COPY, $this->id)[0];
     }
 
     public function withShape(Shape $shape): self

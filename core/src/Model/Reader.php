@@ -203,6 +203,16 @@ final class Reader
         return new self($value, $this->path($key), $this->problems, $this->parameters);
     }
 
+    /**
+     * The same object with other values in some fields.
+     *
+     * @param array<string, mixed> $fields
+     */
+    public function with(array $fields): self
+    {
+        return new self([...$this->data, ...$fields], $this->pointer, $this->problems, $this->parameters);
+    }
+
     /** @return array<string, self> readers of the named members of an object */
     public function members(string $key): array
     {

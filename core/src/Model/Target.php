@@ -46,6 +46,11 @@ final readonly class Target
         return $places;
     }
 
+    public function withPart(string $part): self
+    {
+        return new self($part, $this->face, $this->node, $this->side, $this->point, $this->patch, $this->end);
+    }
+
     public function describe(): string
     {
         return match (true) {

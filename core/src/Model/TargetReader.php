@@ -16,6 +16,9 @@ final class TargetReader
     /** @var array<string, Part> */
     private array $parts = [];
 
+    /** @var array<string, list<string>> ids of the linked copies of a part */
+    private array $copies = [];
+
     /** @var array<string, true> */
     private array $ids = [];
 
@@ -27,15 +30,55 @@ final class TargetReader
                 $problems->add("$part->pointer/id", sprintf('the id "%s" is used twice; every part needs its own', $part->id));
             }
             $this->parts[$part->id] = $part;
+            if ($part->origin() !== $part->id) {
+                $this->copies[$part->origin()][] = $part->id;
+            }
         }
     }
 
-    public function watch(Reader $reader): Watch
+    /** @return list<Watch> one, and one of each linked copy of its part */
+    public function watches(Reader $reader): array
     {
         $id = $this->id($reader);
         $target = $this->target($reader->object('of', true));
-        $quantity = $reader->oneOf('quantity', Watch::QUANTITIES, 'temperature');
+        $quantity = $this->quantity($reader, $target);
         $reduce = $reader->oneOf('reduce', Watch::REDUCTIONS, $quantity === 'heat' ? 'total' : 'mean');
+        if ($quantity === 'temperature' && $reduce === 'total') {
+            $reader->problem('reduce', 'a temperature has min, mean or max, no total');
+        }
+        $name = $reader->string('name', $target->describe());
+        $reader->close();
+
+        return $this->each($target, fn (Target $of, string $id, string $name) => new Watch($id, $name, $of, $quantity, $reduce), $id, $name);
+    }
+
+    /** @return list<Limit> one, and one of each linked copy of its part */
+    public function limits(Reader $reader): array
+    {
+        $id = $this->id($reader);
+        $target = $this->target($reader->object('of', true));
+        $quantity = $this->quantity($reader, $target);
+        $dimension = Watch::dimension($quantity);
+        $reduce = $reader->oneOf('reduce', ['min', 'mean', 'max'], 'max');
+        $atMost = $reader->optionalQuantity('atMost', $dimension);
+        $atLeast = $reader->optionalQuantity('atLeast', $dimension);
+        if (($atMost === null) === ($atLeast === null)) {
+            $reader->problem('', 'a limit needs either "atMost" or "atLeast"');
+        }
+        $derating = $reader->quantity('derating', $dimension, 0.0, 0.0);
+        if ($quantity === 'temperature' && $derating > self::LARGEST_DERATING) {
+            $reader->problem('derating', sprintf('%g K shall be kept free of the bound; a difference of temperatures is written in K, not in °C', $derating));
+        }
+        $name = $reader->string('name', $target->describe());
+        $reader->close();
+
+        return $this->each($target, fn (Target $of, string $id, string $name) => new Limit($id, $name, $of, $quantity, $reduce, $atMost, $atLeast, $derating), $id, $name);
+    }
+
+    /** What is asked of a target, and whether it has that. */
+    private function quantity(Reader $reader, Target $target): string
+    {
+        $quantity = $reader->oneOf('quantity', Watch::QUANTITIES, 'temperature');
         if (in_array($quantity, ['heat', 'heatFlux'], true) && $target->side === null && $target->face === null) {
             $reader->problem('quantity', 'heat is watched through a side of the space or a face of a part');
         }
@@ -46,34 +89,24 @@ final class TargetReader
         if (in_array($quantity, Watch::THROUGH, true) && $target->side === null && ! ($isFan && $quantity === 'volumeFlow')) {
             $reader->problem('quantity', sprintf('"%s" is watched through a side of the space or a patch of it%s', $quantity, $quantity === 'volumeFlow' ? ', or of a fan' : ''));
         }
-        if ($quantity === 'temperature' && $reduce === 'total') {
-            $reader->problem('reduce', 'a temperature has min, mean or max, no total');
-        }
-        $watch = new Watch($id, $reader->string('name', $target->describe()), $target, $quantity, $reduce);
-        $reader->close();
 
-        return $watch;
+        return $quantity;
     }
 
-    public function limit(Reader $reader): Limit
+    /**
+     * @template T
+     * @param callable(Target, string, string): T $make of a target, an id and a name
+     * @return list<T>
+     */
+    private function each(Target $target, callable $make, string $id, string $name): array
     {
-        $id = $this->id($reader);
-        $target = $this->target($reader->object('of', true));
-        $reader->oneOf('quantity', ['temperature'], 'temperature');
-        $reduce = $reader->oneOf('reduce', ['min', 'mean', 'max'], 'max');
-        $atMost = $reader->optionalQuantity('atMost', Dimension::temperature());
-        $atLeast = $reader->optionalQuantity('atLeast', Dimension::temperature());
-        if (($atMost === null) === ($atLeast === null)) {
-            $reader->problem('', 'a limit needs either "atMost" or "atLeast"');
+        $all = [$make($target, $id, $name)];
+        foreach ($target->part === null ? [] : ($this->copies[$target->part] ?? []) as $copy) {
+            $number = substr($copy, strlen($target->part) + 1);
+            $all[] = $make($target->withPart($copy), $id . Part::COPY . $number, "$name $number");
         }
-        $derating = $reader->quantity('derating', Dimension::temperature(), 0.0, 0.0);
-        if ($derating > self::LARGEST_DERATING) {
-            $reader->problem('derating', sprintf('%g K shall be kept free of the bound; a difference of temperatures is written in K, not in °C', $derating));
-        }
-        $limit = new Limit($id, $reader->string('name', $target->describe()), $target, $reduce, $atMost, $atLeast, $derating);
-        $reader->close();
 
-        return $limit;
+        return $all;
     }
 
     private function id(Reader $reader): string

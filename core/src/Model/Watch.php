@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
+use Foehn\Units\Dimension;
+
 /** A number followed during a run and kept for it. */
 final readonly class Watch
 {
@@ -16,6 +18,19 @@ final readonly class Watch
     public const THROUGH = ['massFlow', 'volumeFlow', 'outflowTemperature'];
 
     public const REDUCTIONS = ['min', 'mean', 'max', 'total'];
+
+    public static function dimension(string $quantity): Dimension
+    {
+        return match ($quantity) {
+            'heat' => Dimension::power(),
+            'heatFlux' => Dimension::heatFlux(),
+            'pressure' => Dimension::pressure(),
+            'massFlow' => Dimension::massFlow(),
+            'volumeFlow' => Dimension::volumeFlow(),
+            'temperature', 'outflowTemperature' => Dimension::temperature(),
+            default => Dimension::speed(),
+        };
+    }
 
     /** SI unit of a quantity. */
     public static function unit(string $quantity): string

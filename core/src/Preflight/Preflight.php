@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Preflight;
 
+use Foehn\Materials\Library;
 use Foehn\Model\Box;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
@@ -51,6 +52,7 @@ final class Preflight
     {
         $preflight = new self($model);
         $preflight->heat();
+        $preflight->undecided();
         $preflight->openings();
         $preflight->gravity();
         $preflight->room();
@@ -85,6 +87,14 @@ final class Preflight
             if ($part->power > 0.0 && $part->material === Part::FLUID) {
                 $this->warn('Load', sprintf('"%s" only carves out air, yet has %g W.', $part->name, $part->power), $part);
             }
+        }
+    }
+
+    private function undecided(): void
+    {
+        $parts = array_values(array_filter($this->model->parts, fn (Part $part) => $part->material === Library::UNDECIDED));
+        if ($parts !== []) {
+            $this->warn('Build', sprintf('%s still on the default material; choose what it is made of.', count($parts) === 1 ? "\"{$parts[0]->name}\" is" : sprintf('%d parts are', count($parts))), ...$parts);
         }
     }
 
@@ -296,7 +306,7 @@ final class Preflight
         }
         $ambient = $this->model->surroundings->temperature;
         foreach ($this->model->limits as $limit) {
-            if ($limit->atMost !== null && $limit->atMost - $limit->derating <= $ambient) {
+            if ($limit->quantity === 'temperature' && $limit->atMost !== null && $limit->atMost - $limit->derating <= $ambient) {
                 $parts = array_values(array_filter($this->model->parts, fn (Part $part) => $part->id === $limit->of->part));
                 $this->warn('Limit', sprintf('The limit of "%s", %.1f °C, is not above the ambient of %.1f °C.', $limit->name, $limit->atMost - 273.15, $ambient - 273.15), ...$parts);
             }

@@ -7,7 +7,6 @@ namespace Foehn\Results;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Limit;
 use Foehn\Model\Model;
-use Foehn\Model\Watch;
 use Foehn\Physics\Heat\HeatSystem;
 
 /** What can be said of limits and watches at every moment of a run: extremes of whole parts, and the nodes of packages. */
@@ -25,7 +24,7 @@ final readonly class LiveValues
         $values = $low = $high = $extremes = [];
         foreach ([...$model->limits, ...$model->watches] as $asked) {
             $index = $asked->of->part === null ? null : $indexOf[$asked->of->part];
-            if ($index === null || $asked->of->face !== null || ($asked instanceof Watch && $asked->quantity !== 'temperature')) {
+            if ($index === null || $asked->of->face !== null || $asked->quantity !== 'temperature') {
                 continue;
             }
             $state = $system->packages->state($index, $temperature);

@@ -135,10 +135,10 @@ final class ResultBuilder
     /** @return array<string, mixed> */
     private function limit(Limit $limit): array
     {
-        $value = $this->value($limit->of, 'temperature', $limit->reduce);
+        $value = $this->value($limit->of, $limit->quantity, $limit->reduce);
         $margin = $value === null ? null : $limit->margin($value);
 
-        return ['id' => $limit->id, 'name' => $limit->name, 'part' => $limit->of->part, 'node' => $limit->of->node, 'value' => $value, 'atMost' => $limit->atMost,
+        return ['id' => $limit->id, 'name' => $limit->name, 'part' => $limit->of->part, 'node' => $limit->of->node, 'quantity' => $limit->quantity, 'value' => $value, 'atMost' => $limit->atMost,
             'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'margin' => $margin, 'met' => $margin !== null && $margin >= 0.0];
     }
 
@@ -313,7 +313,8 @@ final class ResultBuilder
      */
     private static function verdict(array $limits): array
     {
-        $known = array_values(array_filter($limits, fn (array $l) => $l['margin'] !== null));
+        // Kelvin and litres per second have no order among them: the worst margin is one of temperature.
+        $known = array_values(array_filter($limits, fn (array $l) => $l['margin'] !== null && $l['quantity'] === 'temperature'));
         usort($known, fn (array $a, array $b) => $a['margin'] <=> $b['margin']);
 
         return [

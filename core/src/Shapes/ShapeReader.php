@@ -14,7 +14,7 @@ use Foehn\Units\Dimension;
 /** Reads the shape of a part and puts it in its place. */
 final class ShapeReader
 {
-    public const KINDS = ['block', 'cylinder', 'plateFins', 'pinFins', 'board', 'vias', 'shell', 'profile', 'package', 'fan', 'screen', 'mesh'];
+    public const KINDS = ['block', 'cylinder', 'plateFins', 'pinFins', 'board', 'vias', 'shell', 'profile', 'path', 'package', 'fan', 'screen', 'mesh'];
 
     /** These stand along the axes: a fan blows along one, a package has its board on one side, the inside of a box is found by its walls. */
     private const STRAIGHT = ['shell', 'package', 'fan', 'screen'];
@@ -40,6 +40,7 @@ final class ShapeReader
             'board' => self::board($reader, $at),
             'vias' => self::vias($reader, $at),
             'profile' => self::profile($reader, $at),
+            'path' => self::path($reader, $at),
             'shell' => self::shell($reader, $at),
             'package' => self::package($reader, $at),
             'fan' => self::fan($reader, $at),
@@ -250,6 +251,55 @@ final class ShapeReader
         }
 
         return new Profile($axis, $points, $at[$axis], $at[$axis] + $length);
+    }
+
+    /** @param list<float> $at added to the points */
+    private static function path(Reader $reader, array $at): Shape
+    {
+        $rows = $reader->raw('points');
+        $points = [];
+        foreach (is_array($rows) ? array_values($rows) : [] as $n => $row) {
+            if (! is_array($row) || count($row) !== 3) {
+                $reader->problem("points/$n", sprintf('a point is three lengths along x, y and z, not %s', Reader::show($row)));
+
+                continue;
+            }
+            $point = array_map(fn (int $axis) => $at[$axis] + $reader->element("points/$n/$axis", $row[$axis] ?? null, Dimension::length()), [0, 1, 2]);
+            $points[] = [$point[0], $point[1], $point[2]];
+        }
+        $round = $reader->has('diameter');
+        $half = 0.5 * $reader->quantity($round ? 'diameter' : 'width', Dimension::length(), null, 0.0, true);
+        $normal = $round ? null : self::axis($reader, 'normal', 'z');
+        $thickness = $round ? 0.0 : $reader->quantity('thickness', Dimension::length(), null, 0.0, true);
+        $problem = match (true) {
+            count($points) < 2 => sprintf('a path needs at least two points, %d are given', count($points)),
+            count($points) > self::MOST_CORNERS => sprintf('a path of %d points is given; at most %d are taken', count($points), self::MOST_CORNERS),
+            self::repeats($points) !== null => sprintf('the points %d and %d are the same', self::repeats($points), self::repeats($points) + 1),
+            $normal !== null && max(array_column($points, $normal)) - min(array_column($points, $normal)) > 1e-9 => sprintf('a strip lies in one plane: its points must have the same %s, its "normal"', 'xyz'[$normal]),
+            default => null,
+        };
+        if ($problem !== null) {
+            $reader->problem('points', $problem);
+
+            return new Block(self::box($at, [1e-3, 1e-3, 1e-3]));
+        }
+
+        return new Path($points, $half, $normal, $thickness);
+    }
+
+    /**
+     * @param list<array{float, float, float}> $points
+     * @return ?int number, from 1, of the first point that the next one repeats
+     */
+    private static function repeats(array $points): ?int
+    {
+        for ($n = 1; $n < count($points); $n++) {
+            if (max(array_map(fn (int $axis) => abs($points[$n][$axis] - $points[$n - 1][$axis]), [0, 1, 2])) < 1e-9) {
+                return $n;
+            }
+        }
+
+        return null;
     }
 
     /**

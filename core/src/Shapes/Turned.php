@@ -10,7 +10,7 @@ use Foehn\Model\Box;
  * A shape turned about the middle of its box, first about x, then y, then z, as the fixed axes of the space. Where it then
  * stands askew to the grid its surface becomes steps; a turn by right angles keeps its planes.
  */
-final readonly class Turned implements Shape
+final readonly class Turned implements LocatedFaces, Shape
 {
     /** Directions nearer to an axis than this lie on it. */
     private const AXIAL = 1e-9;
@@ -127,11 +127,7 @@ final readonly class Turned implements Shape
         return $this->shape->faceTowards($own, $this->matrix[$axis][$own] > 0.0 ? $sign : -$sign);
     }
 
-    /**
-     * The face that a step belongs to: of those that look its way the nearest one.
-     *
-     * @param array{float, float, float} $place m
-     */
+    /** Of the faces that look its way the nearest one. */
     public function faceAt(int $axis, int $sign, array $place): string
     {
         $box = $this->shape->bounds();
@@ -155,7 +151,6 @@ final readonly class Turned implements Shape
         return $face;
     }
 
-    /** How many times its area the steps of a face have: |nx| + |ny| + |nz| of its normal n. */
     public function stepsOf(string $face): float
     {
         $steps = [];

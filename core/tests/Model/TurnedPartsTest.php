@@ -11,7 +11,7 @@ use Foehn\Solve\SteadySolver;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** Turned parts, profiles and vias as the model document states them, and what they conduct. */
+/** Turned parts, profiles, paths and vias as the model document states them, and what they conduct. */
 final class TurnedPartsTest extends TestCase
 {
     /** A bar between 350 K and 300 K that stands askew conducts as the straight one does. */
@@ -25,6 +25,17 @@ final class TurnedPartsTest extends TestCase
         self::assertEqualsWithDelta($exact, $heat('0 deg'), 0.01 * $exact);
         self::assertEqualsWithDelta($exact, $heat('90 deg'), 0.01 * $exact);
         self::assertEqualsWithDelta($exact, $heat('30 deg'), 0.12 * $exact);
+    }
+
+    /** A strip of 13 + 8 squares and a corner of 0.56 (sharp; Hall, Thin Solid Films 1 (1968) 277), rounded a little more, between 350 K and 300 K. */
+    public function testABentStripConductsFromItsStartToItsEnd(): void
+    {
+        $heat = self::heatThrough(
+            ['kind' => 'path', 'points' => [[0, 0, 0], ['54 mm', 0, 0], ['54 mm', '34 mm', 0]], 'width' => '4 mm', 'thickness' => '1 mm'], ['20 mm', '30 mm', '5 mm'], [], 'start', 'end',
+        );
+
+        $exact = 209.0 * 0.001 * 50.0 / (13 + 8 + 0.58);
+        self::assertEqualsWithDelta($exact, $heat, 0.01 * $exact);
     }
 
     /** A film over a plate askew takes what the plate's own area lets it, not the area of the steps. */
@@ -86,6 +97,8 @@ final class TurnedPartsTest extends TestCase
         yield 'a sheet of graphite askew' => [['turn' => [0, '30 deg', 0], 'material' => 'graphite-sheet'], '/parts/0/turn', 'would not after this turn'];
         yield 'two corners' => [['shape' => ['kind' => 'profile', 'points' => [[0, 0], [1, 1]], 'length' => '1 mm']], '/parts/0/shape/points', 'at least three corners, 2 are given'];
         yield 'corners on a line' => [['shape' => ['kind' => 'profile', 'points' => [[0, 0], ['1 mm', '1 mm'], ['2 mm', '2 mm']], 'length' => '1 mm']], '/parts/0/shape/points', 'enclose no area'];
+        yield 'a strip out of its plane' => [['shape' => ['kind' => 'path', 'points' => [[0, 0, 0], [0, 0, '9 mm']], 'width' => '1 mm', 'thickness' => '1 mm']], '/parts/0/shape/points', 'must have the same z'];
+        yield 'a wire that stands still' => [['shape' => ['kind' => 'path', 'points' => [[0, 0, 0], ['1 mm', 0, 0], ['1 mm', 0, 0]], 'diameter' => '1 mm']], '/parts/0/shape/points', 'points 2 and 3 are the same'];
         yield 'vias in nothing' => [['material' => null, 'shape' => ['kind' => 'vias', 'board' => 'b', 'size' => ['5 mm', '5 mm'], 'thickness' => '1 mm', 'drill' => '0.3 mm', 'count' => 4]], '/parts/0/shape/board', '"b" is no board'];
     }
 

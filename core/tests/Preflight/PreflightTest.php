@@ -35,6 +35,7 @@ final class PreflightTest extends TestCase
         $fan = ['id' => 'fan', 'name' => 'Fan', 'at' => ['40 mm', 0, 0], 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'size' => ['20 mm', '20 mm'], 'curve' => [[0, 50], [0.001, 0]]]];
         yield 'no way out' => [fn ($m) => array_replace($m, ['space' => ['box' => $m['space']['box'], 'fluid' => null]]), 'error', 'Load', 'no way out'];
         yield 'no watts' => [fn ($m) => array_replace_recursive($m, ['parts' => [['power' => 0]]]), 'warning', 'Load', 'no part has watts'];
+        yield 'no material chosen' => [fn ($m) => array_replace_recursive($m, ['parts' => [['material' => 'undecided']]]), 'warning', 'Build', '"Block" is still on the default material'];
         yield 'no limit' => [fn ($m) => array_replace($m, ['limits' => []]), 'warning', 'Limit', 'no verdict'];
         yield 'limit below ambient' => [fn ($m) => array_replace_recursive($m, ['limits' => [['atMost' => '15 degC']]]), 'warning', 'Limit', 'not above the ambient'];
         yield 'watts in a crumb' => [fn ($m) => array_replace_recursive($m, ['parts' => [['power' => '200 W', 'shape' => ['size' => ['2 mm', '2 mm', '2 mm']]]]]), 'warning', 'Load', '200 W in 8 mm'];

@@ -8,6 +8,7 @@ use Foehn\Model\Box;
 use Foehn\Shapes\Block;
 use Foehn\Shapes\Cylinder;
 use Foehn\Shapes\Mesh;
+use Foehn\Shapes\Path;
 use Foehn\Shapes\PinFins;
 use Foehn\Shapes\PlateFins;
 use Foehn\Shapes\Profile;
@@ -125,6 +126,9 @@ final class ShapesTest extends TestCase
         $hexagon = array_map(fn (int $n) => [0.01 * cos($n * M_PI / 3), 0.01 * sin($n * M_PI / 3)], range(0, 5));
         yield 'square pins' => [new PinFins(new Box([0, 0, 0], [0.04, 0.03, 0.02]), 2, 1, 0.005, [4, 3], 0.004, false), 0.04 * 0.03 * 0.005 + 12 * 0.004 ** 2 * 0.015, 0.03];
         yield 'round pins, hanging' => [new PinFins(new Box([0, 0, 0], [0.02, 0.03, 0.04]), 0, -1, 0.005, [2, 3], 0.006, true), 0.005 * 0.03 * 0.04 + 6 * M_PI / 4 * 0.006 ** 2 * 0.015, 0.03];
+        // Straight ends; a quarter of a disc fills the outer side of the bend.
+        yield 'bent strip' => [new Path([[0.0, 0.0, 0.0], [0.04, 0.0, 0.0], [0.04, 0.03, 0.0]], 0.004, 2, 0.001), 0.001 * (0.036 * 0.008 + 0.026 * 0.008 + 0.004 ** 2 * (3 + M_PI / 4)), 0.02];
+        yield 'slanted wire' => [new Path([[0.0, 0.0, 0.0], [0.03, 0.02, 0.01]], 0.004), M_PI * 0.004 ** 2 * sqrt(14) * 0.01, 0.03];
         yield 'mesh' => [self::prism($hexagon, 0.02), 1.5 * sqrt(3) * 1e-4 * 0.02, 0.01];
         yield 'cylinder along y' => [new Cylinder(1, [0.0, 0.0], 2.0, 1.0, 4.0), M_PI * 4 * 3, 0.01];
         yield 'shell' => [new Shell(new Box([0, 0, 0], [6, 6, 6]), 1.0), 216 - 64, 1e-9];

@@ -1,4 +1,5 @@
 import { base64 } from '../model/base64';
+import { UNDECIDED } from '../model/parts';
 import type { PlannedBody } from './plan';
 
 function openEdges(triangles: readonly number[]): number {
@@ -64,7 +65,7 @@ export function meshBody(name: string, vertices: readonly number[], triangles: r
         min: reach(Math.min, Infinity),
         max: reach(Math.max, -Infinity),
         note: `${ends.length / 3} facets${open > 0 ? `, not closed: ${open} open edges` : ''}`,
-        fields: { shape: { kind: 'mesh', vertices: base64(Float32Array.from(places)), triangles: base64(Uint32Array.from(ends)) } as PlannedBody['fields']['shape'], material: 'aluminium-6061' },
+        fields: { shape: { kind: 'mesh', vertices: base64(Float32Array.from(places)), triangles: base64(Uint32Array.from(ends)) } as PlannedBody['fields']['shape'], material: UNDECIDED },
     };
 }
 

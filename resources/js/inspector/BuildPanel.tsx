@@ -3,7 +3,7 @@ import { useMaterials } from '../api/queries';
 import type { Revision } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { allMaterials } from '../model/materials';
-import { boxOf, gravities, gravityOf, heatOf, surroundingsOf, withGravity, withHeat, withSpace, withSurroundings } from '../model/space';
+import { boxOf, gravities, gravityOf, heatOf, surroundingsOf, withGravity, withHeat, withSpace, withSurroundings, worstCases } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../project/screenState';
 import { lengthUnit, typed, typedTemperatureUnit } from '../units/units';
@@ -29,6 +29,7 @@ export function BuildPanel({ revision, editor, mayEdit }: Props) {
     const document = revision.document as ModelDocument;
     const box = boxOf(document);
     const surroundings = surroundingsOf(document);
+    const worstCase = Object.keys(worstCases).find((name) => worstCases[name]!.temperature === surroundings.temperature && worstCases[name]!.altitude === (surroundings.altitude ?? '0 m')) ?? 'As given';
     const length = lengthUnit(units);
     const fluids: Record<string, string> = { none: 'Nothing: films on the parts', ...Object.fromEntries(allMaterials(document, materials.data ?? []).filter((m) => m.fluid).map((m) => [m.id, m.title])) };
     const fluid = ((document.space as { fluid?: string | null } | undefined)?.fluid ?? 'none');
@@ -51,9 +52,17 @@ export function BuildPanel({ revision, editor, mayEdit }: Props) {
             </Chapter>
             <ParameterFields document={document} editor={editor} mayEdit={mayEdit} />
             <Chapter title="Surroundings, worst case" fields>
+                <ChoiceField label="Worst case" value={worstCase} choices={Object.fromEntries(['As given', ...Object.keys(worstCases)].map((name) => [name, name]))} disabled={!mayEdit} save={(name) => (name in worstCases ? editor.edit(`Worst case: ${name}`, (d) => withSurroundings(d, worstCases[name]!)) : Promise.resolve())} />
                 <EditField label="Ambient temperature" value={String(surroundings.temperature ?? '')} hint="20 degC" disabled={!mayEdit} save={(text) => editor.edit(`Ambient ${typed(text, typedTemperatureUnit(units))}`, (d) => withSurroundings(d, { temperature: typed(text, typedTemperatureUnit(units)) }))} />
                 <EditField label="Altitude" value={String(surroundings.altitude ?? '')} hint="0 m" disabled={!mayEdit} save={(text) => editor.edit(`Altitude ${typed(text, 'm')}`, (d) => withSurroundings(d, { altitude: typed(text, 'm') }))} />
                 <ChoiceField label="Gravity" value={gravityOf(document)} choices={gravities} disabled={!mayEdit} save={(gravity) => editor.edit(`Gravity: ${gravities[gravity].toLowerCase()}`, (d) => withGravity(d, gravity))} />
+                {gravityOf(document) === 'own' && (
+                    <Stack direction="row" sx={{ gap: 1 }}>
+                        {['x', 'y', 'z'].map((axis, n) => (
+                            <EditField key={axis} label={`Gravity ${axis}`} value={String(surroundings.gravity?.[n] ?? 0)} disabled={!mayEdit} save={(text) => editor.edit(`Gravity ${axis} ${typed(text, 'm/s^2')}`, (d) => withSurroundings(d, { gravity: [0, 1, 2].map((i) => (i === n ? typed(text, 'm/s^2') : (surroundingsOf(d).gravity?.[i] ?? 0))) }))} />
+                        ))}
+                    </Stack>
+                )}
             </Chapter>
         </Panel>
     );

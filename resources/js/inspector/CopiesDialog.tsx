@@ -4,13 +4,17 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { OutlinePart } from '../api/types';
+import { millimetres } from '../model/parts';
+import type { Direction } from '../model/repeat';
 
 const MOST = 400;
 
-interface Direction {
+interface Typed {
     count: string;
     step: string[];
 }
@@ -27,15 +31,16 @@ export function fieldOffsets(counts: readonly [number, number], steps: readonly 
 }
 
 /** How many there shall be in two directions, the original among them, and the step from one to the next in mm. */
-export function CopiesDialog({ parts, onClose, copy }: { parts: OutlinePart[]; onClose: () => void; copy: (offsets: number[][]) => void }) {
+export function CopiesDialog({ parts, onClose, copy, repeat }: { parts: OutlinePart[]; onClose: () => void; copy: (offsets: number[][]) => void; repeat: (directions: Direction[]) => void }) {
     const size = (n: number) => Math.max(...parts.map((part) => part.max[n]!)) - Math.min(...parts.map((part) => part.min[n]!));
     const pitch = (n: number) => [0, 1, 2].map((axis) => (axis === n ? String(Number((1.25e3 * size(n)).toPrecision(3))) : '0'));
-    const [directions, setDirections] = useState<[Direction, Direction]>([{ count: '4', step: pitch(0) }, { count: '1', step: pitch(1) }]);
+    const [directions, setDirections] = useState<[Typed, Typed]>([{ count: '4', step: pitch(0) }, { count: '1', step: pitch(1) }]);
+    const [linked, setLinked] = useState(true);
     const counts = directions.map((d) => Number(d.count)) as [number, number];
     const steps = directions.map((d) => d.step.map((text) => Number(text.replace(',', '.')) / 1e3)) as [number[], number[]];
     const usable = (n: 0 | 1) => Number.isInteger(counts[n]) && counts[n] >= 1 && steps[n].every(Number.isFinite) && (counts[n] === 1 || steps[n].some((s) => s !== 0));
     const right = usable(0) && usable(1) && counts[0] * counts[1] > 1 && counts[0] * counts[1] <= MOST;
-    const set = (n: 0 | 1, change: Partial<Direction>) => setDirections((old) => (n === 0 ? [{ ...old[0], ...change }, old[1]] : [old[0], { ...old[1], ...change }]));
+    const set = (n: 0 | 1, change: Partial<Typed>) => setDirections((old) => (n === 0 ? [{ ...old[0], ...change }, old[1]] : [old[0], { ...old[1], ...change }]));
     return (
         <Dialog open onClose={onClose}>
             <DialogTitle>Copies in a row or a field</DialogTitle>
@@ -46,7 +51,8 @@ export function CopiesDialog({ parts, onClose, copy }: { parts: OutlinePart[]; o
                         e.preventDefault();
                         if (!right) return;
                         onClose();
-                        copy(fieldOffsets(counts, steps));
+                        if (linked) repeat(([0, 1] as const).filter((n) => counts[n] > 1).map((n) => ({ count: counts[n], step: steps[n].map(millimetres) })));
+                        else copy(fieldOffsets(counts, steps));
                     }}
                 >
                     {([0, 1] as const).map((n) => (
@@ -57,6 +63,7 @@ export function CopiesDialog({ parts, onClose, copy }: { parts: OutlinePart[]; o
                             ))}
                         </Stack>
                     ))}
+                    <FormControlLabel sx={{ mt: 1 }} control={<Checkbox size="small" checked={linked} onChange={(e) => setLinked(e.target.checked)} />} label="Linked: what is changed on one holds for all" />
                 </form>
             </DialogContent>
             <DialogActions>

@@ -1,9 +1,13 @@
 import Add from '@mui/icons-material/Add';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Chip from '@mui/material/Chip';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { facesOf, faceNames, faceTitle, heatOfKind, withFaceHeat, type HeatEntry } from '../model/heat';
+import { facesOf, faceNames, faceTitle, heatOfKind, isLeftOut, withFaceHeat, withFaceLeftOut, type HeatEntry } from '../model/heat';
 import { useScreen } from '../project/screenState';
 import { Chapter } from './Chapter';
 import { HeatFields } from './HeatFields';
@@ -16,10 +20,23 @@ export function FaceFields(part: ShapeProps) {
     const free = faceNames(part.entry).filter((name) => !faces.some(([face]) => face === name));
     const clicked = useScreen((s) => s.face);
     const picked = clicked?.part === part.entry.id && free.includes(clicked.name) ? clicked.name : null;
+    const bare = faces.some(([face]) => face === 'bare');
+    const leftOut = faces.filter(([, { heat }]) => isLeftOut(heat)).map(([face]) => face);
+    const leave = (face: string, out: boolean) => void editPart(part, out ? `all bare faces except its ${faceTitle(face).toLowerCase()}` : `its ${faceTitle(face).toLowerCase()} among all bare ones again`, (entry) => withFaceLeftOut(entry, face, out)).catch(() => undefined);
     const set = (face: string, label: string, change: (heat: HeatEntry | undefined) => HeatEntry | undefined) => editPart(part, `${faceTitle(face).toLowerCase()}: ${label}`, (entry) => withFaceHeat(entry, face, change(facesOf(entry)[face]?.heat)));
     return (
         <Chapter title="Faces" fields>
-            {faces.map(([face, { heat }]) => <HeatFields key={face} label={faceTitle(face)} entry={heat} contact units={part.units} disabled={part.disabled} save={(label, to) => set(face, label, to)} />)}
+            {faces.filter(([face]) => !leftOut.includes(face)).map(([face, { heat }]) => <HeatFields key={face} label={faceTitle(face)} entry={heat} contact units={part.units} disabled={part.disabled} save={(label, to) => set(face, label, to)} />)}
+            {(bare || leftOut.length > 0) && (
+                <Box sx={{ mb: 1 }}>
+                    <Typography variant="body2" color="text.secondary">All bare faces except</Typography>
+                    <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 0.5, mt: 0.5 }}>
+                        {[...leftOut, ...free].filter((face) => face !== 'bare').sort().map((face) => (
+                            <Chip key={face} size="small" label={face} variant={leftOut.includes(face) ? 'filled' : 'outlined'} aria-pressed={leftOut.includes(face)} disabled={part.disabled} onClick={() => leave(face, !leftOut.includes(face))} />
+                        ))}
+                    </Stack>
+                </Box>
+            )}
             {picked && <Button size="small" variant="outlined" disabled={part.disabled} onClick={() => void set(picked, 'film', () => heatOfKind('film')).catch(() => undefined)} sx={{ mb: 0.75 }}>Condition on the picked {faceTitle(picked).toLowerCase()}</Button>}
             <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={part.disabled || free.length === 0} aria-haspopup="menu" onClick={(e) => setAnchor(e.currentTarget)}>Condition on a face</Button>
             <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>

@@ -9,12 +9,13 @@ import { DeviceFields } from './DeviceFields';
 import { FaceFields } from './FaceFields';
 import { MaterialField } from './MaterialField';
 import { PartActions } from './PartActions';
+import { RepeatFields } from './RepeatFields';
 import { ShapeFields } from './ShapeFields';
 import { EditField } from './EditField';
 import { ShareWatts } from './ShareWatts';
 import { LimitFields, WatchFields } from './TargetFields';
 import { OperatingPoint } from './OperatingPoint';
-import { partEntry, withLimit, withPartFields, limitEntry, type ModelDocument } from '../model/document';
+import { isLocked, isOfTemperature, limitEntry, ownName, partEntry, withLimit, withPartFields, type ModelDocument } from '../model/document';
 import { isDevice, partKinds } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
@@ -49,7 +50,7 @@ function Routes({ part, outline }: { part: ResultPart; outline: Outline }) {
 function Temperatures({ part, outline, result, units }: { part: ResultPart; outline: Outline; result: Result; units: UnitSet }) {
     const own = new Set(outline.watches.filter((watch) => watch.part === part.id && ['temperature', 'heat'].includes(watch.quantity)).map((watch) => watch.id));
     const watches = result.watches.filter((watch) => own.has(watch.id));
-    const limits = result.limits.filter((l) => l.part === part.id && l.margin !== null);
+    const limits = result.limits.filter((l) => l.part === part.id && l.margin !== null && isOfTemperature(l));
     return (
         <Chapter title="Temperatures">
             {part.nodes && <Line label="Junction">{temperatureWithUnit(part.nodes.junction, units)}</Line>}
@@ -100,6 +101,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
     const partResult = result?.parts.find((p) => p.id === part.id);
     const fan = result?.flow?.fans.find((f) => f.part === part.id);
     const entry = partEntry(document, part.id);
+    const locked = isLocked(document, part.id);
     const device = single && isDevice(part.kind);
     return (
         <Box component="aside" aria-label="Inspector" sx={{ width: 268, flexShrink: 0, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
@@ -112,9 +114,10 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 </Box>
                 <IconButton size="small" aria-label="Close the inspector" onClick={() => select(null)}><Close fontSize="small" /></IconButton>
             </Stack>
-            {stage === 'Build' && mayEdit && <PartActions parts={parts} outline={revision.outline} editor={editor} />}
+            {stage === 'Build' && mayEdit && <PartActions document={document} parts={parts} outline={revision.outline} editor={editor} />}
             <Box sx={{ mt: 1.75 }}>
-                {single && (
+                {single && part.copyOf !== null && <Typography variant="body2" color="text.secondary" sx={{ mb: 1.25 }}>Linked copy of {ownName(part)}: what is changed here holds for all of them.</Typography>}
+                {single && part.copyOf === null && (
                     <EditField label="Name" value={part.name} disabled={!mayEdit} save={(name) => editor.edit(`Rename ${part.name} to ${name}`, (d) => withPartFields(d, [part.id], { name }))} />
                 )}
                 {stage === 'Build' && (
@@ -129,10 +132,11 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 {stage === 'Build' && single && entry && !device && (
                     <>
                         {entry.material !== undefined && <MaterialField document={revision.document as ModelDocument} value={entry.material} disabled={!mayEdit} save={(material) => editor.edit(`${part.name}: material ${material}`, (d) => withPartFields(d, [part.id], { material }))} />}
-                        <ShapeFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />
+                        <ShapeFields entry={entry} name={ownName(part)} units={units} editor={editor} disabled={!mayEdit || locked} />
                     </>
                 )}
-                {device && entry && <DeviceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
+                {stage === 'Build' && single && entry && <RepeatFields shape={{ entry, name: ownName(part), units, editor, disabled: !mayEdit || locked }} />}
+                {device && entry && <DeviceFields entry={entry} name={ownName(part)} units={units} editor={editor} disabled={!mayEdit || locked} />}
                 {!device && stage !== 'Build' && <EditField
                     label={single ? 'Watts' : 'Watts, each'}
                     value={single ? String(entry?.power ?? '') : ''}
@@ -146,12 +150,12 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) => parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d))}
                 />}
             </Box>
-            {stage === 'Limit' && single && !device && <LimitFields part={part} document={document} editor={editor} units={units} disabled={!mayEdit} />}
+            {stage === 'Limit' && single && part.kind !== 'screen' && <LimitFields part={part} document={document} editor={editor} units={units} disabled={!mayEdit} />}
             {stage === 'Limit' && single && !device && <WatchFields part={part} document={document} editor={editor} units={units} disabled={!mayEdit} />}
             {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => !isDevice(p.kind))} editor={editor} />}
             {stage === 'Load' && single && entry && !device && <FaceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
             {stage !== 'Build' && single && !device && partResult && !stale && result && <Temperatures part={partResult} outline={revision.outline} result={result} units={units} />}
-            {single && fan && !stale && <OperatingPoint fan={fan} />}
+            {single && fan && !stale && <OperatingPoint fan={fan} limits={result?.limits.filter((limit) => limit.part === fan.part) ?? []} />}
             {stage !== 'Build' && single && partResult && !stale && <Routes part={partResult} outline={revision.outline} />}
             {stage !== 'Build' && single && stale && <Typography color="text.secondary" sx={{ mt: 2 }}>The model has changed since the last run; run again to see temperatures.</Typography>}
             {single && <Properties part={part} editable={stage === 'Build'} units={units} />}

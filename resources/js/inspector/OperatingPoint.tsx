@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
-import type { Result } from '../api/types';
-import { number } from '../units/units';
+import type { Result, ResultLimit } from '../api/types';
+import { litres, number } from '../units/units';
 import { Chapter, Line } from './Chapter';
 
 type FanPoint = NonNullable<Result['flow']>['fans'][number];
@@ -12,7 +12,7 @@ const left = 8;
 const bottom = 18;
 
 /** Where a fan works on its curve. */
-export function OperatingPoint({ fan }: { fan: FanPoint }) {
+export function OperatingPoint({ fan, limits }: { fan: FanPoint; limits: ResultLimit[] }) {
     const { palette } = useTheme();
     const flows = fan.curve.map(([flow]) => flow!);
     const rises = fan.curve.map(([, rise]) => rise!);
@@ -22,7 +22,12 @@ export function OperatingPoint({ fan }: { fan: FanPoint }) {
     const y = (rise: number) => height - bottom - (Math.max(rise, 0) / highest) * (height - bottom - 8);
     return (
         <Chapter title="Operating point">
-            <Line label="Flow">{number(fan.flow * 1e3, 2)} l/s</Line>
+            <Line label="Flow">{litres(fan.flow)}</Line>
+            {limits.map((limit) => (
+                <Line key={limit.id} label={`Margin to ${limit.atLeast === null ? 'at most' : 'at least'} ${litres((limit.atLeast ?? limit.atMost)!)}`}>
+                    <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main' }}>{limit.margin === null ? '—' : litres(limit.margin, true)}</Box>
+                </Line>
+            ))}
             <Line label="Pressure rise">{number(fan.rise, 1)} Pa</Line>
             <Box component="svg" role="img" aria-label={`Fan curve with the operating point at ${number(fan.flow * 1e3, 2)} l/s and ${number(fan.rise, 1)} Pa`} viewBox={`0 0 ${width} ${height}`} sx={{ width: '100%', mt: 0.5 }}>
                 <line x1={left} x2={width - left} y1={height - bottom} y2={height - bottom} stroke={palette.divider} />

@@ -4,6 +4,8 @@ import ArrowUpward from '@mui/icons-material/ArrowUpward';
 import ContentCopy from '@mui/icons-material/ContentCopy';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import GridOn from '@mui/icons-material/GridOn';
+import Lock from '@mui/icons-material/LockOutlined';
+import LockOpen from '@mui/icons-material/LockOpenOutlined';
 import VerticalAlignBottom from '@mui/icons-material/VerticalAlignBottom';
 import Divider from '@mui/material/Divider';
 import IconButton from '@mui/material/IconButton';
@@ -14,13 +16,16 @@ import Tooltip from '@mui/material/Tooltip';
 import { useState, type ReactNode } from 'react';
 import type { Outline, OutlinePart } from '../api/types';
 import { alignments, mayMatch, type Alignment } from '../model/arrange';
-import { alignParts, copyParts, duplicateParts, matchSize, mirrorParts, removeParts, reorderPart, replaceByBlock, sitPart } from '../model/partCommands';
+import { isLocked, type ModelDocument } from '../model/document';
+import { alignParts, copyParts, duplicateParts, lockParts, matchSize, mirrorParts, removeParts, reorderPart, repeatParts, replaceByBlock, sitPart } from '../model/partCommands';
 import { useScreen } from '../project/screenState';
 import { isDevice } from '../model/partKinds';
+import { withoutCopies } from '../model/repeat';
 import type { ModelEditor } from '../model/useModelEditor';
 import { CopiesDialog } from './CopiesDialog';
 
 interface Props {
+    document: ModelDocument;
     parts: OutlinePart[];
     outline: Outline;
     editor: ModelEditor;
@@ -35,7 +40,8 @@ function Action({ label, disabled = false, onClick, children }: { label: string;
 }
 
 /** What can be done with the selected parts as wholes. */
-export function PartActions({ parts, outline, editor }: Props) {
+export function PartActions({ document, parts: selected, outline, editor }: Props) {
+    const parts = withoutCopies(selected);
     const [sitting, setSitting] = useState<HTMLElement | null>(null);
     const [arranging, setArranging] = useState<HTMLElement | null>(null);
     const [row, setRow] = useState(false);
@@ -44,17 +50,19 @@ export function PartActions({ parts, outline, editor }: Props) {
     const to = parts.find((part) => part.id === last) ?? parts[0];
     const arrange = (work: () => void) => () => { setArranging(null); work(); };
     const ids = parts.map((part) => part.id);
+    const locked = ids.every((id) => isLocked(document, id));
     const only = parts.length === 1 ? parts[0] : undefined;
     const index = only ? outline.parts.findIndex((part) => part.id === only.id) : -1;
     return (
         <Stack direction="row" role="toolbar" aria-label="Part" sx={{ mt: 1, ml: -0.75, gap: 0.25, color: 'text.secondary' }}>
             <Action label="Duplicate (Ctrl+D)" onClick={() => duplicateParts(editor, ids)}><ContentCopy fontSize="small" /></Action>
             <Action label="Copies in a row or a field" onClick={() => setRow(true)}><GridOn fontSize="small" /></Action>
-            <Action label="Sit on another part" disabled={!only || outline.parts.length < 2} onClick={(e) => setSitting(e.currentTarget)}><VerticalAlignBottom fontSize="small" /></Action>
-            <Action label="Align, mirror, match size" onClick={(e) => setArranging(e.currentTarget)}><AlignHorizontalCenter fontSize="small" /></Action>
+            <Action label="Sit on another part" disabled={!only || locked || outline.parts.length < 2} onClick={(e) => setSitting(e.currentTarget)}><VerticalAlignBottom fontSize="small" /></Action>
+            <Action label="Align, mirror, match size" disabled={locked} onClick={(e) => setArranging(e.currentTarget)}><AlignHorizontalCenter fontSize="small" /></Action>
             <Action label="Earlier in the carving order" disabled={index <= 0} onClick={() => only && reorderPart(editor, only, -1)}><ArrowUpward fontSize="small" /></Action>
             <Action label="Later in the carving order: wins where parts overlap" disabled={!only || index === outline.parts.length - 1} onClick={() => only && reorderPart(editor, only, 1)}><ArrowDownward fontSize="small" /></Action>
-            <Action label="Remove (Delete)" onClick={() => removeParts(editor, ids)}><DeleteOutlined fontSize="small" /></Action>
+            <Action label={locked ? 'Unlock: may be moved and changed again' : 'Lock shape and place'} onClick={() => lockParts(editor, ids, !locked)}>{locked ? <Lock fontSize="small" /> : <LockOpen fontSize="small" />}</Action>
+            <Action label="Remove (Delete)" disabled={locked} onClick={() => removeParts(editor, ids)}><DeleteOutlined fontSize="small" /></Action>
             <Menu anchorEl={sitting} open={sitting !== null} onClose={() => setSitting(null)} slotProps={{ paper: { sx: { maxHeight: 320 } } }}>
                 {outline.parts.filter((part) => part.id !== only?.id && !isDevice(part.kind)).map((part) => (
                     <MenuItem key={part.id} dense onClick={() => { setSitting(null); if (only) sitPart(editor, only, part); }}>On {part.name}</MenuItem>
@@ -69,7 +77,7 @@ export function PartActions({ parts, outline, editor }: Props) {
                 {(parts.length > 1 || only?.kind === 'mesh') && <Divider />}
                 {[0, 1, 2].map((axis) => <MenuItem key={axis} dense onClick={arrange(() => mirrorParts(editor, parts, outline.space, axis))}>Mirror place along {'xyz'[axis]}, at the middle of the space</MenuItem>)}
             </Menu>
-            {row && <CopiesDialog parts={parts} onClose={() => setRow(false)} copy={(offsets) => copyParts(editor, ids, offsets)} />}
+            {row && <CopiesDialog parts={parts} onClose={() => setRow(false)} copy={(offsets) => copyParts(editor, ids, offsets)} repeat={(directions) => repeatParts(editor, ids, directions)} />}
         </Stack>
     );
 }

@@ -83,6 +83,30 @@ const editors: Record<string, (shape: ShapeProps) => ReactNode> = {
             <CornerFields shape={shape} />
         </>
     ),
+    path: (shape) => {
+        const round = shapeFields(shape.entry).diameter !== undefined;
+        return (
+            <>
+                <ChoiceField
+                    label="Section"
+                    value={round ? 'round' : 'flat'}
+                    choices={{ round: 'Round wire', flat: 'Flat strip' }}
+                    disabled={shape.disabled}
+                    save={(form) => editShape(shape, `${form} section`, form === 'round' ? { diameter: '1 mm', width: undefined, thickness: undefined, normal: undefined } : { diameter: undefined, width: '2 mm', thickness: '0.5 mm' })}
+                />
+                {round ? <ShapeField shape={shape} field="diameter" label="Diameter" unit={lengthUnit(shape.units)} /> : (
+                    <>
+                        <Stack direction="row" sx={{ gap: 1 }}>
+                            <ShapeField shape={shape} field="width" label="Width" unit={lengthUnit(shape.units)} />
+                            <ShapeField shape={shape} field="thickness" label="Thickness" unit={lengthUnit(shape.units)} />
+                        </Stack>
+                        <Choice shape={shape} field="normal" label="Plane" choices={normalChoices} otherwise="z" />
+                    </>
+                )}
+                <CornerFields shape={shape} />
+            </>
+        );
+    },
     vias: (shape) => (
         <>
             <SizeFields shape={shape} labels={['Width', 'Depth']} />

@@ -33,10 +33,11 @@ function Entry({ remove, label, disabled, children }: { remove: () => void; labe
     );
 }
 
-/** The limits of a part: on its hottest place, a face, a node; with what is kept free for ageing and tolerances. */
+/** The limits of a part: on its hottest place, a face, a node, the flow of a fan; with what is kept free for ageing and tolerances. */
 export function LimitFields({ part, document, editor, units, disabled }: Props) {
     const whats = whatsOf(part.kind, false);
-    const unit = typedTemperatureUnit(units);
+    const ofFlow = part.kind === 'fan';
+    const [unit, free] = ofFlow ? ['l/s', 'l/s'] : [typedTemperatureUnit(units), 'K'];
     const save = (label: string, change: (d: ModelDocument) => ModelDocument) => editor.edit(`${part.name}: ${label}`, change);
     return (
         <Chapter title="Limits" fields>
@@ -47,13 +48,13 @@ export function LimitFields({ part, document, editor, units, disabled }: Props) 
                         <ChoiceField label="Of" value={whatOf(limit, part.kind)} choices={whats} disabled={disabled} save={(what) => save(`limit of ${whats[what]!.toLowerCase()}`, (d) => withEntry(d, 'limits', limit.id, (entry) => withWhat(entry, part, what)))} />
                         <Stack direction="row" sx={{ gap: 1 }}>
                             <Box sx={{ flex: '0 0 104px' }}><ChoiceField label="Bound" value={bound} choices={bounds} disabled={disabled} save={(kind) => save(bounds[kind].toLowerCase(), (d) => withEntry(d, 'limits', limit.id, ({ atMost, atLeast, ...entry }) => ({ ...entry, [kind]: atMost ?? atLeast })))} /></Box>
-                            <EditField label="Temperature" value={String(limit[bound] ?? '')} disabled={disabled} save={(text) => save(`limit ${typed(text, unit)}`, (d) => withEntry(d, 'limits', limit.id, (entry) => ({ ...entry, [bound]: typed(text, unit) })))} />
+                            <EditField label={ofFlow ? 'Flow' : 'Temperature'} value={String(limit[bound] ?? '')} disabled={disabled} save={(text) => save(`limit ${typed(text, unit)}`, (d) => withEntry(d, 'limits', limit.id, (entry) => ({ ...entry, [bound]: typed(text, unit) })))} />
                         </Stack>
-                        <EditField label="Kept free (derating)" value={String(limit.derating ?? '')} hint="0 K" disabled={disabled} save={(text) => save(text ? `${typed(text, 'K')} kept free` : 'nothing kept free', (d) => withEntry(d, 'limits', limit.id, ({ derating: _before, ...entry }) => (text ? { ...entry, derating: typed(text, 'K') } : entry)))} />
+                        <EditField label="Kept free (derating)" value={String(limit.derating ?? '')} hint={`0 ${ofFlow ? unit : 'K'}`} disabled={disabled} save={(text) => save(text ? `${typed(text, free)} kept free` : 'nothing kept free', (d) => withEntry(d, 'limits', limit.id, ({ derating: _before, ...entry }) => (text ? { ...entry, derating: typed(text, free) } : entry)))} />
                     </Entry>
                 );
             })}
-            <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void save('another limit', (d) => withNewLimit(d, part, Object.keys(whats)[0]!, '85 degC')).catch(() => undefined)}>Limit</Button>
+            <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void save('another limit', (d) => withNewLimit(d, part, Object.keys(whats)[0]!, ofFlow ? '1 l/s' : '85 degC')).catch(() => undefined)}>Limit</Button>
         </Chapter>
     );
 }

@@ -149,7 +149,7 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                     sortModel={sort}
                     onSortModelChange={setSort}
                     isRowSelectable={({ row }) => row.heading === null}
-                    isCellEditable={({ row, field }) => row.heading === null && !(field === 'material' && hasOwnMaterial(row.part?.kind ?? ''))}
+                    isCellEditable={({ row, field }) => row.heading === null && !(field === 'name' && row.part?.copyOf != null) && !(field === 'material' && hasOwnMaterial(row.part?.kind ?? ''))}
                     rowSelectionModel={{ type: 'include', ids: new Set(selection.filter((id) => rows.some((row) => row.id === id))) }}
                     processRowUpdate={async (after, before) => {
                         const change = before.part && changeOf(before, after, before.part, revision.outline.parts.filter((p) => selection.includes(p.id)), units);

@@ -1,7 +1,10 @@
+import LinkIcon from '@mui/icons-material/Link';
 import Box from '@mui/material/Box';
 import type { GridColDef } from '@mui/x-data-grid';
 import type { Material } from '../api/types';
+import { ownName } from '../model/document';
 import type { Stage } from '../project/screenState';
+import { UNDECIDED } from '../model/parts';
 import { partKinds } from '../model/partKinds';
 import { difference, differenceUnit, size, temperature, temperatureUnit, watts, type UnitSet } from '../units/units';
 import type { LedgerRow } from './rows';
@@ -21,7 +24,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], e
     const name: Column = {
         field: 'name', headerName: 'Part', flex: 1, minWidth: 106, editable, sortable: true,
         colSpan: (_value, row) => (row.heading === null ? 1 : 12),
-        renderCell: ({ row }) => (row.heading === null ? row.name : <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>{row.heading}</Box>),
+        renderCell: ({ row }) => (row.heading === null ? <>{row.name}{row.part?.copyOf != null && <LinkIcon titleAccess={`linked copy of ${ownName(row.part)}`} sx={{ fontSize: 13, ml: 0.5, verticalAlign: '-2px', color: 'text.secondary' }} />}</> : <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>{row.heading}</Box>),
     };
     const power = numeric({
         field: 'powerText', headerName: 'W', width: 66, editable,
@@ -30,7 +33,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], e
     const material: Column = {
         field: 'material', headerName: 'Material', width: 170, type: 'singleSelect', editable,
         valueOptions: ({ row }) => options(materials, row?.material ?? ''),
-        renderCell: ({ row }) => row.part?.materialTitle ?? (row.part?.kind === 'package' ? 'two resistances' : row.material === 'fluid' ? 'carves out air' : row.material || dash),
+        renderCell: ({ row }) => row.material === UNDECIDED ? <Box component="span" sx={{ color: 'warning.main' }}>not chosen yet</Box> : row.part?.materialTitle ?? (row.part?.kind === 'package' ? 'two resistances' : row.material === 'fluid' ? 'carves out air' : row.material || dash),
     };
     const limit = numeric({
         field: 'limitText', headerName: `Limit ${temperatureUnit(units)}`, width: 84, editable,

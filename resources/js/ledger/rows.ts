@@ -1,5 +1,5 @@
 import type { GridReport, Outline, OutlineLimit, OutlinePart, Result, ResultLimit, ResultPart } from '../api/types';
-import { limitEntry, partEntry, type ModelDocument } from '../model/document';
+import { isOfTemperature, limitEntry, partEntry, type ModelDocument } from '../model/document';
 
 /** One line of the ledger: a part with everything the stages show of it, or the heading of an assembly. */
 export interface LedgerRow {
@@ -28,9 +28,11 @@ export function partRows(document: ModelDocument, outline: Outline, result: Resu
     const judgedByPart = new Map<string, ResultLimit>();
     // Of several limits of a part the one with the least margin speaks for it.
     for (const limit of result?.limits ?? []) {
+        if (!isOfTemperature(limit)) continue;
         const known = limit.part ? judgedByPart.get(limit.part) : undefined;
         if (limit.part && (!known || (limit.margin ?? Infinity) < (known.margin ?? Infinity))) judgedByPart.set(limit.part, limit);
     }
+    const limits = outline.limits.filter(isOfTemperature);
     return outline.parts.map((part) => {
         const partResult = results.get(part.id) ?? null;
         const judged = judgedByPart.get(part.id) ?? null;
@@ -43,7 +45,7 @@ export function partRows(document: ModelDocument, outline: Outline, result: Resu
             material: part.material ?? '',
             powerText: asText(partEntry(document, part.id)?.power),
             limitText: asText(limitEntry(document, part.id)?.atMost),
-            limit: outline.limits.find((limit) => (judged ? limit.id === judged.id : limit.part === part.id)) ?? outline.limits.find((limit) => limit.part === part.id) ?? null,
+            limit: limits.find((limit) => (judged ? limit.id === judged.id : limit.part === part.id)) ?? limits.find((limit) => limit.part === part.id) ?? null,
             result: partResult,
             judged,
             temperature: judged?.value ?? partResult?.nodes?.junction ?? partResult?.temperature?.max ?? null,

@@ -17,6 +17,7 @@ export interface LimitEntry {
     atMost?: string | number;
     atLeast?: string | number;
     derating?: string | number;
+    quantity?: string;
     [field: string]: unknown;
 }
 
@@ -26,16 +27,33 @@ export interface ModelDocument {
     [field: string]: unknown;
 }
 
-export const partEntry = (document: ModelDocument, id: string): PartEntry | undefined => document.parts?.find((part) => part.id === id);
+/** Id in the document of a part, or of the part whose linked copy it is: the core numbers copies behind a "#". */
+export const originOf = (id: string): string => id.split('#')[0]!;
 
-export const limitEntry = (document: ModelDocument, part: string): LimitEntry | undefined => document.limits?.find((limit) => limit.of.part === part && limit.atLeast === undefined);
+type Named = Pick<OutlinePart, 'id' | 'name' | 'kind'> & { copyOf?: string | null };
+
+/** Name of a part, or of the part whose linked copy it is. */
+export const ownName = (part: Named): string => (part.copyOf ? part.name.replace(/ \d+$/, '') : part.name);
+
+export const originsOf = (ids: readonly string[]): string[] => [...new Set(ids.map(originOf))];
+
+/** The entry of a part; that of its original for a linked copy. */
+export const partEntry = (document: ModelDocument, id: string): PartEntry | undefined => document.parts?.find((part) => part.id === originOf(id));
+
+export const limitEntry = (document: ModelDocument, part: string): LimitEntry | undefined => document.limits?.find((limit) => limit.of.part === originOf(part) && limit.atLeast === undefined && isOfTemperature(limit));
+
+export const isOfTemperature = (limit: { quantity?: string | undefined }): boolean => (limit.quantity ?? 'temperature') === 'temperature';
+
+/** Whether a part keeps its shape and place. */
+export const isLocked = (document: ModelDocument, id: string): boolean => partEntry(document, id)?.locked === true;
 
 /** Sets or, with undefined, removes fields of the given parts. */
 export function withPartFields(document: ModelDocument, ids: readonly string[], fields: Partial<PartEntry>): ModelDocument {
+    const wanted = originsOf(ids);
     return {
         ...document,
         parts: document.parts?.map((part) => {
-            if (!ids.includes(part.id)) return part;
+            if (!wanted.includes(part.id)) return part;
             const changed: PartEntry = { ...part, ...fields };
             for (const key of Object.keys(fields)) if (fields[key] === undefined) delete changed[key];
             return changed;
@@ -44,12 +62,13 @@ export function withPartFields(document: ModelDocument, ids: readonly string[], 
 }
 
 /** The upper limit of a part: of its junction when it is a package, else of its hottest place. */
-export function upperLimit(part: Pick<OutlinePart, 'id' | 'name' | 'kind'>, atMost: string): LimitEntry {
+export function upperLimit(part: Named, atMost: string): LimitEntry {
     const isPackage = part.kind === 'package';
+    const id = originOf(part.id);
     return {
-        id: `limit-${part.id}`,
-        name: isPackage ? `${part.name} junction` : part.name,
-        of: isPackage ? { part: part.id, node: 'junction' } : { part: part.id },
+        id: `limit-${id}`,
+        name: isPackage ? `${ownName(part)} junction` : ownName(part),
+        of: isPackage ? { part: id, node: 'junction' } : { part: id },
         quantity: 'temperature',
         reduce: 'max',
         atMost,
@@ -57,7 +76,7 @@ export function upperLimit(part: Pick<OutlinePart, 'id' | 'name' | 'kind'>, atMo
 }
 
 /** Sets the upper limit of a part (of its junction when it is a package), the first where it has several; an empty text removes that. */
-export function withLimit(document: ModelDocument, part: Pick<OutlinePart, 'id' | 'name' | 'kind'>, text: string): ModelDocument {
+export function withLimit(document: ModelDocument, part: Named, text: string): ModelDocument {
     const limits = document.limits ?? [];
     const known = limitEntry(document, part.id);
     if (text === '') return { ...document, limits: limits.filter((limit) => limit !== known) };

@@ -31,13 +31,19 @@ export const heatOfKind = (kind: HeatKind): HeatEntry | undefined =>
     kind === 'adiabatic' ? undefined : { kind, ...Object.fromEntries(heatValues[kind].filter(([, , , start]) => start !== '').map(([field, , , start]) => [field, start])) };
 
 /** Which faces a part has, by its kind; "bare" stands for all that nothing touches. */
-export const faceNames = (part: PartEntry): string[] => ['bare', ...(['cylinder', 'profile'].includes(part.shape.kind) ? ['side', 'start', 'end'] : ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'])];
+export const faceNames = (part: PartEntry): string[] => ['bare', ...(['cylinder', 'profile', 'path'].includes(part.shape.kind) ? ['side', 'start', 'end'] : ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'])];
 
 export const faceTitle = (face: string): string => (face === 'bare' ? 'All bare faces' : face.length === 2 ? `Face ${face}` : `Face at its ${face}`);
 
 type Faces = Record<string, { heat?: HeatEntry; [field: string]: unknown }>;
 
 export const facesOf = (part: PartEntry): Faces => (part.faces as Faces | undefined) ?? {};
+
+/** Whether a face is left out of what holds for all bare ones. */
+export const isLeftOut = (heat: HeatEntry | undefined): boolean => heat?.kind === 'adiabatic';
+
+/** Leaves a face out of what holds for all bare ones, or lets it take part again. */
+export const withFaceLeftOut = (part: PartEntry, face: string, out: boolean): Partial<PartEntry> => withFaceHeat(part, face, out ? { kind: 'adiabatic' } : undefined);
 
 /** Sets what a face of a part is to heat; undefined takes the condition away. */
 export function withFaceHeat(part: PartEntry, face: string, heat: HeatEntry | undefined): Partial<PartEntry> {

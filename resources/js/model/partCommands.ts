@@ -1,15 +1,20 @@
 import type { Outline, OutlinePart } from '../api/types';
 import { useScreen } from '../project/screenState';
-import { partEntry, type ModelDocument } from './document';
+import { originsOf, partEntry, withPartFields, type ModelDocument } from './document';
 import { alignments, withAligned, withBlockInstead, withMirrored, withSizeOf, type Alignment } from './arrange';
 import { millimetres, partChoices, satOn, withCopies, withNewPart, withOrder, withoutParts, withShift, type PartChoice } from './parts';
+import { withIndependentCopies, withRepeat, type Direction } from './repeat';
+import { withFaceMoved, type Face } from './resize';
+import { withSideMoved, withSurroundings } from './space';
 import type { ModelEditor } from './useModelEditor';
 
 /** Commands on parts as the screen offers them: an edit with a name, and what is selected after it. A refusal is shown by the editor. */
 
-const namesOf = (document: ModelDocument, ids: readonly string[]): string => (ids.length === 1 ? (partEntry(document, ids[0]!)?.name ?? ids[0]!) : `${ids.length} parts`);
+const namesOf = (document: ModelDocument, ids: readonly string[]): string => (originsOf(ids).length === 1 ? (partEntry(document, ids[0]!)?.name ?? ids[0]!) : `${originsOf(ids).length} parts`);
 
 const present = (editor: ModelEditor): ModelDocument => (editor.revision?.document ?? {}) as ModelDocument;
+
+const nameOfFace = (face: Face): string => `${'xyz'[face.axis]}${face.upper ? '+' : '−'}`;
 
 const select = (selection: string[]) => useScreen.getState().set({ selection });
 
@@ -40,6 +45,17 @@ export function duplicateParts(editor: ModelEditor, ids: readonly string[]): voi
     copyParts(editor, ids, [[room && Math.min(from, to) + by < room.min[0]! ? 0 : by, 0, 0]]);
 }
 
+/** Linked copies: the parts themselves, at more places. */
+export function repeatParts(editor: ModelEditor, ids: readonly string[], directions: Direction[]): void {
+    const count = directions.reduce((product, direction) => product * Number(direction.count), 1);
+    quietly(editor.edit(`${namesOf(present(editor), ids)}: ${count} linked together`, (d) => withRepeat(d, ids, directions)));
+}
+
+export function unlinkCopies(editor: ModelEditor, id: string): void {
+    const outline = editor.revision?.outline;
+    if (outline) quietly(editor.edit(`${namesOf(present(editor), [id])}: copies made independent`, (d) => withIndependentCopies(d, outline, id)));
+}
+
 export function copyParts(editor: ModelEditor, ids: readonly string[], offsets: readonly (readonly number[])[]): void {
     let added: string[] = [];
     const edit = editor.edit(`${offsets.length > 1 ? `${offsets.length} copies of` : 'Duplicate'} ${namesOf(present(editor), ids)}`, (d) => {
@@ -54,6 +70,24 @@ export function copyParts(editor: ModelEditor, ids: readonly string[], offsets: 
 export function moveParts(editor: ModelEditor, ids: readonly string[], by: readonly number[]): Promise<unknown> {
     const way = by.map((b, n) => (b === 0 ? '' : `${b > 0 ? '+' : '−'}${millimetres(Math.abs(b))} along ${'xyz'[n]}`)).filter(Boolean).join(', ');
     return editor.edit(`Move ${namesOf(present(editor), ids)} ${way}`, (d) => withShift(d, ids, by));
+}
+
+/** A face of a part moved outwards by metres; rejects when the model refuses it. */
+export function dragFace(editor: ModelEditor, part: OutlinePart, face: Face, by: number): Promise<unknown> {
+    return editor.edit(`${part.name}: ${millimetres(Math.abs(by))} ${by < 0 ? 'shorter' : 'longer'} at ${nameOfFace(face)}`, (d) => withFaceMoved(d, part, face, by));
+}
+
+/** A side of the space moved outwards by metres. */
+export function dragSide(editor: ModelEditor, side: Face, by: number): Promise<unknown> {
+    return editor.edit(`Space: ${millimetres(Math.abs(by))} ${by < 0 ? 'less' : 'more'} at ${nameOfFace(side)}`, (d) => withSideMoved(d, side, by));
+}
+
+export function turnGravity(editor: ModelEditor, gravity: readonly number[]): Promise<unknown> {
+    return editor.edit('Gravity turned', (d) => withSurroundings(d, { gravity: [...gravity] }));
+}
+
+export function lockParts(editor: ModelEditor, ids: readonly string[], locked: boolean): void {
+    quietly(editor.edit(`${namesOf(present(editor), ids)} ${locked ? 'locked in place' : 'unlocked'}`, (d) => withPartFields(d, ids, { locked: locked || undefined })));
 }
 
 export function alignParts(editor: ModelEditor, parts: readonly OutlinePart[], to: OutlinePart, axis: number, alignment: Alignment): void {

@@ -1,5 +1,5 @@
 /** The words of the screen for the shape kinds of the model document, where they differ. */
-export const partKinds: Record<string, string> = { plateFins: 'heat sink', shell: 'box', pinFins: 'pin sink', mesh: 'body', vias: 'via field' };
+export const partKinds: Record<string, string> = { plateFins: 'heat sink', shell: 'box', pinFins: 'pin sink', mesh: 'body', vias: 'via field', path: 'path' };
 
 /** Whether a kind of part lies in a plane and moves air or holds it back, without a body. */
 export const isDevice = (kind: string): boolean => kind === 'fan' || kind === 'screen';

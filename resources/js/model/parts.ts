@@ -1,5 +1,8 @@
 import type { Outline, OutlinePart } from '../api/types';
-import type { LimitEntry, ModelDocument, PartEntry } from './document';
+import { isLocked, originOf, originsOf, type LimitEntry, type ModelDocument, type PartEntry } from './document';
+
+/** The material of a part before somebody has chosen one; preflight asks for it. */
+export const UNDECIDED = 'undecided';
 
 /** What can be added, in the words of the screen. */
 export const partChoices = {
@@ -13,6 +16,8 @@ export const partChoices = {
     shell: 'Box with walls',
     cylinder: 'Cylinder',
     profile: 'Profile',
+    wire: 'Wire',
+    trace: 'Strip or trace',
     vias: 'Vias in a board',
     carve: 'Carve-out',
 } as const;
@@ -56,7 +61,7 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
     switch (choice) {
         case 'block': {
             const size = fit([0.02, 0.02, 0.005]);
-            return { size, fields: { shape: { kind: 'block', size: mm(size) } as PartEntry['shape'], material: 'aluminium-6061' } };
+            return { size, fields: { shape: { kind: 'block', size: mm(size) } as PartEntry['shape'], material: UNDECIDED } };
         }
         case 'carve': {
             const size = fit([0.02, 0.02, 0.02]);
@@ -65,7 +70,7 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
         case 'cylinder': {
             const size = fit([0.01, 0.01, 0.02]);
             const radius = Math.min(size[0], size[1]) / 2;
-            return { size: [2 * radius, 2 * radius, size[2]], fields: { shape: { kind: 'cylinder', axis: 'z', radius: millimetres(radius), length: millimetres(size[2]) } as PartEntry['shape'], material: 'aluminium-6061' } };
+            return { size: [2 * radius, 2 * radius, size[2]], fields: { shape: { kind: 'cylinder', axis: 'z', radius: millimetres(radius), length: millimetres(size[2]) } as PartEntry['shape'], material: UNDECIDED } };
         }
         case 'profile': {
             const size = fit([0.03, 0.03, 0.04]);
@@ -78,6 +83,17 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
                     material: 'aluminium-6063',
                 },
             };
+        }
+        case 'wire': {
+            const [length] = fit([0.03, 0, 0]);
+            const height = 0.25 * length;
+            const points = [[0, 0, 0], [0, 0, height], [length, 0, height], [length, 0, 0]].map(mm);
+            return { size: [length, 0, height], fields: { shape: { kind: 'path', points, diameter: '1 mm' } as PartEntry['shape'], material: 'copper' } };
+        }
+        case 'trace': {
+            const [length, width] = fit([0.03, 0.02, 0]);
+            const points = [[0, 0, 0], [length, 0, 0], [length, width, 0]].map(mm);
+            return { size: [length, width, 0.001], fields: { shape: { kind: 'path', points, width: '2 mm', thickness: '0.5 mm' } as PartEntry['shape'], material: 'copper' } };
         }
         case 'vias': {
             const size = fit([0.008, 0.008, BOARD]);
@@ -127,7 +143,7 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
         }
         case 'shell': {
             const size = room;
-            return { size, fields: { shape: { kind: 'shell', size: mm(size), wall: millimetres(Number((0.04 * Math.min(...size)).toPrecision(1))) } as PartEntry['shape'], material: 'aluminium-6061' } };
+            return { size, fields: { shape: { kind: 'shell', size: mm(size), wall: millimetres(Number((0.04 * Math.min(...size)).toPrecision(1))) } as PartEntry['shape'], material: UNDECIDED } };
         }
     }
 }
@@ -177,13 +193,14 @@ export function withNewPart(document: ModelDocument, outline: Outline, choice: P
     return { document: { ...document, parts: [...(document.parts ?? []), entry] }, id: entry.id };
 }
 
-/** Without the given parts and the limits and watches of them. */
+/** Without the given parts and the limits and watches of them; locked ones stay. */
 export function withoutParts(document: ModelDocument, ids: readonly string[]): ModelDocument {
-    const about = (entry: { of?: { part?: string } }) => entry.of?.part !== undefined && ids.includes(entry.of.part);
+    const gone = originsOf(ids).filter((id) => !isLocked(document, id));
+    const about = (entry: { of?: { part?: string } }) => entry.of?.part !== undefined && gone.includes(originOf(entry.of.part));
     const watches = document.watches as { of?: { part?: string } }[] | undefined;
     return {
         ...document,
-        parts: document.parts?.filter((part) => !ids.includes(part.id)),
+        parts: document.parts?.filter((part) => !gone.includes(part.id)),
         ...(document.limits ? { limits: document.limits.filter((limit) => !about(limit)) } : {}),
         ...(watches ? { watches: watches.filter((watch) => !about(watch)) } : {}),
     };
@@ -201,17 +218,19 @@ export function shifted(length: string | number, by: number): string | number {
 /** Where a part stands, as written. */
 export const placeOf = (part: PartEntry): (string | number)[] => (part.at as (string | number)[] | undefined) ?? [0, 0, 0];
 
-/** Moves parts by metres. */
+/** Moves parts by metres; locked ones stay. */
 export function withShift(document: ModelDocument, ids: readonly string[], by: readonly number[]): ModelDocument {
-    return { ...document, parts: document.parts?.map((part) => (ids.includes(part.id) ? { ...part, at: placeOf(part).map((place, n) => shifted(place, by[n] ?? 0)) } : part)) };
+    const moved = originsOf(ids).filter((id) => !isLocked(document, id));
+    return { ...document, parts: document.parts?.map((part) => (moved.includes(part.id) ? { ...part, at: placeOf(part).map((place, n) => shifted(place, by[n] ?? 0)) } : part)) };
 }
 
 /** A copy of parts with their limits at each offset (metres); they stand behind all others in the carving order. */
 export function withCopies(document: ModelDocument, ids: readonly string[], offsets: readonly (readonly number[])[]): { document: ModelDocument; ids: string[] } {
     let result = document;
     const added: string[] = [];
+    const copied = originsOf(ids);
     for (const offset of offsets) {
-        for (const part of document.parts?.filter((p) => ids.includes(p.id)) ?? []) {
+        for (const part of document.parts?.filter((p) => copied.includes(p.id)) ?? []) {
             const name = freeName(result, part.name ?? part.id);
             const id = freeId(result, name);
             const copy: PartEntry = { ...structuredClone(part), id, name, at: placeOf(part).map((place, axis) => shifted(place, offset[axis] ?? 0)) };
@@ -226,7 +245,7 @@ export function withCopies(document: ModelDocument, ids: readonly string[], offs
 /** Earlier (-1) or later (+1) in the carving order: the later of two parts that overlap wins. */
 export function withOrder(document: ModelDocument, id: string, by: -1 | 1): ModelDocument {
     const parts = [...(document.parts ?? [])];
-    const from = parts.findIndex((part) => part.id === id);
+    const from = parts.findIndex((part) => part.id === originOf(id));
     const to = from + by;
     if (from < 0 || to < 0 || to >= parts.length) return document;
     [parts[from], parts[to]] = [parts[to]!, parts[from]!];

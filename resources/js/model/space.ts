@@ -1,5 +1,5 @@
 import type { ModelDocument } from './document';
-import { millimetres } from './parts';
+import { millimetres, shifted } from './parts';
 
 export const sideNames = ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'] as const;
 export type SideName = (typeof sideNames)[number];
@@ -110,6 +110,13 @@ type Corner = (string | number)[];
 
 export const boxOf = (document: ModelDocument): { min: Corner; max: Corner } => spaceOf(document).box as { min: Corner; max: Corner };
 
+/** A side of the space moved outwards by metres. */
+export function withSideMoved(document: ModelDocument, { axis, upper }: { axis: number; upper: boolean }, by: number): ModelDocument {
+    const box = boxOf(document);
+    const end = upper ? 'max' : 'min';
+    return withSpace(document, { box: { ...box, [end]: box[end].map((place, n) => (n === axis ? shifted(place, upper ? by : -by) : place)) } });
+}
+
 export interface SurroundingsEntry {
     temperature?: string | number;
     altitude?: string | number;
@@ -120,6 +127,16 @@ export interface SurroundingsEntry {
 export const surroundingsOf = (document: ModelDocument): SurroundingsEntry => (document.surroundings as SurroundingsEntry | undefined) ?? {};
 
 export const withSurroundings = (document: ModelDocument, fields: SurroundingsEntry): ModelDocument => ({ ...document, surroundings: { ...surroundingsOf(document), ...fields } });
+
+/** Worst cases to start from. */
+export const worstCases: Record<string, { temperature: string; altitude: string }> = {
+    'Room, 35 °C': { temperature: '35 degC', altitude: '0 m' },
+    'Factory hall, 45 °C': { temperature: '45 degC', altitude: '500 m' },
+    'Outdoors in a hot summer, 50 °C': { temperature: '50 degC', altitude: '0 m' },
+    'Mountain station, 40 °C at 3000 m': { temperature: '40 degC', altitude: '3000 m' },
+    'Under a bonnet, 85 °C': { temperature: '85 degC', altitude: '1000 m' },
+    'Cabin of an aircraft, 40 °C at 2400 m': { temperature: '40 degC', altitude: '2400 m' },
+};
 
 /** Which way is down. */
 export const gravities = { 'z-': 'Down, along −z', 'z+': 'Along +z', 'y-': 'Along −y', 'y+': 'Along +y', 'x-': 'Along −x', 'x+': 'Along +x', none: 'None', own: 'As given' } as const;

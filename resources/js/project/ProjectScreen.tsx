@@ -14,7 +14,7 @@ import Skeleton from '@mui/material/Skeleton';
 import Snackbar from '@mui/material/Snackbar';
 import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
-import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useProject } from '../api/queries';
 import type { Project } from '../api/types';
@@ -24,7 +24,6 @@ import { Inspector } from '../inspector/Inspector';
 import { PreflightPanel } from '../inspector/PreflightPanel';
 import { SpacePanel } from '../inspector/SpacePanel';
 import { Ledger } from '../ledger/Ledger';
-import { moveParts } from '../model/partCommands';
 import { useModelEditor, type ModelEditor } from '../model/useModelEditor';
 import { RunStrip } from '../runs/RunStrip';
 import { useRunState } from '../runs/useRunState';
@@ -32,12 +31,12 @@ import { Bar } from '../theme/Bar';
 import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
 import { unitSetNames, type UnitSet } from '../units/units';
-import type { Move } from '../view/View';
 import { CommandPalette } from './CommandPalette';
 import { ConflictDialog } from './ConflictDialog';
 import { KeysDialog } from './KeysDialog';
 import { StageRail } from './StageRail';
 import { usePreferences, useScreen } from './screenState';
+import { useDrags } from './useDrags';
 import { useKeys } from './useKeys';
 import { VerdictLine } from './VerdictLine';
 
@@ -119,10 +118,7 @@ export default function ProjectScreen() {
 
     const mayEdit = project.data !== undefined && project.data.role !== 'viewer';
     useKeys(editor, mayEdit, showKeys, showPalette);
-    // The view is drawn anew only when what it shows changes, so what it is handed must stay the same.
-    const present = useRef(editor);
-    present.current = editor;
-    const move = useCallback<Move>((ids, by) => moveParts(present.current, ids, by), []);
+    const drags = useDrags(editor);
     if (editor.error && !editor.revision) {
         return (
             <Stack component="main" sx={{ height: '100%', alignItems: 'center', justifyContent: 'center', gap: 2 }}>
@@ -157,7 +153,7 @@ export default function ProjectScreen() {
                     )}
                 </Stack>
                 <Box component="section" aria-label="View" sx={{ flex: 1, minWidth: 0, position: 'relative' }}>
-                    <Suspense fallback={null}>{revision && <View outline={revision.outline} run={runs.shown?.id} picture={runs.shown?.picture ?? 0} result={runs.result} stale={runs.stale} onMove={mayEdit ? move : undefined} />}</Suspense>
+                    <Suspense fallback={null}>{revision && <View outline={revision.outline} run={runs.shown?.id} picture={runs.shown?.picture ?? 0} result={runs.result} stale={runs.stale} drags={mayEdit ? drags : undefined} />}</Suspense>
                 </Box>
                 {revision && stage === 'Build' && selection.length === 0 && <BuildPanel revision={revision} editor={editor} mayEdit={mayEdit} />}
                 {revision && stage === 'Solve' && selection.length === 0 && <PreflightPanel revision={revision} />}

@@ -1,10 +1,20 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import type { ResultLimit } from '../api/types';
+import { isOfTemperature } from '../model/document';
 import type { RunState } from '../runs/useRunState';
-import { type UnitSet, differenceUnit, number, thousands } from '../units/units';
+import { type UnitSet, differenceUnit, litres, number, thousands } from '../units/units';
 import { usePreferences } from './screenState';
 
 const inUnit = (kelvin: number, units: UnitSet): string => `${number(Math.abs(kelvin) * (units === 'us' ? 1.8 : 1))} ${differenceUnit(units)}`;
+
+/** By how much a limit on anything but a temperature is missed. */
+function amount({ quantity, margin }: ResultLimit): string {
+    const missing = Math.abs(margin ?? 0);
+    if (quantity === 'volumeFlow') return litres(missing);
+    const unit = { massFlow: 'kg/s', heat: 'W', heatFlux: 'W/m²', pressure: 'Pa', outflowTemperature: 'K' }[quantity ?? ''] ?? 'm/s';
+    return `${Number(missing.toPrecision(3))} ${unit}`;
+}
 
 /** The answer in words, above the ledger. */
 export function VerdictLine({ runs }: { runs: RunState }) {
@@ -19,6 +29,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
         );
     }
     const { verdict, balance } = result;
+    const flow = result.limits.find((limit) => !limit.met && !isOfTemperature(limit) && limit.margin !== null);
     const worst = result.limits.find((limit) => limit.id === verdict.worst);
     const grade = shown.grade === 'sign-off' ? 'Sign-off' : shown.grade === 'working' ? 'Working' : 'Scout';
     const cells = thousands(result.grid.shape.reduce((n, i) => n * i, 1));
@@ -35,6 +46,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
                         {worst.margin < 0 ? `: ${worst.name}, ${inUnit(worst.margin, units)} over` : `: closest is ${worst.name}, ${inUnit(worst.margin, units)} left`}
                     </Box>
                 )}
+                {flow?.margin != null && <Box component="span" sx={{ color: stale ? 'text.secondary' : 'error.main' }}>; {flow.name}, {amount(flow)} {flow.atLeast === null ? 'over' : 'short'}</Box>}
             </Typography>
             {stale ? (
                 <Typography role="alert" sx={{ color: 'error.main' }}>Of revision {shown.revision}; the model has changed since. Run again.</Typography>

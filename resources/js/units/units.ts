@@ -49,6 +49,9 @@ export function size(metres: readonly number[], set: UnitSet): string {
 export const speedUnit = (set: UnitSet): string => (set === 'us' ? 'ft/min' : 'm/s');
 export const speedNumber = (metresPerSecond: number, set: UnitSet): number => (set === 'us' ? metresPerSecond * 196.850394 : metresPerSecond);
 
+/** A volume flow from m3/s. */
+export const litres = (flow: number, signed = false): string => `${signed && flow > 0 ? '+' : ''}${number(flow * 1e3, 2)} l/s`;
+
 export const watts = (value: number): string => number(value, 2);
 
 /** What the user typed as a formula with a unit: a bare number is meant in the unit of the column. */

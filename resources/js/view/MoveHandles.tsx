@@ -1,13 +1,13 @@
 import { useRef } from 'react';
 import { Euler, Vector3 } from 'three';
 import type { OutlinePart } from '../api/types';
+import { axisColours } from './colours';
 import { directions, useAxisDrag } from './useAxisDrag';
 
 /** Moves go in steps of this many metres. */
-const STEP = 1e-4;
+export const STEP = 1e-4;
 
 const turns = [new Euler(0, 0, -Math.PI / 2), new Euler(0, 0, 0), new Euler(Math.PI / 2, 0, 0)];
-const colours = ['#b5493a', '#3f7d4e', '#33658a'];
 
 interface Props {
     parts: OutlinePart[];
@@ -37,11 +37,11 @@ function Handle({ axis, middle, length, radius, onMove, onDrop }: { axis: 0 | 1 
         <group userData={{ handle: 'xyz'[axis] }}>
             <mesh position={stem} rotation={turns[axis]} renderOrder={11} raycast={() => undefined}>
                 <cylinderGeometry args={[radius * 0.22, radius * 0.22, length, 8]} />
-                <meshBasicMaterial color={colours[axis]} depthTest={false} transparent />
+                <meshBasicMaterial color={axisColours[axis]} depthTest={false} transparent />
             </mesh>
             <mesh position={tip} rotation={turns[axis]} renderOrder={12} {...drag}>
                 <coneGeometry args={[radius, radius * 2.6, 14]} />
-                <meshBasicMaterial color={colours[axis]} depthTest={false} transparent />
+                <meshBasicMaterial color={axisColours[axis]} depthTest={false} transparent />
             </mesh>
         </group>
     );

@@ -2,23 +2,23 @@ import { useEffect, useMemo } from 'react';
 import { DoubleSide, Vector3 } from 'three';
 import type { Outline } from '../api/types';
 import { boxGeometry, edgeGeometry } from './geometry';
+import { GravityArrow } from './GravityArrow';
 
 const AIR = '#3b7c96';
 
 /** The edges of the space, its openings in blue, and gravity as an arrow beside it. */
-export function SpaceFrame({ outline, dark }: { outline: Outline; dark: boolean }) {
+export function SpaceFrame({ outline, dark, onGravity }: { outline: Outline; dark: boolean; onGravity: ((gravity: readonly number[]) => Promise<unknown>) | undefined }) {
     const { min, max } = outline.space;
     const edges = useMemo(() => edgeGeometry(boxGeometry(min, max)), [min, max]);
     useEffect(() => () => edges.dispose(), [edges]);
     const ink = dark ? '#9aa5ab' : '#6d767b';
     const size = Math.max(...max.map((m, n) => m - min[n]!));
-    const gravity = new Vector3(...(outline.gravity as [number, number, number]));
-    const corner: [number, number, number] = [min[0]! - 0.06 * size, max[1]! + 0.06 * size, max[2]!];
+    const corner = useMemo(() => new Vector3(min[0]! - 0.06 * size, max[1]! + 0.06 * size, max[2]!), [String(min), String(max)]);
     return (
         <group>
             <lineSegments geometry={edges}><lineBasicMaterial color={ink} transparent opacity={0.55} /></lineSegments>
             {outline.openings.map((opening) => <OpeningFrame key={opening.name} min={opening.min} max={opening.max} round={opening.round} />)}
-            {gravity.length() > 0 && <arrowHelper args={[gravity.normalize(), new Vector3(...corner), 0.2 * size, ink, 0.06 * size, 0.04 * size]} />}
+            {outline.gravity.some((part) => part !== 0) && <GravityArrow gravity={outline.gravity} at={corner} length={0.2 * size} ink={ink} onTurn={onGravity} />}
         </group>
     );
 }

@@ -9,8 +9,11 @@ import type { OrbitControls as Controls } from 'three-stdlib';
 import { api } from '../api/client';
 import { useField } from '../api/queries';
 import type { Outline, OutlinePart, ProbeValue, Result } from '../api/types';
+import { originOf, originsOf } from '../model/document';
+import { everyFace, type Face } from '../model/resize';
 import { usePreferences, useScreen } from '../project/screenState';
 import { size as lengths, temperatureWithUnit, type UnitSet } from '../units/units';
+import { FaceHandles } from './FaceHandles';
 import { FaceMark, faceUnder } from './FaceMark';
 import { makeField, type Field } from './field';
 import { makeTextures, type FieldTextures } from './fieldMaterial';
@@ -83,13 +86,20 @@ interface SceneProps {
     /** Whether the space, its openings and gravity are drawn. */
     framed: boolean;
     facing: { to: Facing; count: number };
-    onMove: Move | undefined;
+    drags: Drags | undefined;
     /** Lies over the picture and takes its labels. */
     sheet: RefObject<HTMLDivElement>;
 }
 
-/** Saves parts moved by metres. */
-export type Move = (ids: readonly string[], by: readonly number[]) => Promise<unknown>;
+/** Saves what is dragged in the view; each rejects where the model refuses it. */
+export interface Drags {
+    move: (ids: readonly string[], by: readonly number[]) => Promise<unknown>;
+    faces: (part: OutlinePart) => readonly Face[];
+    face: (part: OutlinePart, face: Face, by: number) => Promise<unknown>;
+    side: (side: Face, by: number) => Promise<unknown>;
+    gravity: (gravity: readonly number[]) => Promise<unknown>;
+    mayMove: (part: OutlinePart) => boolean;
+}
 
 /** The distance between two points that were clicked, and its parts along the axes. */
 function distanceText(points: readonly Vector3[], units: UnitSet): string | null {
@@ -99,7 +109,7 @@ function distanceText(points: readonly Vector3[], units: UnitSet): string | null
     return `${lengths([from.distanceTo(to)], units)} (x ${lengths([Math.abs(to.x - from.x)], units)}, y ${lengths([Math.abs(to.y - from.y)], units)}, z ${lengths([Math.abs(to.z - from.z)], units)})`;
 }
 
-function Scene({ outline, field, textures, flow, run, framed, facing, onMove, sheet }: SceneProps) {
+function Scene({ outline, field, textures, flow, run, framed, facing, drags, sheet }: SceneProps) {
     const { stage, selection, hidden, section, probing, measuring, perspective, face, set, select } = useScreen();
     const picksFaces = stage === 'Load';
     const [hovered, setHovered] = useState<{ part: string; name: string } | null>(null);
@@ -115,10 +125,15 @@ function Scene({ outline, field, textures, flow, run, framed, facing, onMove, sh
     // What is dragged is shown where it is until the model that has it there arrives.
     const [shift, setShift] = useState<[number, number, number]>([0, 0, 0]);
     useEffect(() => setShift([0, 0, 0]), [outline]);
-    const moving = outline.parts.filter((part) => selection.includes(part.id) && !hidden.includes(part.id));
+    const moving = outline.parts.filter((part) => selection.includes(part.id) && !hidden.includes(part.id) && drags?.mayMove(part));
+    // Linked copies go along.
+    const carried = originsOf(moving.map((part) => part.id));
     const drop = () => {
-        if (shift.some((by) => by !== 0)) void onMove?.(selection, shift).catch(() => setShift([0, 0, 0]));
+        if (shift.some((by) => by !== 0)) void drags?.move(selection, shift).catch(() => setShift([0, 0, 0]));
     };
+
+    const reach = 0.12 * low.distanceTo(high);
+    const sized = moving.length === 1 ? moving[0] : undefined;
 
     const pick = (part: OutlinePart) => (event: ThreeEvent<MouseEvent>) => {
         // A drag of the camera ends in a click too; a hidden half does not count.
@@ -157,14 +172,16 @@ function Scene({ outline, field, textures, flow, run, framed, facing, onMove, sh
             <ambientLight intensity={1.9} />
             <directionalLight position={[-1, -2, 4]} intensity={1.6} />
             {outline.parts.filter((part) => !hidden.includes(part.id)).map((part) => (
-                <PartMesh key={part.id} part={part} shift={selection.includes(part.id) ? shift : undefined} textures={flow ? null : textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} onHover={picksFaces ? hover(part) : undefined} onLeave={picksFaces ? () => setHovered(null) : undefined} />
+                <PartMesh key={part.id} part={part} shift={carried.includes(originOf(part.id)) ? shift : undefined} textures={flow ? null : textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} onHover={picksFaces ? hover(part) : undefined} onLeave={picksFaces ? () => setHovered(null) : undefined} />
             ))}
             {marked(hovered, false)}
             {marked(face && selection.includes(face.part) ? face : null, true)}
-            {onMove && moving.length > 0 && !measuring && <MoveHandles parts={moving} shift={shift} reach={0.12 * low.distanceTo(high)} onShift={setShift} onDrop={drop} />}
+            {drags && moving.length > 0 && !measuring && <MoveHandles parts={moving} shift={shift} reach={reach} onShift={setShift} onDrop={drop} />}
+            {drags && sized && !measuring && shift.every((by) => by === 0) && <FaceHandles min={sized.min} max={sized.max} faces={drags.faces(sized)} size={0.1 * reach} onDrop={(face, by) => drags.face(sized, face, by)} />}
+            {drags && selection.length === 0 && !measuring && <FaceHandles min={outline.space.min} max={outline.space.max} faces={everyFace} size={0.13 * reach} onDrop={drags.side} />}
             {measured.length === 2 && <Line points={measured} color={scheme === 'dark' ? '#ffc46b' : '#8a4b00'} lineWidth={2} depthTest={false} />}
             <Marker sheet={sheet} dark={scheme === 'dark'} at={measured.at(-1)?.toArray()} text={distanceText(measured, units)} />
-            {framed && <SpaceFrame outline={outline} dark={scheme === 'dark'} />}
+            {framed && <SpaceFrame outline={outline} dark={scheme === 'dark'} onGravity={drags?.gravity} />}
             {section && <SectionPlane section={section} low={low} high={high} textures={textures} flow={flow} />}
             <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.max.at} text={field && !section ? `hottest body ${temperatureWithUnit(field.max.value, units)}` : null} />
             <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.min.at} text={field && !section ? `coldest ${temperatureWithUnit(field.min.value, units)}` : null} />
@@ -180,15 +197,15 @@ interface Props {
     picture: number;
     result: Result | undefined;
     stale: boolean;
-    /** Given where parts may be moved. */
-    onMove: Move | undefined;
+    /** Given where the model may be changed. */
+    drags: Drags | undefined;
 }
 
 /**
  * The 3-D view: parts coloured by temperature in Judge, by what they are elsewhere. Renders only when something changes, and
  * not while the progress of a run comes in: without a graphics card every picture takes time from the run.
  */
-export default memo(function View({ outline, run, picture, result: latest, stale, onMove }: Props) {
+export default memo(function View({ outline, run, picture, result: latest, stale, drags }: Props) {
     const stage = useScreen((s) => s.stage);
     const pointing = useScreen((s) => s.probing || s.measuring);
     const select = useScreen((s) => s.select);
@@ -222,7 +239,7 @@ export default memo(function View({ outline, run, picture, result: latest, stale
             data-run={field ? judged : undefined}
         >
             <Canvas frameloop="demand" dpr={1} gl={{ antialias: false }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
-                <Scene outline={drawn} field={field} textures={textures} flow={flow} run={judged} framed={stage === 'Build' || stage === 'Load'} facing={facing} onMove={stage === 'Build' ? onMove : undefined} sheet={sheet} />
+                <Scene outline={drawn} field={field} textures={textures} flow={flow} run={judged} framed={stage === 'Build' || stage === 'Load'} facing={facing} drags={stage === 'Build' ? drags : undefined} sheet={sheet} />
             </Canvas>
             <Box ref={sheet} sx={{ position: 'absolute', inset: 0, overflow: 'hidden', pointerEvents: 'none' }} />
             <ViewTools outline={outline} mayProbe={field !== null} hasFlow={!!result?.flow} face={(to) => setFacing((f) => ({ to, count: f.count + 1 }))} />

@@ -26,3 +26,6 @@ export function neutral(kind: string, watts: number): string {
     if (kind === 'plateFins' || kind === 'pinFins') return '#aab6bd';
     return watts > 0 ? '#caa06a' : '#a5a299';
 }
+
+/** Of handles along x, y and z. */
+export const axisColours = ['#b5493a', '#3f7d4e', '#33658a'] as const;

@@ -1,32 +1,20 @@
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useRef } from 'react';
-import { Line3, Plane, Vector3 } from 'three';
+import { Line3, Plane, Vector3, type Ray } from 'three';
 import type { OrbitControls } from 'three-stdlib';
 
 export const directions = [new Vector3(1, 0, 0), new Vector3(0, 1, 0), new Vector3(0, 0, 1)];
 
-interface Drag {
-    axis: 0 | 1 | 2;
-    /** A point of the line along which is dragged. */
-    from: Vector3;
-    /** Coordinate along the axis while the pointer moves, in metres. */
-    onMove: (position: number) => void;
-    onStart?: (position: number) => void;
+interface RayDrag {
+    onStart?: (ray: Ray) => void;
+    onMove: (ray: Ray) => void;
     onEnd?: () => void;
 }
 
-/** Handlers of a thing that is dragged along an axis of the space; the camera rests meanwhile. */
-export function useAxisDrag({ axis, from, onMove, onStart, onEnd }: Drag) {
-    const { controls, camera, invalidate } = useThree();
+/** Handlers of a thing in the view that is dragged; the camera rests meanwhile. */
+export function useRayDrag({ onStart, onMove, onEnd }: RayDrag) {
+    const { controls, invalidate } = useThree();
     const dragging = useRef(false);
-
-    /** The point of the line nearest to the ray under the pointer. */
-    const under = (event: ThreeEvent<PointerEvent>): number | null => {
-        const direction = directions[axis]!;
-        const facing = new Plane().setFromNormalAndCoplanarPoint(camera.getWorldDirection(new Vector3()).projectOnPlane(direction).normalize(), from);
-        const hit = event.ray.intersectPlane(facing, new Vector3());
-        return hit && new Line3(from, from.clone().add(direction)).closestPointToPoint(hit, false, new Vector3()).getComponent(axis);
-    };
     const hold = (event: ThreeEvent<PointerEvent>, down: boolean) => {
         event.stopPropagation();
         dragging.current = down;
@@ -39,8 +27,7 @@ export function useAxisDrag({ axis, from, onMove, onStart, onEnd }: Drag) {
     return {
         onPointerDown: (event: ThreeEvent<PointerEvent>) => {
             hold(event, true);
-            const position = under(event);
-            if (position !== null) onStart?.(position);
+            onStart?.(event.ray);
         },
         onPointerUp: (event: ThreeEvent<PointerEvent>) => {
             hold(event, false);
@@ -49,9 +36,37 @@ export function useAxisDrag({ axis, from, onMove, onStart, onEnd }: Drag) {
         onPointerMove: (event: ThreeEvent<PointerEvent>) => {
             if (!dragging.current) return;
             event.stopPropagation();
-            const position = under(event);
-            if (position !== null) onMove(position);
+            onMove(event.ray);
             invalidate();
         },
+        // The end of a drag is no click on what lies behind.
+        onClick: (event: ThreeEvent<MouseEvent>) => event.stopPropagation(),
     };
+}
+
+interface AxisDrag {
+    axis: 0 | 1 | 2;
+    /** A point of the line along which is dragged. */
+    from: Vector3;
+    /** Coordinate along the axis while the pointer moves, in metres. */
+    onMove: (position: number) => void;
+    onStart?: (position: number) => void;
+    onEnd?: () => void;
+}
+
+/** Handlers of a thing that is dragged along an axis of the space. */
+export function useAxisDrag({ axis, from, onMove, onStart, onEnd }: AxisDrag) {
+    const { camera } = useThree();
+    /** The point of the line nearest to the ray under the pointer. */
+    const under = (ray: Ray): number | null => {
+        const direction = directions[axis]!;
+        const facing = new Plane().setFromNormalAndCoplanarPoint(camera.getWorldDirection(new Vector3()).projectOnPlane(direction).normalize(), from);
+        const hit = ray.intersectPlane(facing, new Vector3());
+        return hit && new Line3(from, from.clone().add(direction)).closestPointToPoint(hit, false, new Vector3()).getComponent(axis);
+    };
+    const handed = (to: ((position: number) => void) | undefined) => (ray: Ray) => {
+        const position = under(ray);
+        if (position !== null) to?.(position);
+    };
+    return useRayDrag({ onStart: handed(onStart), onMove: handed(onMove), onEnd });
 }

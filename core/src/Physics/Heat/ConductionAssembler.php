@@ -16,7 +16,7 @@ use Foehn\Numerics\Stencil;
 use Foehn\Numerics\TiedCells;
 use Foehn\Physics\PhysicsException;
 use Foehn\Shapes\FlatShape;
-use Foehn\Shapes\Turned;
+use Foehn\Shapes\LocatedFaces;
 use Foehn\Shapes\TwoResistancePackage;
 
 /**
@@ -69,7 +69,7 @@ final class ConductionAssembler
     private array $conditions = [];
 
     /** @var array<string, HeatCondition> of the faces of turned parts, for the area of their steps */
-    private array $onTurned = [];
+    private array $onSteps = [];
 
     /** @var array<int, array{HeatCondition, list<int>}> conditions with a given power and their face records */
     private array $powerFaces = [];
@@ -521,13 +521,13 @@ final class ConductionAssembler
         }
         $own = $this->model->parts[$part];
         $otherwise = $bare ? $own->faces['bare'] ?? null : null;
-        if (! $own->shape instanceof Turned) {
+        if (! $own->shape instanceof LocatedFaces) {
             return $this->conditions[$part][$direction] ?? $otherwise;
         }
         $face = $own->face($direction, fn () => $this->grid->faceCentre($cell, $direction));
         $given = $own->faces[$face] ?? $otherwise;
 
-        return $given === null ? null : $this->onTurned["$part $face"] ??= $given->onSteps($own->shape->stepsOf($face));
+        return $given === null ? null : $this->onSteps["$part $face"] ??= $given->onSteps($own->shape->stepsOf($face));
     }
 
     private function contact(HeatCondition $condition): float
