@@ -24,6 +24,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('variants/{variant}', [VariantController::class, 'show'])->can('view', 'variant');
         Route::put('variants/{variant}/model', [VariantController::class, 'update'])->can('update', 'variant');
         Route::get('variants/{variant}/grid', [VariantController::class, 'grid'])->can('view', 'variant');
+        Route::get('variants/{variant}/cavity', [VariantController::class, 'cavity'])->can('view', 'variant');
 
         Route::get('variants/{variant}/runs', [RunController::class, 'index'])->can('view', 'variant');
         Route::post('variants/{variant}/runs', [RunController::class, 'store'])->can('update', 'variant');

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Resources\RevisionResource;
 use App\Models\Variant;
+use Foehn\Grid\Cavity;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\GridReport;
 use Foehn\Model\GridSettings;
@@ -47,5 +48,14 @@ final class VariantController
         $levels = GridLevels::of($model);
 
         return response()->json(['grade' => $given['grade'], ...GridReport::of(...end($levels))]);
+    }
+
+    /** The air that the parts close off, or where it gets out. */
+    public function cavity(Variant $variant): JsonResponse
+    {
+        $cavity = Cavity::of(ModelCodec::fromJson($variant->head()->firstOrFail()->document));
+
+        return response()->json($cavity === null ? ['inside' => null, 'volume' => 0.0, 'leak' => null, 'gap' => null]
+            : ['inside' => $cavity->inside, 'volume' => $cavity->volume, 'leak' => $cavity->leak, 'gap' => is_finite($cavity->gap) ? $cavity->gap : null]);
     }
 }

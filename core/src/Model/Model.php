@@ -43,6 +43,12 @@ final readonly class Model
         return $this->with(array_map(fn (Part $part) => $part->shape instanceof PlateFins ? $part->withShape($part->shape->lumped($cell)) : $part, $this->parts), $this->grid);
     }
 
+    /** The same parts in another space, on another grid. */
+    public function within(Space $space, GridSettings $grid): self
+    {
+        return new self($this->name, $this->surroundings, $this->physics, $space, $this->materials, $this->parts, $this->watches, $this->limits, $grid);
+    }
+
     /** @param list<Part> $parts */
     private function with(array $parts, GridSettings $grid): self
     {

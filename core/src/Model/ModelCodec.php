@@ -283,10 +283,21 @@ final class ModelCodec
             $emissivity,
             $faces,
             $reader->pointer,
+            self::colour($reader),
         );
         $reader->close();
 
         return [$materials, $part];
+    }
+
+    private static function colour(Reader $reader): ?string
+    {
+        $colour = $reader->has('colour') ? $reader->string('colour') : null;
+        if ($colour !== null && preg_match('/^#[0-9a-f]{6}$/i', $colour) !== 1) {
+            $reader->problem('colour', sprintf('"%s" is no colour; write it as "#3b7c96"', $colour));
+        }
+
+        return $colour;
     }
 
     private static function checkMaterial(Reader $reader, string $kind, ?string $material, Library $materials): void

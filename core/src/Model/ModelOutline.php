@@ -68,6 +68,7 @@ final class ModelOutline
             'name' => $part->name,
             'copyOf' => $part->origin() === $part->id ? null : $part->origin(),
             'group' => $part->group,
+            'colour' => $part->colour,
             'kind' => $part->shape->kind(),
             'material' => $part->material,
             'materialTitle' => $material?->title,

@@ -20,6 +20,7 @@ final readonly class Part
      * @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead)
      * @param float $power W over the whole part
      * @param ?ScalarField $source W/m3, or null
+     * @param ?string $colour #rrggbb, for the screen
      * @param array<string, HeatCondition> $faces by face name; "bare" stands for every face of the part that nothing touches and no other entry names
      */
     public function __construct(
@@ -33,6 +34,7 @@ final readonly class Part
         public ?float $emissivity,
         public array $faces,
         public string $pointer,
+        public ?string $colour = null,
     ) {
     }
 
@@ -57,6 +59,6 @@ final readonly class Part
 
     public function withShape(Shape $shape): self
     {
-        return new self($this->id, $this->name, $this->group, $shape, $this->material, $this->power, $this->source, $this->emissivity, $this->faces, $this->pointer);
+        return new self($this->id, $this->name, $this->group, $shape, $this->material, $this->power, $this->source, $this->emissivity, $this->faces, $this->pointer, $this->colour);
     }
 }

@@ -9,6 +9,7 @@ export type Outline = Schemas['Outline'];
 export type OutlinePart = Schemas['OutlinePart'];
 export type OutlineLimit = Schemas['OutlineLimit'];
 export type Drawing = Schemas['Drawing'];
+export type Cavity = Schemas['Cavity'];
 export type GridReport = Schemas['GridReport'];
 export type Run = Schemas['Run'];
 export type Result = Schemas['Result'];

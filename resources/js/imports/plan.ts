@@ -11,7 +11,7 @@ export interface PlannedBody {
     /** What the table says of it besides its size. */
     note: string;
     /** Without id and name, at the place it has in the file. */
-    fields: Pick<PartEntry, 'shape' | 'material'> & { at?: unknown };
+    fields: Pick<PartEntry, 'shape' | 'material'> & { at?: unknown; colour?: string };
 }
 
 /** What a file holds, and what of it was simplified or left out. */

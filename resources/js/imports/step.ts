@@ -4,6 +4,8 @@ import { ImportError, type ImportPlan } from './plan';
 
 interface KernelMesh {
     name: string;
+    /** Shares of red, green and blue. */
+    color?: number[];
     attributes: { position: { array: number[] } };
     index: { array: number[] };
 }
@@ -23,7 +25,10 @@ const WELD = 1e-7;
 /** How far facets may be from the true surface, as a share of the size of the body, and how far neighbours may turn, rad. */
 const TESSELLATION = { linearUnit: 'millimeter', linearDeflectionType: 'bounding_box_ratio', linearDeflection: 0.002, angularDeflection: 0.35 };
 
-/** Solids of a STEP file (AP203, AP214, AP242), each as a body with the name it has there. The kernel is loaded when the first file is chosen. */
+const hex = (colour: number[] | undefined): string | undefined =>
+    colour?.length === 3 ? `#${colour.map((share) => Math.round(255 * Math.min(Math.max(share, 0), 1)).toString(16).padStart(2, '0')).join('')}` : undefined;
+
+/** Solids of a STEP file (AP203, AP214, AP242), each as a body with the name and colour it has there. The kernel is loaded when the first file is chosen. */
 export async function readStep(bytes: ArrayBuffer, fileName: string): Promise<ImportPlan> {
     if (bytes.byteLength > MOST_BYTES) throw new ImportError(`The file has ${Math.round(bytes.byteLength / 1e6)} MB; up to ${MOST_BYTES / 1e6} MB are taken. Export only the parts that matter for heat.`);
     const text = new TextDecoder('latin1').decode(bytes.slice(0, 2000));
@@ -42,9 +47,11 @@ export async function readStep(bytes: ArrayBuffer, fileName: string): Promise<Im
         const count = (taken.get(wanted) ?? 0) + 1;
         taken.set(wanted, count);
         const { vertices, triangles } = welded(mesh.attributes.position.array, mesh.index.array, WELD);
-        return meshBody(count > 1 ? `${wanted} ${count}` : wanted, vertices, triangles, 1e-3);
+        const body = meshBody(count > 1 ? `${wanted} ${count}` : wanted, vertices, triangles, 1e-3);
+        const colour = hex(mesh.color);
+        return colour ? { ...body, fields: { ...body.fields, colour } } : body;
     });
     const fine = bodies.filter((body) => Number.parseInt(body.note, 10) > MOST_FACETS);
     if (fine.length > 0) throw new ImportError(`"${fine[0]!.name}" would have ${fine[0]!.note}; at most ${MOST_FACETS} are taken. Remove threads, text and small rounds where the file comes from.`);
-    return { bodies, notes: ['Curved faces became facets, within 0.2 % of the size of each body', 'Colours, sketches and assembly constraints are left out', ...surfaceNotes(bodies)] };
+    return { bodies, notes: ['Curved faces became facets, within 0.2 % of the size of each body', 'Sketches and assembly constraints are left out; of several colours of a body one is kept', ...surfaceNotes(bodies)] };
 }

@@ -47,7 +47,7 @@ export function BuildPanel({ revision, editor, mayEdit }: Props) {
             <ChoiceField label="Question" value={heatOf(document) ? 'heat' : 'air'} choices={questions} disabled={!mayEdit} save={(choice) => editor.edit(`Question: ${questions[choice].toLowerCase()}`, (d) => withHeat(d, choice === 'heat'))} />
             <Chapter title="Space" fields>
                 {[0, 1, 2].map((n) => <Stack key={n} direction="row" sx={{ gap: 1 }}>{corner('min', n)}{corner('max', n)}</Stack>)}
-                <FitSpace outline={revision.outline} editor={editor} disabled={!mayEdit} />
+                <FitSpace variant={revision.variant.id} outline={revision.outline} editor={editor} disabled={!mayEdit} />
                 <ChoiceField label="Filled with" value={fluid in fluids ? fluid : 'own'} choices={fluid in fluids ? fluids : { ...fluids, own: fluid }} disabled={!mayEdit} save={(id) => editor.edit(`Space filled with ${fluids[id] ?? id}`, (d) => withSpace(d, { fluid: id === 'none' ? null : id === 'own' ? fluid : id }))} />
             </Chapter>
             <ParameterFields document={document} editor={editor} mayEdit={mayEdit} />

@@ -39,7 +39,8 @@ export function EditField({ label, value, hint, disabled, save }: Props) {
                 if (e.key === 'Enter') commit();
                 if (e.key === 'Escape') setText(value);
             }}
-            sx={{ mb: 1.25 }}
+            // Three lengths with their units stand side by side.
+            sx={{ mb: 1.25, '& .MuiInputBase-input': { px: 1.25 } }}
         />
     );
 }

@@ -4,7 +4,7 @@ import { fieldOffsets } from '../inspector/CopiesDialog';
 import type { ModelDocument } from './document';
 import { boardLayers, satOn, withCopies, withNewPart, withOrder, withoutParts, withShift } from './parts';
 
-const box = (id: string, min: number[], max: number[]): OutlinePart => ({ id, name: id, group: null, copyOf: null, kind: 'block', material: null, materialTitle: null, conductivity: null, power: 0, size: max.map((m, n) => m - min[n]!), min, max, drawing: [] });
+const box = (id: string, min: number[], max: number[]): OutlinePart => ({ id, name: id, group: null, copyOf: null, colour: null, kind: 'block', material: null, materialTitle: null, conductivity: null, power: 0, size: max.map((m, n) => m - min[n]!), min, max, drawing: [] });
 const outline = { space: { min: [0, 0, 0], max: [0.2, 0.1, 0.05], fluid: 'air' }, parts: [] } as unknown as Outline;
 const document: ModelDocument = {
     parts: [

@@ -6,7 +6,7 @@ import { repeatOf, withIndependentCopies, withRepeat, withoutCopies } from './re
 import { draggableFaces, withFaceMoved } from './resize';
 
 const outlined = (id: string, name: string, x: number, copyOf: string | null): OutlinePart => ({
-    id, name, copyOf, group: null, kind: 'block', material: null, materialTitle: null, conductivity: null, power: 1, size: [0.004, 0.004, 0.002], min: [x, 0, 0], max: [x + 0.004, 0.004, 0.002], drawing: [],
+    id, name, copyOf, colour: null, group: null, kind: 'block', material: null, materialTitle: null, conductivity: null, power: 1, size: [0.004, 0.004, 0.002], min: [x, 0, 0], max: [x + 0.004, 0.004, 0.002], drawing: [],
 });
 const outline = { parts: [outlined('chip', 'Chip', 0, null), outlined('chip#2', 'Chip 2', 0.01, 'chip'), outlined('lid', 'Lid', 0.1, null)] } as unknown as Outline;
 const document: ModelDocument = {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { OutlinePart } from '../api/types';
 import { readTable, withLimits, withPowers } from './table';
 
-const part = (id: string, name: string, kind = 'block'): OutlinePart => ({ id, name, group: null, copyOf: null, kind, material: null, materialTitle: null, conductivity: null, power: 0, size: [1, 1, 1], min: [0, 0, 0], max: [1, 1, 1], drawing: [] });
+const part = (id: string, name: string, kind = 'block'): OutlinePart => ({ id, name, group: null, copyOf: null, colour: null, kind, material: null, materialTitle: null, conductivity: null, power: 0, size: [1, 1, 1], min: [0, 0, 0], max: [1, 1, 1], drawing: [] });
 const parts = [part('u1', 'U1', 'package'), part('m1', 'Memory 1'), part('m2', 'Memory 2'), part('lid', 'Lid')];
 const document = { parts: parts.map(({ id, name }) => ({ id, name, shape: { kind: 'block' }, power: '9 W' })), limits: [{ id: 'touch', of: { part: 'lid', face: 'z+' }, atMost: '60 degC' }] };
 

@@ -3,7 +3,7 @@ import type { OutlinePart } from '../api/types';
 import { withLimit, type ModelDocument } from './document';
 import { limitsOfPart, watchesOfPart, whatOf, whatsOf, withEntry, withNewLimit, withNewWatch, withWhat } from './targets';
 
-const lid: OutlinePart = { id: 'lid', name: 'Lid', group: null, copyOf: null, kind: 'block', material: null, materialTitle: null, conductivity: null, power: 0, size: [1, 1, 1], min: [0, 0, 0], max: [1, 1, 1], drawing: [] };
+const lid: OutlinePart = { id: 'lid', name: 'Lid', group: null, copyOf: null, colour: null, kind: 'block', material: null, materialTitle: null, conductivity: null, power: 0, size: [1, 1, 1], min: [0, 0, 0], max: [1, 1, 1], drawing: [] };
 const chip: OutlinePart = { ...lid, id: 'chip', name: 'Chip', kind: 'package' };
 
 describe('what limits and watches look at', () => {

@@ -114,7 +114,7 @@ export default function ProjectScreen() {
     const showKeys = () => setKeysShown(true);
     const [palette, setPalette] = useState(false);
     const showPalette = () => setPalette(true);
-    useEffect(() => set({ selection: [], hidden: [], section: null, probing: false, measuring: false }), [variant, set]);
+    useEffect(() => set({ selection: [], hidden: [], section: null, probing: false, measuring: false, pointed: null }), [variant, set]);
 
     const mayEdit = project.data !== undefined && project.data.role !== 'viewer';
     useKeys(editor, mayEdit, showKeys, showPalette);

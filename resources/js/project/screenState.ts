@@ -26,6 +26,8 @@ interface ScreenState {
     perspective: boolean;
     /** The face of a part that was clicked in the view, in Load. */
     face: { part: string; name: string } | null;
+    /** A place of the space that something was found at. */
+    pointed: { at: [number, number, number]; text: string } | null;
     grade: Grade;
     set: (change: Partial<Omit<ScreenState, 'set' | 'select' | 'toggleHidden'>>) => void;
     select: (id: string | null, adding?: boolean) => void;
@@ -43,6 +45,7 @@ export const useScreen = create<ScreenState>((set) => ({
     measuring: false,
     perspective: false,
     face: null,
+    pointed: null,
     grade: 'scout',
     set: (change) => set(change),
     select: (id, adding = false) =>

@@ -18,7 +18,7 @@ interface Props {
     onDrop: (face: Face, by: number) => Promise<unknown>;
 }
 
-/** A small cube on each face of a box that may be dragged; meanwhile the new box is drawn as a frame. */
+/** A small cube on each face of a box that may be dragged, where two opposite ones find room; meanwhile the new box is drawn as a frame. */
 export function FaceHandles({ min, max, faces, size, onDrop }: Props) {
     const [dragged, setDragged] = useState<{ face: Face; by: number } | null>(null);
     useEffect(() => setDragged(null), [String(min), String(max)]);
@@ -28,7 +28,7 @@ export function FaceHandles({ min, max, faces, size, onDrop }: Props) {
     useEffect(() => () => frame?.dispose(), [frame]);
     return (
         <>
-            {faces.map((face) => {
+            {faces.filter(({ axis }) => max[axis]! - min[axis]! > 2 * size).map((face) => {
                 const middle = new Vector3(...low.map((at, n) => (n === face.axis ? (face.upper ? high[n]! : at) : (at + high[n]!) / 2)));
                 const room = max[face.axis]! - min[face.axis]! - STEP;
                 return (

@@ -41,7 +41,7 @@ export function PartMesh({ part, shift, textures, selected, clip, dark, onPick, 
                 <mesh key="field" geometry={geometry} material={material} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave} />
             ) : (
                 <mesh key="plain" geometry={geometry} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave}>
-                    <meshLambertMaterial color={selected ? '#f0a03c' : neutral(part.kind, part.power)} side={hollow ? BackSide : FrontSide} clippingPlanes={planes} />
+                    <meshLambertMaterial color={selected ? '#f0a03c' : (part.colour ?? neutral(part.kind, part.power))} side={hollow ? BackSide : FrontSide} clippingPlanes={planes} />
                 </mesh>
             )}
             <lineSegments geometry={edges} renderOrder={selected ? 2 : 0}>

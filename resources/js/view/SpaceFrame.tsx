@@ -13,7 +13,7 @@ export function SpaceFrame({ outline, dark, onGravity }: { outline: Outline; dar
     useEffect(() => () => edges.dispose(), [edges]);
     const ink = dark ? '#9aa5ab' : '#6d767b';
     const size = Math.max(...max.map((m, n) => m - min[n]!));
-    const corner = useMemo(() => new Vector3(min[0]! - 0.06 * size, max[1]! + 0.06 * size, max[2]!), [String(min), String(max)]);
+    const corner = useMemo(() => new Vector3(min[0]! - 0.04 * size, max[1]! + 0.04 * size, max[2]!), [String(min), String(max)]);
     return (
         <group>
             <lineSegments geometry={edges}><lineBasicMaterial color={ink} transparent opacity={0.55} /></lineSegments>

@@ -38,7 +38,7 @@ function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to:
         const middle = low.clone().add(high).multiplyScalar(0.5);
         const radius = 0.5 * low.distanceTo(high);
         camera.up.set(0, 0, 1);
-        const wanted = Math.min(size.width, size.height * 1.25) / (2.3 * radius);
+        const wanted = Math.min(size.width, size.height * 1.25) / (2.5 * radius);
         // A central projection shows at its target as many pixels per metre as the parallel one.
         const distance = isCentral(camera) ? size.height / (2 * wanted * Math.tan((camera.fov * Math.PI) / 360)) : radius * 6;
         camera.position.copy(middle).addScaledVector(new Vector3(...directionOf[facing.to]).normalize(), distance);
@@ -110,7 +110,7 @@ function distanceText(points: readonly Vector3[], units: UnitSet): string | null
 }
 
 function Scene({ outline, field, textures, flow, run, framed, facing, drags, sheet }: SceneProps) {
-    const { stage, selection, hidden, section, probing, measuring, perspective, face, set, select } = useScreen();
+    const { stage, selection, hidden, section, probing, measuring, perspective, face, pointed, set, select } = useScreen();
     const picksFaces = stage === 'Load';
     const [hovered, setHovered] = useState<{ part: string; name: string } | null>(null);
     const { units, scheme } = usePreferences();
@@ -185,6 +185,8 @@ function Scene({ outline, field, textures, flow, run, framed, facing, drags, she
             {section && <SectionPlane section={section} low={low} high={high} textures={textures} flow={flow} />}
             <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.max.at} text={field && !section ? `hottest body ${temperatureWithUnit(field.max.value, units)}` : null} />
             <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.min.at} text={field && !section ? `coldest ${temperatureWithUnit(field.min.value, units)}` : null} />
+            {stage === 'Build' && pointed && <mesh position={pointed.at} renderOrder={14} raycast={() => undefined}><sphereGeometry args={[0.06 * reach, 16, 12]} /><meshBasicMaterial color="#b3261e" depthTest={false} transparent /></mesh>}
+            <Marker sheet={sheet} dark={scheme === 'dark'} at={pointed?.at} text={stage === 'Build' ? (pointed?.text ?? null) : null} />
             <Marker sheet={sheet} dark={scheme === 'dark'} at={probe?.at} text={probe?.text ?? null} />
         </>
     );
