@@ -49,7 +49,7 @@ test('a part is dragged along an axis, turned, hidden and alone, and a distance 
     const box = (await canvas.boundingBox())!;
     // Seen along z the middle of the space, where the fin block is, lies in the middle of the picture; its arrow along x ends to the right.
     const diagonal = Math.hypot(0.24, 0.18, 0.06);
-    const scale = Math.min(box.width, box.height * 1.25) / (2.3 * 0.5 * diagonal);
+    const scale = Math.min(box.width, box.height * 1.25) / (2.5 * 0.5 * diagonal);
     const tip = { x: box.x + box.width / 2 + scale * (0.03 + 0.12 * diagonal), y: box.y + box.height / 2 };
     await page.mouse.move(tip.x, tip.y);
     await page.mouse.down();
@@ -79,4 +79,54 @@ test('a part is dragged along an axis, turned, hidden and alone, and a distance 
     await expect(view.getByRole('button', { name: 'Perspective' })).toHaveAttribute('aria-pressed', 'true');
     await view.getByRole('button', { name: 'Show 14 hidden' }).click();
     await expect(view.getByRole('button', { name: 'Isolate' })).toBeVisible();
+});
+
+test('copies stay linked until they are made independent; a locked part stays; a face and a side of the space are dragged', async ({ page }) => {
+    await openCopy(page);
+    await page.keyboard.press('1');
+    const number = await revision(page);
+    await ledger(page).getByRole('gridcell', { name: 'Memory 1', exact: true }).click();
+    await inspector(page).getByRole('button', { name: 'Copies in a row or a field' }).click();
+    await page.getByRole('textbox', { name: 'In a row' }).fill('2');
+    await page.getByLabel('Step x, mm', { exact: true }).fill('0');
+    await page.getByLabel('Step y, mm', { exact: true }).fill('-20');
+    await page.getByRole('button', { name: 'Make 1 copy' }).click();
+    await ledger(page).getByRole('gridcell', { name: 'Memory 1 2' }).click();
+    await expect(inspector(page).getByText('Linked copy of Memory 1')).toBeVisible();
+    await page.keyboard.press('2');
+    await cell(page, 'Memory 1 2', 'powerText').dblclick();
+    await cell(page, 'Memory 1 2', 'powerText').getByRole('textbox').fill('1.3');
+    await page.keyboard.press('Enter');
+    await expect(cell(page, 'Memory 1', 'powerText')).toHaveText('1.30');
+    await page.keyboard.press('1');
+    await inspector(page).getByRole('button', { name: 'Make independent' }).click();
+    await expect.poll(() => revision(page)).toBe(number + 3);
+    await expect(inspector(page).getByText('Linked copy of Memory 1')).toHaveCount(0);
+
+    await ledger(page).getByRole('gridcell', { name: 'Fin block', exact: true }).click();
+    await inspector(page).getByRole('button', { name: 'Lock shape and place' }).click();
+    await expect(inspector(page).getByLabel('At x')).toBeDisabled();
+    await page.keyboard.press('Delete');
+    await expect(ledger(page).getByRole('gridcell', { name: 'Fin block', exact: true })).toBeVisible();
+    await inspector(page).getByRole('button', { name: /^Unlock/ }).click();
+    await expect(inspector(page).getByLabel('Depth')).toBeEnabled();
+
+    // Seen along z: the face of the fin block that looks along x, 30 mm from the middle, is drawn out by 20 mm.
+    await page.getByRole('button', { name: 'Z', exact: true }).click();
+    const canvas = page.getByRole('region', { name: 'View' }).locator('canvas');
+    const drag = async (x: number, by: number) => {
+        const box = (await canvas.boundingBox())!;
+        const scale = Math.min(box.width, box.height * 1.25) / (2.5 * 0.5 * Math.hypot(0.24, 0.18, 0.06));
+        await page.waitForTimeout(1000);
+        await page.mouse.move(box.x + box.width / 2 + scale * x, box.y + box.height / 2);
+        await page.mouse.down();
+        await page.mouse.move(box.x + box.width / 2 + scale * (x + by / 2), box.y + box.height / 2, { steps: 5 });
+        await page.mouse.move(box.x + box.width / 2 + scale * (x + by), box.y + box.height / 2, { steps: 5 });
+        await page.mouse.up();
+    };
+    await drag(0.03, 0.02);
+    await expect(inspector(page).getByLabel('Width')).toHaveValue(/^(79|80|81)(\.\d)? mm$/);
+    await inspector(page).getByRole('button', { name: 'Close the inspector' }).click();
+    await drag(0.12, 0.02);
+    await expect(page.getByLabel('x to')).toHaveValue(/^(259|26[01])(\.\d)? mm$/);
 });

@@ -35,6 +35,7 @@ test('from an empty project to a verdict: parts, watts, films, limits, a run', a
     await expect(inspector(page).getByLabel('At z')).toHaveValue('1.6 mm');
     await inspector(page).getByRole('button', { name: 'Copies in a row or a field' }).click();
     await page.getByRole('textbox', { name: 'In a row' }).fill('3');
+    await page.getByLabel('Linked: what is changed on one holds for all').uncheck();
     await page.getByRole('button', { name: 'Make 2 copies' }).click();
     await expect(inspector(page).getByRole('heading', { name: '2 parts' })).toBeVisible();
     await expect(ledger(page).getByText('4 parts')).toBeVisible();

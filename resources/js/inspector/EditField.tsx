@@ -39,8 +39,7 @@ export function EditField({ label, value, hint, disabled, save }: Props) {
                 if (e.key === 'Enter') commit();
                 if (e.key === 'Escape') setText(value);
             }}
-            // Three lengths with their units stand side by side.
-            sx={{ mb: 1.25, '& .MuiInputBase-input': { px: 1.25 } }}
+            sx={{ mb: 1.25 }}
         />
     );
 }

@@ -37,9 +37,14 @@ export function FitSpace({ variant, outline, editor, disabled }: { variant: numb
                 fit('around the air inside the parts', even(0));
                 return;
             }
-            const wide = cavity.gap === null ? '' : `, ${lengths([cavity.gap], units)} wide`;
-            setFound({ closed: false, text: cavity.leak ? `The air is not closed off. It gets out at ${lengths(cavity.leak, units)}${wide}, marked in the view.` : 'There is no solid part that could close off air.' });
-            if (cavity.leak) set({ pointed: { at: cavity.leak as [number, number, number], text: `leak${wide}` } });
+            if (!cavity.leak || cavity.gap === null) {
+                setFound({ closed: false, text: 'The parts stand in open air: nothing closes it off.' });
+                return;
+            }
+            const wide = `${lengths([cavity.gap], units)} wide`;
+            const place = cavity.leak.map((at, n) => `${'xyz'[n]} ${lengths([at], units)}`).join(', ');
+            setFound({ closed: false, text: `The air is not closed off. It gets out at ${place}, where it is ${wide}; marked in the view.` });
+            set({ pointed: { at: cavity.leak as [number, number, number], text: `leak, ${wide}` } });
         } catch (e) {
             setFound({ closed: false, text: (e as Error).message });
         }

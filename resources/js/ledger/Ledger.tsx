@@ -9,6 +9,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useGridReport, useMaterials } from '../api/queries';
 import type { OutlinePart, Result, Revision } from '../api/types';
 import { withLimit, withPartFields, type ModelDocument } from '../model/document';
+import { useMaterialDrop } from '../materials/useMaterialDrop';
 import { MaterialsDialog } from '../materials/MaterialsDialog';
 import { allMaterials } from '../model/materials';
 import { hasOwnMaterial, isDevice } from '../model/partKinds';
@@ -78,6 +79,7 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
     const known = useMemo(() => allMaterials(revision.document as ModelDocument, materials.data ?? []), [revision.document, materials.data]);
     const columns = useMemo(() => columnsOf(stage, units, known, mayEdit), [stage, units, known, mayEdit]);
     const missed = result?.verdict.missed ?? 0;
+    const drop = useMaterialDrop(editor, revision.outline, mayEdit, (event) => (event.target as Element).closest('[data-id]')?.getAttribute('data-id') ?? null);
     const anchor = useRef<string | null>(null);
     const single = useRef(0);
     /** One row; with Shift all from the last picked one, with Ctrl this one added or taken out. */
@@ -124,7 +126,7 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                     {selection.length > 1 ? `${selection.length} selected${mayEdit && stage !== 'Solve' ? '; a cell holds for all' : ''}` : mayEdit ? ({ Build: '', Load: 'Enter edits a cell', Limit: 'Enter edits a cell', Solve: '', Judge: 'Double-click or Enter edits a cell' }[stage]) : 'You may look, not edit'}
                 </Box>
             </Stack>
-            <Box sx={{ flex: 1, minHeight: 0, opacity: stale && stage === 'Judge' ? 0.62 : 1 }}>
+            <Box {...drop} sx={{ flex: 1, minHeight: 0, opacity: stale && stage === 'Judge' ? 0.62 : 1 }}>
                 <DataGrid
                     aria-label="Ledger of parts"
                     rowHeight={27}
@@ -144,7 +146,11 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                         event.preventDefault();
                         pick(row, event.shiftKey, event.ctrlKey || event.metaKey);
                     }}
-                    onCellEditStart={() => window.clearTimeout(single.current)}
+                    onCellEditStart={({ reason }, event) => {
+                        window.clearTimeout(single.current);
+                        // Digits choose the stage and Delete removes the part: neither may empty the cell that has the focus.
+                        if (reason === 'printableKeyDown' || reason === 'deleteKeyDown') event.defaultMuiPrevented = true;
+                    }}
                     sortingMode="server"
                     sortModel={sort}
                     onSortModelChange={setSort}

@@ -2,7 +2,6 @@ import LinkIcon from '@mui/icons-material/Link';
 import Box from '@mui/material/Box';
 import type { GridColDef } from '@mui/x-data-grid';
 import type { Material } from '../api/types';
-import { ownName } from '../model/document';
 import type { Stage } from '../project/screenState';
 import { UNDECIDED } from '../model/parts';
 import { partKinds } from '../model/partKinds';
@@ -24,7 +23,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], e
     const name: Column = {
         field: 'name', headerName: 'Part', flex: 1, minWidth: 106, editable, sortable: true,
         colSpan: (_value, row) => (row.heading === null ? 1 : 12),
-        renderCell: ({ row }) => (row.heading === null ? <>{row.name}{row.part?.copyOf != null && <LinkIcon titleAccess={`linked copy of ${ownName(row.part)}`} sx={{ fontSize: 13, ml: 0.5, verticalAlign: '-2px', color: 'text.secondary' }} />}</> : <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>{row.heading}</Box>),
+        renderCell: ({ row }) => (row.heading === null ? <>{row.name}{row.part?.copyOf != null && <LinkIcon aria-hidden sx={{ fontSize: 13, ml: 0.5, verticalAlign: '-2px', color: 'text.secondary' }} />}</> : <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>{row.heading}</Box>),
     };
     const power = numeric({
         field: 'powerText', headerName: 'W', width: 66, editable,

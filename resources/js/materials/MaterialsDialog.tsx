@@ -17,10 +17,14 @@ import { allMaterials, materialsFrom, materialsText, materialUses, ownMaterials,
 import { hasOwnMaterial, isDevice } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
 import { number } from '../units/units';
+import { CARRIED_MATERIAL } from './useMaterialDrop';
+import { MaterialComparison } from './MaterialComparison';
 import { MaterialDetail } from './MaterialDetail';
 
 const digits = (value: number): number => (Math.abs(value) < 1 ? 3 : Math.abs(value) < 10 ? 2 : Math.abs(value) < 100 ? 1 : 0);
 const shown = (value: number | null): string => (value === null ? '—' : number(value, digits(value)));
+
+const MOST_COMPARED = 3;
 
 const columns: GridColDef<Material>[] = [
     { field: 'title', headerName: 'Material', flex: 1, minWidth: 190 },
@@ -44,11 +48,14 @@ export function MaterialsDialog({ revision, editor, mayEdit, selection, onClose 
     const library = useMaterials();
     const document = revision.document as ModelDocument;
     const [search, setSearch] = useState('');
-    const [chosen, setChosen] = useState<string | null>(null);
+    const [chosen, setChosen] = useState<string[]>([]);
+    const [carried, setCarried] = useState(false);
     const all = useMemo(() => allMaterials(document, library.data ?? []), [document, library.data]);
     const wanted = search.trim().toLowerCase();
     const found = wanted ? all.filter((m) => `${m.title} ${m.category} ${m.id}`.toLowerCase().includes(wanted)) : all;
-    const material = all.find((m) => m.id === chosen);
+    const material = chosen.length === 1 ? all.find((m) => m.id === chosen[0]) : undefined;
+    const compared = all.filter((m) => chosen.includes(m.id));
+    const choose = (id: string, adding: boolean) => setChosen((old) => (!adding ? [id] : old.includes(id) ? old.filter((o) => o !== id) : [...old, id].slice(-MOST_COMPARED)));
     const solids = revision.outline.parts.filter((part) => selection.includes(part.id) && !hasOwnMaterial(part.kind) && !isDevice(part.kind));
     const input = useRef<HTMLInputElement>(null);
     const [refusal, setRefusal] = useState<string | null>(null);
@@ -64,11 +71,23 @@ export function MaterialsDialog({ revision, editor, mayEdit, selection, onClose 
     const assign = () =>
         material && void editor.edit(`Material ${material.title} for ${solids.length === 1 ? solids[0]!.name : `${solids.length} parts`}`, (d) => withPartFields(d, solids.map((part) => part.id), { material: material.id })).then(onClose, () => undefined);
     return (
-        <Dialog open onClose={onClose} maxWidth="lg" fullWidth aria-labelledby="materials-title">
+        // While a material is dragged the dialog lets the parts behind it be seen and reached.
+        <Dialog open onClose={onClose} maxWidth="lg" fullWidth aria-labelledby="materials-title" sx={carried ? { opacity: 0.12, pointerEvents: 'none', '& *': { pointerEvents: 'none' } } : undefined}>
             <DialogTitle id="materials-title">Materials</DialogTitle>
             <DialogContent>
                 <Stack direction="row" sx={{ gap: 2, height: 470 }}>
-                    <Stack sx={{ flex: 1, minWidth: 0, gap: 1, pt: 1 }}>
+                    <Stack
+                        sx={{ flex: 1, minWidth: 0, gap: 1, pt: 1 }}
+                        onDragStart={(e) => {
+                            const id = (e.target as Element).closest('[data-id]')?.getAttribute('data-id');
+                            if (!id || all.find((m) => m.id === id)?.fluid) return e.preventDefault();
+                            e.dataTransfer.setData(CARRIED_MATERIAL, id);
+                            e.dataTransfer.effectAllowed = 'copy';
+                            // Changed at once, the page would end the drag before it has begun.
+                            window.setTimeout(() => setCarried(true));
+                        }}
+                        onDragEnd={() => setCarried(false)}
+                    >
                         <Stack direction="row" sx={{ gap: 1, alignItems: 'center' }}>
                             <TextField size="small" label="Find material" value={search} onChange={(e) => setSearch(e.target.value)} autoFocus sx={{ width: 260 }} />
                             {mayEdit && <Button size="small" color="inherit" onClick={() => input.current?.click()}>Load from a file</Button>}
@@ -84,9 +103,13 @@ export function MaterialsDialog({ revision, editor, mayEdit, selection, onClose 
                             columnHeaderHeight={32}
                             hideFooter
                             disableColumnMenu
-                            rowSelectionModel={{ type: 'include', ids: new Set(chosen === null ? [] : [chosen]) }}
-                            onRowClick={({ row }) => setChosen(row.id)}
-                            onCellKeyDown={({ row }, event) => event.key === 'Enter' && setChosen(row.id)}
+                            checkboxSelection
+                            columnVisibilityModel={{ __check__: false }}
+                            disableRowSelectionOnClick
+                            rowSelectionModel={{ type: 'include', ids: new Set(chosen) }}
+                            onRowClick={({ row }, event) => choose(row.id, event.ctrlKey || event.metaKey || event.shiftKey)}
+                            onCellKeyDown={({ row }, event) => event.key === 'Enter' && choose(row.id, event.ctrlKey)}
+                            slotProps={{ row: { draggable: mayEdit } as never }}
                             localeText={{ noRowsLabel: library.isPending ? 'Reading the library' : `No material is called "${search}"` }}
                             sx={{ fontSize: 13, '& .MuiDataGrid-cell, & .MuiDataGrid-columnHeader': { px: 0.75 } }}
                         />
@@ -100,11 +123,11 @@ export function MaterialsDialog({ revision, editor, mayEdit, selection, onClose 
                                 uses={materialUses(document, material.id)}
                                 editor={editor}
                                 mayEdit={mayEdit}
-                                onCopied={setChosen}
-                                onRemoved={() => setChosen(null)}
+                                onCopied={(id) => setChosen([id])}
+                                onRemoved={() => setChosen([])}
                             />
-                        ) : (
-                            <Box sx={{ color: 'text.secondary', pt: 1 }}>Choose a material to see where its values come from, and how they change with temperature. A star marks a conductivity that differs by direction; its largest is listed.</Box>
+                        ) : compared.length > 1 ? <MaterialComparison materials={compared} /> : (
+                            <Box sx={{ color: 'text.secondary', pt: 1 }}>Choose a material to see where its values come from, and how they change with temperature. With Ctrl choose several to compare them; drag one onto a part to give it to it. A star marks a conductivity that differs by direction; its largest is listed.</Box>
                         )}
                     </Box>
                 </Stack>

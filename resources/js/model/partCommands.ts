@@ -1,6 +1,6 @@
 import type { Outline, OutlinePart } from '../api/types';
 import { useScreen } from '../project/screenState';
-import { originsOf, partEntry, withPartFields, type ModelDocument } from './document';
+import { isLocked, originsOf, partEntry, withPartFields, type ModelDocument } from './document';
 import { alignments, withAligned, withBlockInstead, withMirrored, withSizeOf, type Alignment } from './arrange';
 import { millimetres, partChoices, satOn, withCopies, withNewPart, withOrder, withoutParts, withShift, type PartChoice } from './parts';
 import { withIndependentCopies, withRepeat, type Direction } from './repeat';
@@ -31,7 +31,8 @@ export function addPart(editor: ModelEditor, outline: Outline, choice: PartChoic
 }
 
 export function removeParts(editor: ModelEditor, ids: readonly string[]): void {
-    quietly(editor.edit(`Remove ${namesOf(present(editor), ids)}`, (d) => withoutParts(d, ids)).then(() => select([])));
+    const free = ids.filter((id) => !isLocked(present(editor), id));
+    if (free.length > 0) quietly(editor.edit(`Remove ${namesOf(present(editor), free)}`, (d) => withoutParts(d, free)).then(() => select([])));
 }
 
 /** Copies beside the originals, by their own width along x; the copies are selected. */

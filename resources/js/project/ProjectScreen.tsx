@@ -14,7 +14,7 @@ import Skeleton from '@mui/material/Skeleton';
 import Snackbar from '@mui/material/Snackbar';
 import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useProject } from '../api/queries';
 import type { Project } from '../api/types';
@@ -24,6 +24,7 @@ import { Inspector } from '../inspector/Inspector';
 import { PreflightPanel } from '../inspector/PreflightPanel';
 import { SpacePanel } from '../inspector/SpacePanel';
 import { Ledger } from '../ledger/Ledger';
+import { useMaterialDrop } from '../materials/useMaterialDrop';
 import { useModelEditor, type ModelEditor } from '../model/useModelEditor';
 import { RunStrip } from '../runs/RunStrip';
 import { useRunState } from '../runs/useRunState';
@@ -31,6 +32,7 @@ import { Bar } from '../theme/Bar';
 import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
 import { unitSetNames, type UnitSet } from '../units/units';
+import type { PartUnder } from '../view/View';
 import { CommandPalette } from './CommandPalette';
 import { ConflictDialog } from './ConflictDialog';
 import { KeysDialog } from './KeysDialog';
@@ -119,6 +121,8 @@ export default function ProjectScreen() {
     const mayEdit = project.data !== undefined && project.data.role !== 'viewer';
     useKeys(editor, mayEdit, showKeys, showPalette);
     const drags = useDrags(editor);
+    const partUnder = useRef<PartUnder | null>(null);
+    const drop = useMaterialDrop(editor, editor.revision?.outline, mayEdit, (event) => partUnder.current?.(event) ?? null);
     if (editor.error && !editor.revision) {
         return (
             <Stack component="main" sx={{ height: '100%', alignItems: 'center', justifyContent: 'center', gap: 2 }}>
@@ -152,8 +156,8 @@ export default function ProjectScreen() {
                         <Stack sx={{ p: 2, gap: 1 }}>{[...Array(10).keys()].map((i) => <Skeleton key={i} height={24} />)}</Stack>
                     )}
                 </Stack>
-                <Box component="section" aria-label="View" sx={{ flex: 1, minWidth: 0, position: 'relative' }}>
-                    <Suspense fallback={null}>{revision && <View outline={revision.outline} run={runs.shown?.id} picture={runs.shown?.picture ?? 0} result={runs.result} stale={runs.stale} drags={mayEdit ? drags : undefined} />}</Suspense>
+                <Box component="section" aria-label="View" {...drop} sx={{ flex: 1, minWidth: 0, position: 'relative' }}>
+                    <Suspense fallback={null}>{revision && <View partUnder={partUnder} outline={revision.outline} run={runs.shown?.id} picture={runs.shown?.picture ?? 0} result={runs.result} stale={runs.stale} drags={mayEdit ? drags : undefined} />}</Suspense>
                 </Box>
                 {revision && stage === 'Build' && selection.length === 0 && <BuildPanel revision={revision} editor={editor} mayEdit={mayEdit} />}
                 {revision && stage === 'Solve' && selection.length === 0 && <PreflightPanel revision={revision} />}

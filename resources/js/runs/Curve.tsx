@@ -23,7 +23,7 @@ interface Props {
     /** What the horizontal axis ends with. */
     end: string;
     width: number;
-    curves: { name: string; points: { x: number; y: number }[]; colour?: string }[];
+    curves: { name: string; points: { x: number; y: number }[]; colour?: string | undefined }[];
     /** Values with a line and a name, the lowest and the highest of them bound the axis. */
     ticks: { at: number; name: string }[];
 }

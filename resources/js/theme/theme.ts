@@ -25,6 +25,8 @@ export function makeTheme(scheme: Scheme): Theme {
         components: {
             MuiCssBaseline: { styleOverrides: { body: { fontVariantNumeric: 'tabular-nums' }, 'html, body, #root': { height: '100%' } } },
             MuiButton: { defaultProps: { size: 'small', disableElevation: true } },
+            // Three lengths with their units stand side by side in a narrow column.
+            MuiOutlinedInput: { styleOverrides: { input: { '&.MuiInputBase-inputSizeSmall': { paddingLeft: 10, paddingRight: 10 } } } },
             MuiTooltip: { defaultProps: { arrow: true, enterDelay: 500 } },
         },
     });

@@ -38,9 +38,9 @@ export function PartMesh({ part, shift, textures, selected, clip, dark, onPick, 
     return (
         <group position={shift ?? [0, 0, 0]}>
             {material ? (
-                <mesh key="field" geometry={geometry} material={material} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave} />
+                <mesh key="field" userData={{ part: part.id }} geometry={geometry} material={material} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave} />
             ) : (
-                <mesh key="plain" geometry={geometry} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave}>
+                <mesh key="plain" userData={{ part: part.id }} geometry={geometry} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave}>
                     <meshLambertMaterial color={selected ? '#f0a03c' : (part.colour ?? neutral(part.kind, part.power))} side={hollow ? BackSide : FrontSide} clippingPlanes={planes} />
                 </mesh>
             )}

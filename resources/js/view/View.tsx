@@ -4,7 +4,7 @@ import { useTheme } from '@mui/material/styles';
 import { Html, Line, OrbitControls, OrthographicCamera, PerspectiveCamera } from '@react-three/drei';
 import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber';
 import { memo, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import { Vector3, type OrthographicCamera as ParallelCamera, type PerspectiveCamera as CentralCamera } from 'three';
+import { Vector2, Vector3, type OrthographicCamera as ParallelCamera, type PerspectiveCamera as CentralCamera } from 'three';
 import type { OrbitControls as Controls } from 'three-stdlib';
 import { api } from '../api/client';
 import { useField } from '../api/queries';
@@ -28,6 +28,21 @@ import { ViewTools, type Facing } from './ViewTools';
 const directionOf: Record<Facing, [number, number, number]> = { home: [-0.9, -1.25, 1.05], x: [-1, 0, 0], y: [0, -1, 0], z: [0, -1e-4, 1] };
 
 const isCentral = (camera: object): camera is CentralCamera => 'isPerspectiveCamera' in camera;
+
+/** Finds the part under a place of the page, for what is dropped there. */
+export type PartUnder = (place: { clientX: number; clientY: number }) => string | null;
+
+function Finder({ found }: { found: RefObject<PartUnder | null> }) {
+    const { camera, scene, raycaster, gl } = useThree();
+    useEffect(() => {
+        found.current = ({ clientX, clientY }) => {
+            const box = gl.domElement.getBoundingClientRect();
+            raycaster.setFromCamera(new Vector2((2 * (clientX - box.left)) / box.width - 1, 1 - (2 * (clientY - box.top)) / box.height), camera);
+            return raycaster.intersectObjects(scene.children).map((hit) => hit.object.userData.part as string | undefined).find((part) => part !== undefined) ?? null;
+        };
+    }, [camera, scene, raycaster, gl, found]);
+    return null;
+}
 
 /** Puts the camera so that the whole space is seen from a direction. */
 function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to: Facing; count: number } }) {
@@ -199,6 +214,7 @@ interface Props {
     picture: number;
     result: Result | undefined;
     stale: boolean;
+    partUnder: RefObject<PartUnder | null>;
     /** Given where the model may be changed. */
     drags: Drags | undefined;
 }
@@ -207,7 +223,7 @@ interface Props {
  * The 3-D view: parts coloured by temperature in Judge, by what they are elsewhere. Renders only when something changes, and
  * not while the progress of a run comes in: without a graphics card every picture takes time from the run.
  */
-export default memo(function View({ outline, run, picture, result: latest, stale, drags }: Props) {
+export default memo(function View({ outline, run, picture, result: latest, stale, partUnder, drags }: Props) {
     const stage = useScreen((s) => s.stage);
     const pointing = useScreen((s) => s.probing || s.measuring);
     const select = useScreen((s) => s.select);
@@ -241,6 +257,7 @@ export default memo(function View({ outline, run, picture, result: latest, stale
             data-run={field ? judged : undefined}
         >
             <Canvas frameloop="demand" dpr={1} gl={{ antialias: false }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
+                <Finder found={partUnder} />
                 <Scene outline={drawn} field={field} textures={textures} flow={flow} run={judged} framed={stage === 'Build' || stage === 'Load'} facing={facing} drags={stage === 'Build' ? drags : undefined} sheet={sheet} />
             </Canvas>
             <Box ref={sheet} sx={{ position: 'absolute', inset: 0, overflow: 'hidden', pointerEvents: 'none' }} />
