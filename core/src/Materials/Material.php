@@ -11,6 +11,7 @@ final readonly class Material
      * @param array{PropertyLaw, PropertyLaw, PropertyLaw} $conductivity W/m/K along x, y, z
      * @param ?PropertyLaw $viscosity Pa s
      * @param ?array{float, float} $powerLaw consistency K in Pa s^n and index n of a fluid of the power law, instead of a viscosity
+     * @param ?float $gasConstant J/kg/K of an ideal gas, whose density and expansion follow from it
      * @param string $source where the values come from
      */
     public function __construct(
@@ -27,6 +28,7 @@ final readonly class Material
         public ?PropertyLaw $viscosity,
         public string $source,
         public ?array $powerLaw = null,
+        public ?float $gasConstant = null,
     ) {
     }
 

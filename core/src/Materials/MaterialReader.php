@@ -41,10 +41,25 @@ final class MaterialReader
             self::viscosity($reader),
             $reader->string('source', 'given in the model'),
             self::powerLaw($reader),
+            self::gasConstant($reader),
         );
         $reader->close();
 
         return $material;
+    }
+
+    private static function gasConstant(Reader $reader): ?float
+    {
+        if (! $reader->has('gasConstant')) {
+            return null;
+        }
+        foreach (['density', 'expansion', 'consistency'] as $key) {
+            if ($reader->has($key)) {
+                $reader->problem($key, sprintf('an ideal gas has its density and expansion from its "gasConstant" and no power law; take the %s out', $key));
+            }
+        }
+
+        return $reader->quantity('gasConstant', Dimension::specificHeat(), null, 0.0, true);
     }
 
     /** @return array{PropertyLaw, PropertyLaw, PropertyLaw} */

@@ -105,7 +105,7 @@ return [
         'emissivity' => 0.92, 'expansion' => 9e-06, 'source' => 'Incropera & DeWitt (2002), table A.3'],
     ['id' => 'rubber-hard', 'title' => 'Rubber, hard', 'category' => 'polymer', 'k' => 0.16, 'density' => 1190.0, 'specificHeat' => 1400.0,
         'emissivity' => 0.92, 'expansion' => 8e-05, 'source' => 'Incropera & DeWitt (2002), table A.3'],
-    ['id' => 'air', 'title' => 'Air, 1 atm', 'category' => 'fluid', 'k' => [[250.0, 0.0223], [300.0, 0.0263], [350.0, 0.03], [400.0, 0.0338], [450.0, 0.0373], [500.0, 0.0407]], 'density' => 1.1614, 'specificHeat' => 1007.0,
+    ['id' => 'air', 'title' => 'Air, 1 atm', 'category' => 'fluid', 'k' => [[250.0, 0.0223], [300.0, 0.0263], [350.0, 0.03], [400.0, 0.0338], [450.0, 0.0373], [500.0, 0.0407], [600.0, 0.0469], [700.0, 0.0524], [800.0, 0.0573], [900.0, 0.062], [1000.0, 0.0667]], 'density' => 1.1614, 'specificHeat' => 1007.0,
         'expansion' => 0.00333333, 'viscosity' => 1.846e-05, 'source' => 'Incropera & DeWitt (2002), table A.4; density, specific heat and viscosity at 300 K'],
     ['id' => 'water', 'title' => 'Water', 'category' => 'fluid', 'k' => [[280.0, 0.582], [300.0, 0.613], [320.0, 0.64], [340.0, 0.66], [360.0, 0.674]], 'density' => 997.0, 'specificHeat' => 4179.0,
         'expansion' => 0.0002761, 'viscosity' => [[280.0, 0.001422], [290.0, 0.00108], [300.0, 0.000855], [310.0, 0.000695], [320.0, 0.000577], [330.0, 0.000489], [340.0, 0.00042], [350.0, 0.000365], [360.0, 0.000324]],

@@ -203,7 +203,7 @@ final class ModelCodec
         if ($fluid->powerLaw !== null && $physics->flow === 'turbulent') {
             $reader->problem('fluid', sprintf('"%s" follows the power law, which is computed laminar only; choose the flow "laminar" or "auto"', $fluid->id));
         }
-        foreach (['density' => true, 'viscosity' => $fluid->powerLaw === null, 'specificHeat' => $physics->heat] as $property => $needed) {
+        foreach (['density' => $fluid->gasConstant === null, 'viscosity' => $fluid->powerLaw === null, 'specificHeat' => $physics->heat] as $property => $needed) {
             if ($needed && $fluid->$property === null) {
                 $reader->problem('fluid', sprintf('"%s" has no %s, which the flow needs', $fluid->id, $property));
             }

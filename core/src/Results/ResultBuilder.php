@@ -32,7 +32,7 @@ final class ResultBuilder
 
     private ?FaceTemperatures $faceTemperatures = null;
 
-    /** @var ?list<array{name: string, kind: string, in: float, out: float, heat: float, area: float, temperature: ?float}> */
+    /** @var ?list<array{name: string, kind: string, in: float, out: float, volume: float, heat: float, area: float, temperature: ?float}> */
     private ?array $openings = null;
 
     private function __construct(private readonly Solution $solution)
@@ -218,7 +218,7 @@ final class ResultBuilder
             if ($opening['name'] === $name) {
                 return match ($quantity) {
                     'massFlow' => $opening['out'] - $opening['in'],
-                    'volumeFlow' => ($opening['out'] - $opening['in']) / ($this->solution->flow?->fluid->density ?? 1.0),
+                    'volumeFlow' => $opening['volume'],
                     default => $opening['temperature'],
                 };
             }
@@ -227,13 +227,13 @@ final class ResultBuilder
         return null;
     }
 
-    /** @return list<array{name: string, kind: string, in: float, out: float, heat: float, area: float, temperature: ?float}> kg/s, W carried out beyond the surroundings, m2, K of what leaves */
+    /** @return list<array{name: string, kind: string, in: float, out: float, volume: float, heat: float, area: float, temperature: ?float}> kg/s, W carried out beyond the surroundings, m2, K of what leaves */
     private function openings(): array
     {
         return $this->openings ??= $this->sumOpenings();
     }
 
-    /** @return list<array{name: string, kind: string, in: float, out: float, heat: float, area: float, temperature: ?float}> */
+    /** @return list<array{name: string, kind: string, in: float, out: float, volume: float, heat: float, area: float, temperature: ?float}> */
     private function sumOpenings(): array
     {
         $flow = $this->solution->flow;

@@ -21,6 +21,7 @@ use Foehn\Physics\Flow\FlowScheme;
 use Foehn\Physics\Flow\Fluid;
 use Foehn\Physics\Flow\Forces;
 use Foehn\Physics\Flow\Friction;
+use Foehn\Physics\Flow\GasDensity;
 use Foehn\Physics\Flow\LimitedConvection;
 use Foehn\Physics\Flow\MolecularProperties;
 use Foehn\Physics\Flow\Momentum;
@@ -60,6 +61,9 @@ final class FlowSolver
     private const WATCHES_STAY = 0.01;
 
     private const MASS_NEAR = 0.05;
+
+    /** Mean change of the temperatures, as a share of their spread, that may be left to come where they alone drive the flow. */
+    private const SETTLED = 1e-3;
 
     /** With "auto": from this Reynolds number on the flow counts as turbulent, or from this Rayleigh number. */
     private const TURBULENT_FROM = 3000.0;
@@ -119,6 +123,8 @@ final class FlowSolver
     private HeatOnFlow $heat;
 
     private MolecularProperties $molecular;
+
+    private GasDensity $density;
 
     /** Null while the flow is laminar. */
     private ?Turbulence $turbulence = null;
@@ -291,6 +297,7 @@ final class FlowSolver
     {
         $this->level = FlowLevel::finest($this->domain, $this->fluid->density);
         $this->molecular = new MolecularProperties($this->domain, $this->fluid);
+        $this->density = new GasDensity($this->domain, $this->fluid, $this->model->physics->heat);
         $this->heat = new HeatOnFlow($this->model, $this->grid, $this->voxels, $this->domain, $this->fluid->specificHeat, $this->gaps, $this->fluid->temperature);
         if ($this->model->physics->flow === 'turbulent' || ($this->fluid->powerLaw === null && $this->model->physics->flow === 'auto' && ($start === null || $start->turbulent))) {
             $this->turbulence ??= new Turbulence($this->domain, $this->fluid);
@@ -371,7 +378,7 @@ final class FlowSolver
         if ($this->buoyantOnly) {
             $moved = $this->heat->step($this->level->fluxes(), 0.0, $this->plain ? 1 : 2, 1.0, $this->plain ? self::TEMPERATURE : 1.0);
             $this->change = is_nan($moved) ? NAN : max($this->change, $moved);
-        } elseif ($this->forces->buoyant && $this->step % $this->pace->heat === 0) {
+        } elseif (($this->forces->buoyant || $this->density->mayVary()) && $this->step % $this->pace->heat === 0) {
             $this->heat->assemble($this->turbulence);
             $this->heat->step($this->conserving(), 1e-3, 6, 1.0);
         }
@@ -396,7 +403,7 @@ final class FlowSolver
         }
         $mobility = [$mobility[0], $mobility[1], $mobility[2]];
         [$imbalance] = $this->level->imbalance($flux);
-        $this->level->follow($mobility, (new PressureCorrection($this->domain, PressureCorrection::FINE))->solve($mobility, $imbalance, $this->level->density), 0.0);
+        $this->level->follow($mobility, (new PressureCorrection($this->domain, PressureCorrection::FINE))->solve($mobility, $this->level->carrying, $imbalance), 0.0);
 
         return $this->level->fluxes();
     }
@@ -418,10 +425,23 @@ final class FlowSolver
     private function isSteady(): bool
     {
         if ($this->change <= ($this->finest ? self::STEADY : self::STEADY_ENOUGH) && $this->mass <= self::MASS) {
-            return true;
+            return ! $this->finest || ! $this->buoyantOnly || $this->settles();
         }
 
         return $this->step % $this->pace->check === 0 && $this->change <= self::NEAR && $this->mass <= self::MASS_NEAR && $this->temperaturesStay();
+    }
+
+    /**
+     * Whether the energy equation, solved to its end on the present flow, leaves the temperatures that drive it where they are. The
+     * stratified core of a cavity comes so slowly that no step shows it.
+     */
+    private function settles(): bool
+    {
+        $before = $this->heat->temperature;
+        $this->heat->settle($this->conserving(), $this->turbulence, self::PASSES, 1e-4);
+        $spread = max($this->heat->temperature) - min($this->heat->temperature);
+
+        return Vectors::distance($this->heat->temperature, $before) <= self::SETTLED * $spread * $this->grid->count();
     }
 
     /** Whether the greatest temperatures of all parts are those of the last check; false without heat or parts. */
@@ -575,6 +595,7 @@ final class FlowSolver
     private function updateMixing(): void
     {
         $this->molecular->update($this->level->velocity, $this->heat->temperature);
+        $this->density->update($this->level, $this->heat->temperature);
         $this->turbulence?->update($this->level->velocity, $this->molecular);
         if ($this->turbulence !== null || $this->fluid->varies() || ! $this->gaps->isEmpty()) {
             $this->setFriction();
@@ -585,9 +606,9 @@ final class FlowSolver
     {
         $mixing = $this->turbulence ?? $this->molecular;
         $this->gaps->update($this->level->velocity, $this->molecular->viscosity, $mixing->wallViscosity);
-        $this->level->friction = $this->gaps->addTo(Friction::of($this->domain, $mixing->viscosity, $mixing->wallViscosity, $this->devices->loss));
+        $this->level->friction = $this->gaps->addTo(Friction::of($this->domain, $mixing->viscosity, $mixing->wallViscosity, $this->density->onLosses($this->level, $this->devices->loss)));
         if (isset($this->scheme)) {
-            $this->scheme->frictionChanged();
+            $this->scheme->coefficientsChanged();
         }
     }
 
@@ -602,14 +623,14 @@ final class FlowSolver
         $times = max(1.0, $speed * $size * $this->fluid->density / $this->fluid->viscosity / self::START_REYNOLDS);
         $thick = array_fill(0, $this->domain->layout->length, $times * $this->fluid->viscosity);
         $this->level->friction = Friction::of($this->domain, $thick, $thick, $this->devices->loss);
-        $this->scheme->frictionChanged();
+        $this->scheme->coefficientsChanged();
     }
 
     private function setSources(): void
     {
         $flux = $this->level->fluxes();
         foreach ([0, 1, 2] as $axis) {
-            $force = Vectors::plus($this->devices->addForces($axis, $this->forces->on($axis, $this->heat->temperature)), 1.0, $this->level->friction->pull[$axis]);
+            $force = Vectors::plus($this->devices->addForces($axis, $this->forces->on($axis, $this->heat->temperature, $this->density->filling())), 1.0, $this->level->friction->pull[$axis]);
             $this->level->source[$axis] = Vectors::plus($force, 1.0, LimitedConvection::force($this->domain, $axis, $flux, $this->level->velocity[$axis]));
         }
     }
@@ -707,6 +728,7 @@ final class FlowSolver
             'reynolds' => $this->reynolds ?? $this->turbulence?->reynolds($this->level->velocity),
             'rayleigh' => $this->rayleigh ?? ($this->forces->buoyant ? $this->rayleigh() : null),
             'buoyancy' => $this->forces->buoyant,
+            'densityVaries' => $this->density->varies(),
             'scheme' => $this->scheme instanceof FlowCycle ? 'multigrid' : 'SIMPLEC',
             'velocityChange' => $this->change,
             'massImbalance' => $this->mass,

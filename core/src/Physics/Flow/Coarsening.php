@@ -6,6 +6,7 @@ namespace Foehn\Physics\Flow;
 
 use Foehn\Grid\Axes;
 use Foehn\Grid\Grid;
+use Foehn\Numerics\Vectors;
 
 /**
  * A coarser level of the flow made by joining neighbouring intervals of the grid lines, and what goes up and down between the
@@ -73,6 +74,16 @@ final class Coarsening
         }
         $this->coarse = $this->level($coarseLayout);
         $this->restrictFriction();
+        $this->restrictDensity();
+    }
+
+    /** What the faces of the fine level carry, summed on the coarse ones. */
+    public function restrictDensity(): void
+    {
+        foreach ([0, 1, 2] as $axis) {
+            $this->coarse->carrying[$axis] = $this->gather($this->fine->carrying[$axis], $this->within, $this->planes($axis));
+            $this->coarse->given[$axis] = $this->gather($this->fine->given[$axis], $this->within, $this->planes($axis));
+        }
     }
 
     /** Friction of the fine level on the coarse one: sums; links get longer with the distances. */
@@ -113,7 +124,7 @@ final class Coarsening
         $area = $this->gather($fine->area[$axis], $tables, $this->ones);
         $passing = $this->gather($passing, $tables, $this->ones);
 
-        return self::times($this->gather($rubbing, $tables, $this->ones), self::quotients($area, $passing));
+        return Vectors::times($this->gather($rubbing, $tables, $this->ones), self::quotients($area, $passing));
     }
 
     /**
@@ -144,9 +155,9 @@ final class Coarsening
         $coarse = $this->coarse;
         foreach ([0, 1, 2] as $axis) {
             $through = $this->gather($flux[$axis], $this->within, $this->planes($axis));
-            $coarse->velocity[$axis] = self::means($through, $coarse->given[$axis], $coarse->area[$axis], $coarse->layout->faceAreas($axis), $coarse->density);
+            $coarse->velocity[$axis] = self::means($through, $coarse->given[$axis], $coarse->carrying[$axis], $coarse->layout->faceAreas($axis), $coarse->density);
         }
-        $coarse->pressure = self::quotients($this->gather(self::times($this->fine->pressure, $this->fine->volume), $this->within, $this->ones), $coarse->volume);
+        $coarse->pressure = self::quotients($this->gather(Vectors::times($this->fine->pressure, $this->fine->volume), $this->within, $this->ones), $coarse->volume);
     }
 
     /**
@@ -459,35 +470,21 @@ final class Coarsening
     /**
      * @param list<float> $flux
      * @param list<float> $given
-     * @param list<float> $area
+     * @param list<float> $carrying
      * @param list<float> $whole
      * @return list<float> mean velocity on the open part, or on the whole face where nothing is open
      */
-    private static function means(array $flux, array $given, array $area, array $whole, float $density): array
+    private static function means(array $flux, array $given, array $carrying, array $whole, float $density): array
     {
         foreach ($flux as $c => $f) {
-            if ($area[$c] > 0.0) {
-                $flux[$c] = ($f - $given[$c]) / ($density * $area[$c]);
+            if ($carrying[$c] > 0.0) {
+                $flux[$c] = ($f - $given[$c]) / $carrying[$c];
             } elseif ($f !== 0.0) {
                 $flux[$c] = $f / ($density * $whole[$c]);
             }
         }
 
         return $flux;
-    }
-
-    /**
-     * @param list<float> $a
-     * @param list<float> $b
-     * @return list<float>
-     */
-    private static function times(array $a, array $b): array
-    {
-        for ($c = 0, $n = count($a); $c < $n; $c++) {
-            $a[$c] *= $b[$c];
-        }
-
-        return $a;
     }
 
     /**

@@ -66,10 +66,11 @@ final class FlowCycle implements FlowScheme
         $this->visit(0, $this->finest, $inertia);
     }
 
-    public function frictionChanged(): void
+    public function coefficientsChanged(): void
     {
         foreach ($this->coarsenings as $coarsening) {
             $coarsening->restrictFriction();
+            $coarsening->restrictDensity();
         }
     }
 

@@ -30,13 +30,14 @@ final readonly class FlowField
      * Mass flow through an opening, kg/s, and the heat it carries out of the space relative to the surroundings, W.
      *
      * @param ?list<float> $temperature in the layout of the flow, K
-     * @return array{in: float, out: float, heat: float, area: float, temperature: ?float} kg/s, W, m2, K of what leaves
+     * @return array{in: float, out: float, volume: float, heat: float, area: float, temperature: ?float} kg/s, m3/s out of the space, W, m2, K of what leaves
      */
     public function through(Opening $opening, ?array $temperature): array
     {
-        [$in, $out, $heat, $carried] = [0.0, 0.0, 0.0, 0.0];
+        [$in, $out, $heat, $carried, $volume] = [0.0, 0.0, 0.0, 0.0, 0.0];
         foreach ($opening->faces as $n => $face) {
             $leaving = $opening->outward * $this->flux[$opening->axis][$face];
+            $volume += $opening->outward * $this->velocity[$opening->axis][$face] * $opening->areas[$n];
             $in += max(0.0, -$leaving);
             $out += max(0.0, $leaving);
             if ($temperature !== null) {
@@ -46,6 +47,6 @@ final readonly class FlowField
             }
         }
 
-        return ['in' => $in, 'out' => $out, 'heat' => $heat, 'area' => array_sum($opening->areas), 'temperature' => $out > 0.0 && $temperature !== null ? $carried / $out : null];
+        return ['in' => $in, 'out' => $out, 'volume' => $volume, 'heat' => $heat, 'area' => array_sum($opening->areas), 'temperature' => $out > 0.0 && $temperature !== null ? $carried / $out : null];
     }
 }

@@ -24,8 +24,11 @@ final class FlowLevel
 
     public Friction $friction;
 
+    /** @var array{list<float>, list<float>, list<float>} mass flow per speed through the open part of the faces, kg/m */
+    public array $carrying;
+
     /**
-     * @param float $density kg/m3
+     * @param float $density of the fluid at rest, kg/m3
      * @param array{list<float>, list<float>, list<float>} $area open for flow that is computed, m2
      * @param array{list<float>, list<float>, list<float>} $given mass flow through the rest of each face, kg/s
      * @param array{list<int>, list<int>, list<int>} $outside +1 or -1 where the upper or lower neighbour of a face is the surroundings
@@ -35,13 +38,15 @@ final class FlowLevel
         public readonly FlowLayout $layout,
         public readonly float $density,
         public readonly array $area,
-        public readonly array $given,
+        public array $given,
         public readonly array $outside,
         public readonly array $volume,
     ) {
         $zeros = $layout->zeros();
         $this->velocity = $this->source = [$zeros, $zeros, $zeros];
         $this->pressure = $zeros;
+        $carrying = array_map(fn (array $open) => Vectors::scaled($density, $open), $area);
+        $this->carrying = [$carrying[0], $carrying[1], $carrying[2]];
     }
 
     /** The finest level, at the velocities the domain gives. */
@@ -81,7 +86,7 @@ final class FlowLevel
     {
         $flux = [];
         foreach ([0, 1, 2] as $axis) {
-            $flux[] = self::massFlow($this->density, $this->area[$axis], $this->velocity[$axis], $this->given[$axis]);
+            $flux[] = self::massFlow($this->carrying[$axis], $this->velocity[$axis], $this->given[$axis]);
         }
 
         return [$flux[0], $flux[1], $flux[2]];
@@ -155,15 +160,15 @@ final class FlowLevel
     }
 
     /**
-     * @param list<float> $area
+     * @param list<float> $carrying
      * @param list<float> $u
      * @param list<float> $flux
      * @return list<float>
      */
-    private static function massFlow(float $density, array $area, array $u, array $flux): array
+    private static function massFlow(array $carrying, array $u, array $flux): array
     {
         for ($c = 0, $n = count($u); $c < $n; $c++) {
-            $flux[$c] += $density * $area[$c] * $u[$c];
+            $flux[$c] += $carrying[$c] * $u[$c];
         }
 
         return $flux;

@@ -10,8 +10,8 @@ interface FlowScheme
     /** @param float $inertia kg/m2/s that holds velocities back, for the first steps from rest */
     public function step(float $inertia): void;
 
-    /** After the friction of the level has changed. */
-    public function frictionChanged(): void;
+    /** After the friction or the density of the level has changed. */
+    public function coefficientsChanged(): void;
 
     /** Damps the steps more strongly; false when that is at its limit. */
     public function soften(): bool;

@@ -15,6 +15,7 @@ use Foehn\Model\Surroundings;
  */
 final readonly class Fluid
 {
+    /** Of air, J/kg/K. */
     private const GAS_CONSTANT = 287.05;
 
     /** K */
@@ -44,10 +45,13 @@ final readonly class Fluid
     {
         $t = $surroundings->temperature;
         $conductivity = $material->conductivity[0];
-        if ($material->id === 'air' && $material->category === 'fluid') {
+        $isAir = $material->id === 'air' && $material->category === 'fluid';
+        $gasConstant = $isAir ? self::GAS_CONSTANT : $material->gasConstant;
+        if ($gasConstant !== null) {
             $pressure = 101325.0 * (1.0 - 2.25577e-5 * $surroundings->altitude) ** 5.25588;
+            $law = $isAir ? null : $material->viscosity;
 
-            return new self($pressure / (self::GAS_CONSTANT * $t), self::sutherland($t), $conductivity->at($t), (float) $material->specificHeat, 1.0 / $t, $t, true, null, null, $conductivity);
+            return new self($pressure / ($gasConstant * $t), $law?->at($t) ?? self::sutherland($t), $conductivity->at($t), (float) $material->specificHeat, 1.0 / $t, $t, true, null, $law, $conductivity);
         }
         $power = $material->powerLaw;
         $viscosity = $power === null ? (float) $material->viscosity?->at($t) : $power[0] * self::TYPICAL_SHEAR ** ($power[1] - 1.0);
@@ -61,7 +65,7 @@ final readonly class Fluid
         return $this->gas ? $this->temperature / $temperature - 1.0 : -$this->expansion * ($temperature - $this->temperature);
     }
 
-    /** Whether viscosity or conductivity follow the temperature or the rate of strain. */
+    /** Whether density, viscosity or conductivity follow the temperature or the rate of strain. */
     public function varies(): bool
     {
         return $this->gas || $this->powerLaw !== null || $this->viscosityLaw?->isConstant() === false || ! $this->conductivityLaw->isConstant();
@@ -72,7 +76,7 @@ final readonly class Fluid
     {
         $temperature = $temperature > self::COLDEST ? $temperature : self::COLDEST;
 
-        return $this->gas ? self::sutherland($temperature) : ($this->viscosityLaw?->at($temperature) ?? $this->viscosity);
+        return $this->viscosityLaw?->at($temperature) ?? ($this->gas ? self::sutherland($temperature) : $this->viscosity);
     }
 
     /** W/m/K */

@@ -40,9 +40,10 @@ final class Forces
 
     /**
      * @param list<float> $temperature K, in the layout of the flow
+     * @param float $filling density over that at the pressure of the surroundings
      * @return list<float> N on the faces across an axis
      */
-    public function on(int $axis, array $temperature): array
+    public function on(int $axis, array $temperature, float $filling): array
     {
         $g = $this->gravity[$axis];
         if ($g === 0.0 || ! $this->buoyant) {
@@ -56,7 +57,7 @@ final class Forces
         // Without an opening the level of the pressure is free; about the mean it stays small.
         $level = $this->domain->hasPressureLevel() ? 0.0 : $this->meanOfFluid($share);
         [$b, $c] = Axes::across($axis);
-        $weight = $g * $this->fluid->density;
+        $weight = $g * $this->fluid->density * $filling;
 
         return self::buoyancy($layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->width[$axis], $layout->width[$b], $layout->width[$c],
             $this->domain->face[$axis], $share, $level, $weight, $this->given[$axis]);

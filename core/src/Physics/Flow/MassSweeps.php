@@ -23,7 +23,7 @@ final class MassSweeps
         $layout = $level->layout;
         $coupling = [];
         foreach ([0, 1, 2] as $axis) {
-            $coupling[] = self::couplings($level->density, $level->area[$axis], $mobility[$axis]);
+            $coupling[] = Vectors::times($mobility[$axis], $level->carrying[$axis]);
         }
         $this->coupling = [$coupling[0], $coupling[1], $coupling[2]];
         $this->inverse = self::inverses($layout->pad, $layout->length - $layout->pad, $layout->stride[1], $layout->stride[2], $coupling[0], $coupling[1], $coupling[2], $level->volume, $layout->zeros());
@@ -42,20 +42,6 @@ final class MassSweeps
             $p = self::sweep($up ? $first : $end - 1, $up ? 1 : -1, $end - $first, $sy, $sz, $this->coupling[0], $this->coupling[1], $this->coupling[2], $net, $this->inverse, Vectors::take($p));
         }
         $level->follow($this->mobility, $p, $share);
-    }
-
-    /**
-     * @param list<float> $area
-     * @param list<float> $mobility
-     * @return list<float>
-     */
-    private static function couplings(float $density, array $area, array $mobility): array
-    {
-        for ($c = 0, $n = count($area); $c < $n; $c++) {
-            $mobility[$c] *= $density * $area[$c];
-        }
-
-        return $mobility;
     }
 
     /**

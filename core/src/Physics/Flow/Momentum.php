@@ -40,7 +40,7 @@ final class Momentum
             $layout->pad, $layout->length - $layout->pad, $layout->stride[$axis], $layout->stride[$b], $layout->stride[$c],
             $level->area[$axis], $level->outside[$axis], $friction->along[$axis], $friction->across[$axis][0], $friction->across[$axis][1],
             $friction->drag[$axis], $friction->loss[$axis], $level->source[$axis], $flux[$axis], $flux[$b], $flux[$c], $level->velocity[$axis],
-            $level->density, $relaxation, $inertia, $consistent ? 1.0 : 0.0, $layout->zeros(),
+            $level->carrying[$axis], $relaxation, $inertia, $consistent ? 1.0 : 0.0, $layout->zeros(),
         );
         $this->weight = [$e, $w, $n, $s, $t, $d];
     }
@@ -142,12 +142,13 @@ final class Momentum
      * @param list<float> $fb
      * @param list<float> $fc
      * @param list<float> $u
+     * @param list<float> $carrying
      * @param list<float> $zeros
      * @return array{list<float>, list<float>, list<float>, list<float>, list<float>, list<float>, list<float>, list<float>, list<float>}
      */
     private static function assemble(
         int $begin, int $end, int $sa, int $sb, int $sc, array $area, array $outside, array $along, array $first, array $second,
-        array $drag, array $loss, array $source, array $fa, array $fb, array $fc, array $u, float $density, float $relaxation, float $inertia, float $consistent, array $zeros,
+        array $drag, array $loss, array $source, array $fa, array $fb, array $fc, array $u, array $carrying, float $relaxation, float $inertia, float $consistent, array $zeros,
     ): array {
         $aE = $aW = $aN = $aS = $aT = $aD = $b = $inverse = $mobility = $zeros;
         for ($c = $begin; $c < $end; $c++) {
@@ -175,7 +176,7 @@ final class Momentum
             $speed = $u[$c] < 0.0 ? -$u[$c] : $u[$c];
             $lost = 2.0 * $loss[$c] * $speed;
             if ($outside[$c] * $u[$c] < 0.0) {
-                $lost += $density * $open * $speed;
+                $lost += $carrying[$c] * $speed;
             }
             $sum = $e + $w + $n + $s + $t + $d;
             $held = $sum + $drag[$c] + $lost;

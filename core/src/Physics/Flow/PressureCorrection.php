@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
-use Foehn\Grid\Axes;
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\PackedPreconditioner;
@@ -38,13 +37,14 @@ final class PressureCorrection
 
     /**
      * @param array{list<float>, list<float>, list<float>} $mobility m/s/Pa per axis
+     * @param array{list<float>, list<float>, list<float>} $carrying mass flow per speed through the faces, kg/m
      * @param list<float> $imbalance kg/s into each cell
      * @return list<float> Pa, in the layout of the flow
      */
-    public function solve(array $mobility, array $imbalance, float $density): array
+    public function solve(array $mobility, array $carrying, array $imbalance): array
     {
         $layout = $this->domain->layout;
-        $stencil = $this->stencil($mobility, $density);
+        $stencil = $this->stencil($mobility, $carrying);
         if ($this->preconditioner === null || $this->age >= self::KEEP) {
             $this->preconditioner = PlaneGroups::suit($stencil) ? Multigrid::box($stencil) : PackedPreconditioner::of($stencil);
             $this->age = 0;
@@ -56,16 +56,18 @@ final class PressureCorrection
         return $layout->fromStencil($x);
     }
 
-    /** @param array{list<float>, list<float>, list<float>} $mobility */
-    private function stencil(array $mobility, float $density): Stencil
+    /**
+     * @param array{list<float>, list<float>, list<float>} $mobility
+     * @param array{list<float>, list<float>, list<float>} $carrying
+     */
+    private function stencil(array $mobility, array $carrying): Stencil
     {
         $layout = $this->domain->layout;
         $cells = $layout->grid->cells;
         $zeros = Stencil::zeros($cells);
         $coupling = [];
         foreach ([0, 1, 2] as $axis) {
-            [$b, $c] = Axes::across($axis);
-            $coupling[] = self::couplings($cells, $layout->pad, $layout->stride, $axis, $layout->width[$b], $layout->width[$c], $this->domain->face[$axis], $mobility[$axis], $density, $zeros);
+            $coupling[] = self::couplings($cells, $layout->pad, $layout->stride, $this->domain->face[$axis], $mobility[$axis], $carrying[$axis], $zeros);
         }
         $extra = $zeros;
         foreach ($this->domain->openings as $opening) {
@@ -74,7 +76,7 @@ final class PressureCorrection
             }
             foreach ($opening->faces as $n => $face) {
                 [$i, $j, $k] = $layout->place($opening->cells[$n]);
-                $extra[$cells[0] * $cells[1] * $k + ($i - 1) + $cells[0] * ($j - 1)] += $density * $opening->areas[$n] * $mobility[$opening->axis][$face];
+                $extra[$cells[0] * $cells[1] * $k + ($i - 1) + $cells[0] * ($j - 1)] += $carrying[$opening->axis][$face] * $mobility[$opening->axis][$face];
             }
         }
 
@@ -84,14 +86,13 @@ final class PressureCorrection
     /**
      * @param array{int, int, int} $cells
      * @param array{int, int, int} $stride
-     * @param list<float> $wb
-     * @param list<float> $wc
      * @param list<int> $face
      * @param list<float> $mobility
+     * @param list<float> $carrying
      * @param list<float> $g
      * @return list<float>
      */
-    private static function couplings(array $cells, int $pad, array $stride, int $axis, array $wb, array $wc, array $face, array $mobility, float $density, array $g): array
+    private static function couplings(array $cells, int $pad, array $stride, array $face, array $mobility, array $carrying, array $g): array
     {
         [$nx, $ny, $nz] = $cells;
         $n = $nx * $ny;
@@ -100,7 +101,7 @@ final class PressureCorrection
                 $c = $pad + 1 + $stride[1] * $j + $stride[2] * $k;
                 for ($i = 1; $i <= $nx; $i++, $c++, $n++) {
                     if ($face[$c] === 1) {
-                        $g[$n] = $density * $wb[$axis === 0 ? $j : $i] * $wc[$axis === 2 ? $j : $k] * $mobility[$c];
+                        $g[$n] = $carrying[$c] * $mobility[$c];
                     }
                 }
             }

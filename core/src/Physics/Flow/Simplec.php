@@ -35,10 +35,10 @@ final class Simplec implements FlowScheme
         }
         [$imbalance] = $level->imbalance($level->fluxes());
         $mobility = [$mobility[0], $mobility[1], $mobility[2]];
-        $level->follow($mobility, $this->correction->solve($mobility, $imbalance, $level->density), 1.0);
+        $level->follow($mobility, $this->correction->solve($mobility, $level->carrying, $imbalance), 1.0);
     }
 
-    public function frictionChanged(): void
+    public function coefficientsChanged(): void
     {
     }
 

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Flow;
+
+/**
+ * The density of a gas in what it carries: ideal gas at the pressure of the surroundings, and in a closed space at the pressure
+ * at which it holds the gas that filled it when it was at rest. While temperatures differ little from the surroundings the density
+ * counts as constant there, and only its weight drives the flow (Boussinesq; Gray & Giorgini, Int. J. Heat Mass Transfer 19 (1976) 545).
+ */
+final class GasDensity
+{
+    /** Change of the density, as a share, from which on it counts everywhere: 0.1 is where the approximation of Boussinesq is said to end. */
+    private const FROM = 0.1;
+
+    private bool $varies = false;
+
+    /** Density in a closed space over what it would be at the pressure of the surroundings. */
+    private float $filling = 1.0;
+
+    /** Whether no gas gets in or out. */
+    private readonly bool $closed;
+
+    public function __construct(private readonly FlowDomain $domain, private readonly Fluid $fluid, private readonly bool $heat)
+    {
+        $this->closed = $domain->openings === [];
+    }
+
+    /** Whether temperatures can change it at all. */
+    public function mayVary(): bool
+    {
+        return $this->fluid->gas && $this->heat;
+    }
+
+    public function varies(): bool
+    {
+        return $this->varies;
+    }
+
+    public function filling(): float
+    {
+        return $this->filling;
+    }
+
+    /**
+     * Density at the present temperatures for the mass that passes the faces of a level.
+     *
+     * @param list<float> $temperature K, in the layout of the flow
+     */
+    public function update(FlowLevel $level, array $temperature): void
+    {
+        if (! $this->mayVary()) {
+            return;
+        }
+        [$share, $sum, $largest] = [array_fill(0, $this->domain->layout->length, 1.0), 0.0, 0.0];
+        foreach ($this->domain->fluid as $c => $fluid) {
+            if ($fluid === 1) {
+                $share[$c] = $this->share($temperature[$c]);
+                $sum += $share[$c] * $level->volume[$c];
+                $largest = max($largest, abs($share[$c] - 1.0));
+            }
+        }
+        foreach ($this->domain->openings as $opening) {
+            foreach ($opening->temperatures as $t) {
+                $largest = max($largest, abs($this->share($t) - 1.0));
+            }
+        }
+        $this->varies = $this->varies || $largest > self::FROM;
+        if (! $this->varies) {
+            return;
+        }
+        $this->filling = $this->closed ? array_sum($level->volume) / $sum : 1.0;
+        foreach ([0, 1, 2] as $axis) {
+            $level->carrying[$axis] = self::carrying(
+                $this->domain->layout->pad, $this->domain->layout->length - $this->domain->layout->pad, $this->domain->layout->stride[$axis],
+                $level->area[$axis], $share, 0.5 * $level->density * $this->filling, $this->domain->layout->zeros(),
+            );
+        }
+        $this->atOpenings($level, $share);
+    }
+
+    /**
+     * Quadratic losses, stated for the density of the surroundings, at the present one.
+     *
+     * @param array{list<float>, list<float>, list<float>} $loss
+     * @return array{list<float>, list<float>, list<float>}
+     */
+    public function onLosses(FlowLevel $level, array $loss): array
+    {
+        foreach ($this->varies ? $loss : [] as $axis => $faces) {
+            foreach ($faces as $c => $lost) {
+                if ($lost > 0.0 && $level->area[$axis][$c] > 0.0) {
+                    $loss[$axis][$c] = $lost * $level->carrying[$axis][$c] / ($level->density * $level->area[$axis][$c]);
+                }
+            }
+        }
+
+        return $loss;
+    }
+
+    /**
+     * What enters has its own temperature, what leaves that of the cell inside.
+     *
+     * @param list<float> $share
+     */
+    private function atOpenings(FlowLevel $level, array $share): void
+    {
+        foreach ($this->domain->openings as $opening) {
+            $axis = $opening->axis;
+            foreach ($opening->faces as $n => $face) {
+                $entering = $this->share($opening->temperatures[$n]);
+                if ($opening->condition->kind !== 'inlet') {
+                    $leaves = $opening->outward * $level->velocity[$axis][$face] > 0.0;
+                    $level->carrying[$axis][$face] = $level->density * $opening->areas[$n] * ($leaves ? $share[$opening->cells[$n]] : $entering);
+                } elseif ($opening->condition->inlet === 'massFlow') {
+                    $level->velocity[$axis][$face] = $this->domain->velocity[$axis][$face] / $entering;
+                } else {
+                    $level->given[$axis][$face] = $level->density * $entering * $opening->areas[$n] * $this->domain->velocity[$axis][$face];
+                }
+            }
+        }
+    }
+
+    /** Density over that of the surroundings; iterations on their way may pass through temperatures that no gas has. */
+    private function share(float $temperature): float
+    {
+        return 1.0 + $this->fluid->buoyantShare(max($temperature, 0.25 * $this->fluid->temperature));
+    }
+
+    /**
+     * @param list<float> $area
+     * @param list<float> $share
+     * @param list<float> $carrying
+     * @return list<float>
+     */
+    private static function carrying(int $first, int $end, int $s, array $area, array $share, float $half, array $carrying): array
+    {
+        for ($c = $first; $c < $end; $c++) {
+            $carrying[$c] = $half * $area[$c] * ($share[$c] + $share[$c + $s]);
+        }
+
+        return $carrying;
+    }
+}
