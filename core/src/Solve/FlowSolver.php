@@ -10,6 +10,7 @@ use Foehn\Model\Model;
 use Foehn\Model\Watch;
 use Foehn\Numerics\Anderson;
 use Foehn\Numerics\Vectors;
+use Foehn\Physics\Flow\DevelopingLayers;
 use Foehn\Physics\Flow\Devices;
 use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\Flow\FinGaps;
@@ -128,6 +129,8 @@ final class FlowSolver
 
     /** Null while the flow is laminar. */
     private ?Turbulence $turbulence = null;
+
+    private ?DevelopingLayers $layers = null;
 
     private ?float $reynolds = null;
 
@@ -559,6 +562,7 @@ final class FlowSolver
         $this->rayleigh = $this->forces->buoyant ? $this->rayleigh() : null;
         if ($this->model->physics->flow === 'auto' && $this->reynolds < self::TURBULENT_FROM && ($this->rayleigh ?? 0.0) < self::TURBULENT_FROM_RAYLEIGH) {
             $this->turbulence = null;
+            $this->heat->films = [];
             $this->setFriction();
             $this->heat->assemble(null);
         }
@@ -596,7 +600,11 @@ final class FlowSolver
     {
         $this->molecular->update($this->level->velocity, $this->heat->temperature);
         $this->density->update($this->level, $this->heat->temperature);
-        $this->turbulence?->update($this->level->velocity, $this->molecular);
+        if ($this->turbulence !== null) {
+            $this->turbulence->update($this->level->velocity, $this->molecular);
+            $this->layers ??= new DevelopingLayers($this->model, $this->domain, $this->fluid, $this->voxels);
+            $this->heat->films = $this->layers->films($this->level->velocity, $this->molecular, $this->turbulence->wallConductivity);
+        }
         if ($this->turbulence !== null || $this->fluid->varies() || ! $this->gaps->isEmpty()) {
             $this->setFriction();
         }

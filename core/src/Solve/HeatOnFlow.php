@@ -23,6 +23,9 @@ final class HeatOnFlow
 
     public HeatSystem $system;
 
+    /** @var array<int, array<int, float>> W/m2/K between cells of the grid and walls where the wall law gives less, by axis; in gaps of fins their own count */
+    public array $films = [];
+
     private ?EnergyTransport $energy = null;
 
     public function __construct(
@@ -42,7 +45,11 @@ final class HeatOnFlow
     public function assemble(?Turbulence $turbulence): void
     {
         $mixing = $turbulence === null || $turbulence->conductivity === [] ? null : [$turbulence->conductivity, $turbulence->wallConductivity];
-        $this->system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), $mixing, $this->gaps->films());
+        $films = $this->gaps->films();
+        foreach ($this->films as $axis => $more) {
+            $films[$axis] = ($films[$axis] ?? []) + $more;
+        }
+        $this->system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), $mixing, $films, $this->gaps->mixed());
         $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->specificHeat) : null;
     }
 

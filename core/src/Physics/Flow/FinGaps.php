@@ -58,6 +58,24 @@ final class FinGaps
     }
 
     /**
+     * Where several gaps stand as one: there heat must not be conducted across it, for each of the real gaps has its own walls.
+     *
+     * @return array<int, list<int>> cells of the grid by axis across the fins
+     */
+    public function mixed(): array
+    {
+        $mixed = [];
+        foreach ($this->cells as [, $number, $block]) {
+            $fins = $this->blocks[$block]['fins'];
+            if ($fins->real() !== $fins) {
+                $mixed[$fins->across][] = $number;
+            }
+        }
+
+        return $mixed;
+    }
+
+    /**
      * What a result says of its fins.
      *
      * @return list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}> gap in m;

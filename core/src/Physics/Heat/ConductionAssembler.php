@@ -35,6 +35,9 @@ final class ConductionAssembler
     /** Cells of the padding in front (see Stencil). */
     private int $pad;
 
+    /** Fluid that has one temperature across is taken to conduct so many times better there. */
+    private const MIXED = 50.0;
+
     /** @var array{int, int, int} steps to the next cell along each axis */
     private array $strides;
 
@@ -95,14 +98,16 @@ final class ConductionAssembler
      * @param ?array{list<float>, list<float>} $mixing W/m/K of each cell that is fluid in turbulent flow: inside, and towards walls
      * @param array<int, array<int, float>> $films W/m2/K between cells and walls across an axis that replace the conduction of half a cell
      * @throws PhysicsException
+     * @param array<int, list<int>> $mixed cells whose fluid has one temperature across an axis, by axis
      */
-    public static function assemble(Model $model, Grid $grid, Voxels $voxels, ?array $temperature = null, ?array $mixing = null, array $films = []): HeatSystem
+    public static function assemble(Model $model, Grid $grid, Voxels $voxels, ?array $temperature = null, ?array $mixing = null, array $films = [], array $mixed = []): HeatSystem
     {
         $assembler = new self($model, $grid, $voxels, $model->surroundings->temperature);
         $assembler->films = $films;
         $assembler->findLiveCells();
         $assembler->resistances($temperature);
         $assembler->mix($mixing);
+        $assembler->mixAcross($mixed);
         $assembler->conditionsByDirection();
         for ($axis = 0; $axis < 3; $axis++) {
             $assembler->innerFaces($axis);
@@ -201,6 +206,19 @@ final class ConductionAssembler
             $this->half[$axis] = $anyVaries
                 ? $this->varyingHalves($axis, $constant, $varies, $temperature ?? [])
                 : self::constantHalves($this->grid->cells, $axis, $this->grid->widths[$axis], $this->voxels->owner, $constant);
+        }
+    }
+
+    /** @param array<int, list<int>> $mixed */
+    private function mixAcross(array $mixed): void
+    {
+        foreach ($mixed as $axis => $cells) {
+            $half = $this->half[$axis];
+            $this->half[$axis] = [];
+            foreach ($cells as $cell) {
+                $half[$cell] /= self::MIXED;
+            }
+            $this->half[$axis] = $half;
         }
     }
 
