@@ -58,6 +58,11 @@ final class FlowSolver
 
     private const SLOWEST = 0.95;
 
+    /** Temperatures that only go to and fro are looked at over so many checks; less than this share of the rise is no move. */
+    private const SEEN = 4;
+
+    private const STANDS = 5e-4;
+
     /** ... and watched velocities and pressures within this share of the greatest speed and of the spread of the pressure. */
     private const WATCHES_STAY = 0.01;
 
@@ -178,6 +183,9 @@ final class FlowSolver
 
     /** @var list<float> greatest temperature of each part at the last check, K */
     private array $checked = [];
+
+    /** @var list<list<float>> the same at the last checks */
+    private array $seen = [];
 
     /** @var list<float> watched velocities and pressures at the last check, as shares */
     private array $watched = [];
@@ -459,6 +467,7 @@ final class FlowSolver
             $largest[] = $part['max'] ?? $this->fluid->temperature;
         }
         [$last, $this->checked] = [$this->checked, $largest];
+        $this->seen = array_slice([...$this->seen, $largest], -self::SEEN);
         [$lastWatched, $this->watched] = [$this->watched, $this->watchedFlow()];
         if ($last === []) {
             return false;
@@ -470,8 +479,30 @@ final class FlowSolver
             return false;
         }
         $ratio = min(self::SLOWEST, $this->moved / max($before, 1e-300));
+        $settles = $this->moved <= self::TEMPERATURES_STAY && $this->moved * $ratio / (1.0 - $ratio) <= self::REMAINS;
 
-        return $this->moved <= self::TEMPERATURES_STAY && $this->moved * $ratio / (1.0 - $ratio) <= self::REMAINS && max([0.0, ...array_map(fn (float $a, float $b) => abs($a - $b), $this->watched, $lastWatched)]) <= self::WATCHES_STAY;
+        return ($settles || $this->wanders($rise)) && max([0.0, ...array_map(fn (float $a, float $b) => abs($a - $b), $this->watched, $lastWatched)]) <= self::WATCHES_STAY;
+    }
+
+    /**
+     * Whether the temperatures go to and fro in a narrow band, as under a jet that never stands quite still: over the last checks none
+     * leaves it, and none that moves at all keeps one direction.
+     */
+    private function wanders(float $rise): bool
+    {
+        if (count($this->seen) < self::SEEN) {
+            return false;
+        }
+        foreach (array_keys($this->checked) as $part) {
+            $values = array_column($this->seen, $part);
+            $range = (max($values) - min($values)) / max($rise, 1e-300);
+            $ends = abs(end($values) - $values[0]) / max($rise, 1e-300);
+            if ($range > self::TEMPERATURES_STAY || $ends > max(0.5 * $range, self::STANDS)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @return list<float> watched velocities and pressures, as shares of the greatest speed and of the spread of the pressure */

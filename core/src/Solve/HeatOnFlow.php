@@ -87,7 +87,11 @@ final class HeatOnFlow
         $moved = Vectors::distance($this->temperature, $before);
         $spread = max($this->temperature) - min($this->temperature);
 
-        return $spread > 0.0 || is_nan($moved) ? $moved / ($spread * $this->grid->count()) : 0.0;
+        if (! is_finite($moved)) {
+            return NAN;
+        }
+
+        return $spread > 0.0 ? $moved / ($spread * $this->grid->count()) : 0.0;
     }
 
     /**

@@ -67,7 +67,7 @@ final class GasDensity
             }
         }
         $this->varies = $this->varies || $largest > self::FROM;
-        if (! $this->varies) {
+        if (! $this->varies || ! ($sum > 0.0)) {
             return;
         }
         $this->filling = $this->closed ? array_sum($level->volume) / $sum : 1.0;
