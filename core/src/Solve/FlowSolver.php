@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use DivisionByZeroError;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
@@ -222,7 +223,12 @@ final class FlowSolver
         $steady = $stopped = false;
         $average = null;
         while (! $stopped && ! $steady && ($average === null || ! $average->isFull())) {
-            $this->advance();
+            try {
+                $this->advance();
+            } catch (DivisionByZeroError) {
+                // Numbers beyond all bounds end as zeros in denominators.
+                $this->change = NAN;
+            }
             if (is_nan($this->change)) {
                 $this->restart();
                 continue;

@@ -77,6 +77,23 @@ final class FlowTest extends TestCase
         }
     }
 
+    /** In a turbulent stream a plate of 20 mm has a layer of under a millimetre; cells of 4 and 8 mm know nothing of it (Pohlhausen, ZAMM 1 (1921) 115). */
+    public function testAShortPlateBesideThickCellsTakesTheHeatOfAYoungLayer(): void
+    {
+        $plate = ['min' => ['20 mm', 0], 'max' => ['40 mm', '10 mm'], 'kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => 310]];
+        foreach ([2, 4] as $cells) {
+            $result = self::solve([
+                'surroundings' => ['temperature' => 300, 'gravity' => [0, 0, 0]], 'physics' => ['flow' => 'turbulent'],
+                'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.06, 0.01, 0.016]], 'fluid' => 'air', 'sides' => ['x-' => ['kind' => 'inlet', 'speed' => 3], 'x+' => ['kind' => 'outlet'],
+                    'y-' => self::SYMMETRY, 'y+' => self::SYMMETRY, 'z-' => [...self::SYMMETRY, 'patches' => [$plate]], 'z+' => self::SYMMETRY]],
+                'watches' => [['id' => 'heat', 'of' => ['side' => 'z-', 'patch' => 0], 'quantity' => 'heat']],
+                'analysis' => ['grid' => ['cells' => [10, 1, $cells]]],
+            ]);
+            $film = 0.664 * sqrt(3 * 0.02 * 1.177 / 1.846e-5) * 0.707 ** (1 / 3) * 0.0263 / 0.02;
+            self::assertEqualsWithDelta(1.0, -$result['watches'][0]['value'] / (2e-4 * 10 * $film), 0.2, "$cells cells");
+        }
+    }
+
     /** @return iterable<string, array{array<string, mixed>}> */
     public static function sameFlows(): iterable
     {

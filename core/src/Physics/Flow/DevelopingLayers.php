@@ -7,6 +7,7 @@ namespace Foehn\Physics\Flow;
 use Foehn\Grid\Axes;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
+use Foehn\Model\Space;
 
 /**
  * Heat into boundary layers that are younger and thinner than the cells beside a wall. The wall law takes a layer to fill the cell;
@@ -38,13 +39,30 @@ final class DevelopingLayers
                     if ($domain->fluid[$next] === 1 || $domain->drag[$next] <= 0.0) {
                         continue;
                     }
-                    $inside = $place[$axis] + $sign >= 0 && $place[$axis] + $sign < $cells[$axis];
-                    $box = $inside && $voxels->owner[$n + $sign * $stride] >= 0 ? $boxes[$voxels->owner[$n + $sign * $stride]] : $model->space->box;
+                    $beyond = $place[$axis] + $sign;
+                    $owner = $beyond >= 0 && $beyond < $cells[$axis] ? $voxels->owner[$n + $sign * $stride] : Voxels::NONE;
                     [$a, $b] = Axes::across($axis);
-                    $this->walls[] = [$n, $c, $axis, $box->size($a), $box->size($b)];
+                    $lengths = $owner >= 0 ? [$boxes[$owner]->size($a), $boxes[$owner]->size($b)] : self::ofSide($model->space, 2 * $axis + ($sign > 0 ? 1 : 0), $layout->grid->centre($n));
+                    $this->walls[] = [$n, $c, $axis, ...$lengths];
                 }
             }
         }
+    }
+
+    /**
+     * Lengths of a side of the space, or of the patch of it at a place, m.
+     *
+     * @param array{float, float, float} $place
+     * @return array{float, float}
+     */
+    private static function ofSide(Space $space, int $side, array $place): array
+    {
+        [$a, $b] = Axes::across($side >> 1);
+        $given = $space->sides[Space::SIDES[$side]];
+        $patch = $given->patchAt($place[$a], $place[$b]);
+
+        return $patch === null ? [$space->box->size($a), $space->box->size($b)]
+            : [$given->patches[$patch]->max[0] - $given->patches[$patch]->min[0], $given->patches[$patch]->max[1] - $given->patches[$patch]->min[1]];
     }
 
     /**
