@@ -48,24 +48,8 @@ final class FlowSolver
     /** Mass imbalance summed over cells, of the flow through the space. */
     private const MASS = 1e-3;
 
-    /** Flows around parts rarely settle to STEADY. They count as steady when, between two checks, part temperatures stay ... */
-    private const TEMPERATURES_STAY = 0.003;
-
-    /** ... within this share of the largest temperature rise, and changes and imbalances are at least below these. */
+    /** Flows around parts rarely settle to STEADY. They count as steady when temperatures stand still (see Steadiness) and changes and imbalances are at least below these. */
     private const NEAR = 0.05;
-
-    /** ... and what is left to come, if every move is to the next as the last two were, is at most this share of the rise, ... */
-    private const REMAINS = 0.005;
-
-    private const SLOWEST = 0.95;
-
-    /** Temperatures that only go to and fro are looked at over so many checks; less than this share of the rise is no move. */
-    private const SEEN = 4;
-
-    private const STANDS = 5e-4;
-
-    /** ... and watched velocities and pressures within this share of the greatest speed and of the spread of the pressure. */
-    private const WATCHES_STAY = 0.01;
 
     private const MASS_NEAR = 0.05;
 
@@ -182,17 +166,7 @@ final class FlowSolver
 
     private float $lastReport = 0.0;
 
-    /** @var list<float> greatest temperature of each part at the last check, K */
-    private array $checked = [];
-
-    /** @var list<list<float>> the same at the last checks */
-    private array $seen = [];
-
-    /** @var list<float> watched velocities and pressures at the last check, as shares */
-    private array $watched = [];
-
-    /** What the last check saw move most, as a share of the largest temperature rise. */
-    private ?float $moved = null;
+    private Steadiness $steadiness;
 
     /**
      * @param bool $finest whether this is the grid asked for, or one on the way to it
@@ -215,6 +189,7 @@ final class FlowSolver
     public function solve(): Solution
     {
         $this->started = hrtime(true);
+        $this->steadiness = new Steadiness();
         $this->prepare();
         $this->begin($this->start);
         if ($this->frozen) {
@@ -236,7 +211,7 @@ final class FlowSolver
             if ($average !== null && $this->step % self::LOOK === 0) {
                 $this->temperaturesStay();
             }
-            $average?->add([...$this->level->velocity, $this->level->pressure, $this->heat->temperature], $this->checked);
+            $average?->add([...$this->level->velocity, $this->level->pressure, $this->heat->temperature], $this->steadiness->temperatures());
             $steady = $average === null && $this->isSteady();
             if ($average === null && ($this->isStuck() || $this->step >= $this->pace->most) && ! $this->soften()) {
                 $average = new FlowAverage(self::AVERAGED);
@@ -461,7 +436,7 @@ final class FlowSolver
         return Vectors::distance($this->heat->temperature, $before) <= self::SETTLED * $spread * $this->grid->count();
     }
 
-    /** Whether the greatest temperatures of all parts are those of the last check; false without heat or parts. */
+    /** Whether the greatest temperatures of all parts stand still; false without heat or parts. */
     private function temperaturesStay(): bool
     {
         if (! $this->model->physics->heat || $this->model->parts === []) {
@@ -472,43 +447,8 @@ final class FlowSolver
         foreach (PartTemperatures::of($this->grid, $this->voxels, $this->heat->cells()) as $part) {
             $largest[] = $part['max'] ?? $this->fluid->temperature;
         }
-        [$last, $this->checked] = [$this->checked, $largest];
-        $this->seen = array_slice([...$this->seen, $largest], -self::SEEN);
-        [$lastWatched, $this->watched] = [$this->watched, $this->watchedFlow()];
-        if ($last === []) {
-            return false;
-        }
-        $rise = max(array_map(fn (float $t) => abs($t - $this->fluid->temperature), $largest));
-        $before = $this->moved;
-        $this->moved = max(array_map(fn (float $a, float $b) => abs($a - $b), $largest, $last)) / max($rise, 1e-300);
-        if ($before === null) {
-            return false;
-        }
-        $ratio = min(self::SLOWEST, $this->moved / max($before, 1e-300));
-        $settles = $this->moved <= self::TEMPERATURES_STAY && $this->moved * $ratio / (1.0 - $ratio) <= self::REMAINS;
 
-        return ($settles || $this->wanders($rise)) && max([0.0, ...array_map(fn (float $a, float $b) => abs($a - $b), $this->watched, $lastWatched)]) <= self::WATCHES_STAY;
-    }
-
-    /**
-     * Whether the temperatures go to and fro in a narrow band, as under a jet that never stands quite still: over the last checks none
-     * leaves it, and none that moves at all keeps one direction.
-     */
-    private function wanders(float $rise): bool
-    {
-        if (count($this->seen) < self::SEEN) {
-            return false;
-        }
-        foreach (array_keys($this->checked) as $part) {
-            $values = array_column($this->seen, $part);
-            $range = (max($values) - min($values)) / max($rise, 1e-300);
-            $ends = abs(end($values) - $values[0]) / max($rise, 1e-300);
-            if ($range > self::TEMPERATURES_STAY || $ends > max(0.5 * $range, self::STANDS)) {
-                return false;
-            }
-        }
-
-        return true;
+        return $this->steadiness->look($largest, $this->fluid->temperature, $this->watchedFlow());
     }
 
     /** @return list<float> watched velocities and pressures, as shares of the greatest speed and of the spread of the pressure */
@@ -759,7 +699,7 @@ final class FlowSolver
         if (hrtime(true) / 1e9 - $this->lastReport > 0.2) {
             $this->lastReport = hrtime(true) / 1e9;
             // Before the first check there are temperatures nowhere.
-            $seen = $this->checked === [] ? null : LiveValues::of($this->model, $this->voxels, $this->heat->system, $this->heat->cells());
+            $seen = $this->steadiness->temperatures() === [] ? null : LiveValues::of($this->model, $this->voxels, $this->heat->system, $this->heat->cells());
             $this->listener->report(new Progress('solving', $this->grid->count(), $this->total, max($this->change, $this->mass), $seen?->worstMargin(), count($this->done) + 1, $seen->values ?? []));
         }
     }
@@ -777,7 +717,7 @@ final class FlowSolver
             'scheme' => $this->scheme instanceof FlowCycle ? 'multigrid' : 'SIMPLEC',
             'velocityChange' => $this->change,
             'massImbalance' => $this->mass,
-            'temperatureMove' => $this->moved,
+            'temperatureMove' => $this->steadiness->moved(),
             'frozen' => $this->frozen,
             'amplitude' => $average?->amplitude(),
         ];

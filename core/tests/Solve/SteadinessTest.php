@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Solve;
+
+use Foehn\Solve\Steadiness;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** What counts as standing still among temperatures 100 K above an ambient of 300 K. */
+final class SteadinessTest extends TestCase
+{
+    /** @param callable(int): float $temperature of a look, K */
+    #[DataProvider('courses')]
+    public function testTellsWhatStandsFromWhatStillMoves(callable $temperature, ?int $steadyAt): void
+    {
+        $steadiness = new Steadiness();
+        $found = null;
+        for ($look = 1; $look <= 12 && $found === null; $look++) {
+            $found = $steadiness->look([$temperature($look), 350.0], 300.0, []) ? $look : null;
+        }
+
+        self::assertSame($steadyAt, $found);
+    }
+
+    /** @return iterable<string, array{callable(int): float, ?int}> */
+    public static function courses(): iterable
+    {
+        yield 'comes to rest fast' => [fn (int $n) => 400.0 - 20.0 * 0.2 ** $n, 4];
+        // 0.2 K a look is little, but twenty times that may be left.
+        yield 'creeps' => [fn (int $n) => 400.0 - 4.0 * 0.95 ** $n, null];
+        yield 'goes to and fro a little' => [fn (int $n) => 400.0 + 0.1 * (-1) ** $n, 4];
+        yield 'goes to and fro too far' => [fn (int $n) => 400.0 + 1.0 * (-1) ** $n, null];
+        yield 'rises steadily' => [fn (int $n) => 400.0 + 0.08 * $n, null];
+    }
+
+    public function testAWatchedSpeedThatMovesKeepsARunGoing(): void
+    {
+        $steadiness = new Steadiness();
+        $steady = array_map(fn (float $speed) => $steadiness->look([400.0], 300.0, [$speed]), [0.5, 0.55, 0.6, 0.6, 0.6]);
+
+        self::assertSame([false, false, false, true, true], $steady);
+        self::assertSame([[400.0], 0.0], [$steadiness->temperatures(), $steadiness->moved()]);
+    }
+}
