@@ -136,7 +136,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                     </>
                 )}
                 {stage === 'Build' && single && entry && <RepeatFields shape={{ entry, name: ownName(part), units, editor, disabled: !mayEdit || locked }} />}
-                {device && entry && <DeviceFields entry={entry} name={ownName(part)} units={units} editor={editor} disabled={!mayEdit || locked} />}
+                {device && entry && stage !== 'Limit' && <DeviceFields entry={entry} name={ownName(part)} units={units} editor={editor} disabled={!mayEdit || locked} />}
                 {!device && stage !== 'Build' && <EditField
                     label={single ? 'Watts' : 'Watts, each'}
                     value={single ? String(entry?.power ?? '') : ''}

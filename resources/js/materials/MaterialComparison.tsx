@@ -13,7 +13,6 @@ const rows: [string, (material: Material) => string][] = [
     ['Specific heat, J/kg/K', (m) => value(m.specificHeat)],
     ['Emissivity', (m) => value(m.emissivity)],
     ['Expansion, µm/m/K', (m) => value(m.expansion === null ? null : m.expansion * 1e6)],
-    ['Mass of 1 cm³, g', (m) => value(m.density === null ? null : m.density / 1e3)],
 ];
 
 /** Several materials side by side, and their conductivities over temperature in one plot. */
