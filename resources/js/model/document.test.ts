@@ -29,6 +29,11 @@ describe('edits of the document', () => {
         expect(limitEntry(withLimit(changed, { id: 'a', name: 'A', kind: 'block' }, '80 degC'), 'a')?.atMost).toBe('80 degC');
         expect(limitEntry(withLimit(document, { id: 'a', name: 'A', kind: 'block' }, ''), 'a')).toBeUndefined();
     });
+
+    it('get an upper limit beside a lower one', () => {
+        const lower = { ...document, limits: [{ id: 'limit-a', of: { part: 'a' }, atLeast: '-20 degC' }] };
+        expect(withLimit(lower, { id: 'a', name: 'A', kind: 'block' }, '80 degC').limits!.map((limit) => limit.id)).toEqual(['limit-a', 'limit-a-2']);
+    });
 });
 
 describe('history', () => {

@@ -61,6 +61,15 @@ export function withPartFields(document: ModelDocument, ids: readonly string[], 
     };
 }
 
+/** An id that no limit and no watch has yet. */
+export function freeEntryId(document: ModelDocument, wanted: string): string {
+    const watches = (document.watches as { id: string }[] | undefined) ?? [];
+    const taken = new Set([...(document.limits ?? []), ...watches].map((entry) => entry.id));
+    let id = wanted;
+    for (let n = 2; taken.has(id); n++) id = `${wanted}-${n}`;
+    return id;
+}
+
 /** The upper limit of a part: of its junction when it is a package, else of its hottest place. */
 export function upperLimit(part: Named, atMost: string): LimitEntry {
     const isPackage = part.kind === 'package';
@@ -81,5 +90,7 @@ export function withLimit(document: ModelDocument, part: Named, text: string): M
     const known = limitEntry(document, part.id);
     if (text === '') return { ...document, limits: limits.filter((limit) => limit !== known) };
     if (known) return { ...document, limits: limits.map((limit) => (limit === known ? { ...limit, atMost: text } : limit)) };
-    return { ...document, limits: [...limits, upperLimit(part, text)] };
+    const limit = upperLimit(part, text);
+    // A lower limit of the part may have the name already.
+    return { ...document, limits: [...limits, { ...limit, id: freeEntryId(document, limit.id) }] };
 }

@@ -1,5 +1,5 @@
 import type { OutlinePart } from '../api/types';
-import { originOf, ownName, type LimitEntry, type ModelDocument } from './document';
+import { freeEntryId, originOf, ownName, type LimitEntry, type ModelDocument } from './document';
 
 /** What of a part a limit bounds or a watch follows, as one choice of the screen. */
 export type What = string;
@@ -51,13 +51,6 @@ const nameOf = (part: OutlinePart, what: What): string => {
 };
 
 const watchesOf = (document: ModelDocument): WatchEntry[] => (document.watches as WatchEntry[] | undefined) ?? [];
-
-function freeEntryId(document: ModelDocument, wanted: string): string {
-    const taken = new Set([...(document.limits ?? []), ...watchesOf(document)].map((entry) => entry.id));
-    let id = wanted;
-    for (let n = 2; taken.has(id); n++) id = `${wanted}-${n}`;
-    return id;
-}
 
 export const limitsOfPart = (document: ModelDocument, part: string): LimitEntry[] => (document.limits ?? []).filter((limit) => limit.of.part === originOf(part));
 
