@@ -19,13 +19,12 @@ final readonly class Cavity
     private const MOST_CELLS = 400_000;
 
     /**
-     * @param Box $parts around all solid parts
      * @param ?Box $inside around the air inside; null where none is closed off
      * @param float $volume of that air, m3
      * @param ?array{float, float, float} $leak the narrowest place on the shortest way from the middle of the parts out
      * @param float $gap width of that place, m
      */
-    private function __construct(public Box $parts, public ?Box $inside, public float $volume, public ?array $leak, public float $gap)
+    private function __construct(public ?Box $inside, public float $volume, public ?array $leak, public float $gap)
     {
     }
 
@@ -40,13 +39,8 @@ final readonly class Cavity
         if ($solid === []) {
             return null;
         }
-        $boxes = array_map(fn (Part $part) => $part->shape->bounds(), $solid);
-        [$min, $max] = [[], []];
-        foreach ([0, 1, 2] as $axis) {
-            $min[] = min(array_map(fn (Box $box) => $box->min[$axis], $boxes));
-            $max[] = max(array_map(fn (Box $box) => $box->max[$axis], $boxes));
-        }
-        $parts = new Box([$min[0], $min[1], $min[2]], [$max[0], $max[1], $max[2]]);
+        $parts = Box::around(array_map(fn (Part $part) => $part->shape->bounds(), $solid));
+        [$min, $max] = [$parts->min, $parts->max];
         $room = self::AROUND * max($parts->size(0), $parts->size(1), $parts->size(2));
         $around = new Box([$min[0] - $room, $min[1] - $room, $min[2] - $room], [$max[0] + $room, $max[1] + $room, $max[2] + $room]);
         $alone = $model->within(new Space($around, $model->space->fluid, $model->space->sides), new GridSettings('working', self::MOST_CELLS, null, []));
@@ -55,11 +49,11 @@ final readonly class Cavity
         $cells = self::largestClosed($grid, $owner, self::reached($grid, $owner, 0));
 
         if ($cells !== []) {
-            return new self($parts, self::boxOf($grid, $cells), self::volumeOf($grid, $cells), null, 0.0);
+            return new self(self::boxOf($grid, $cells), self::volumeOf($grid, $cells), null, 0.0);
         }
         [$leak, $gap] = self::narrowest($grid, $owner, self::wayOut($grid, $owner, self::freeNear($grid, $owner, $parts)));
 
-        return new self($parts, null, 0.0, $leak, $gap);
+        return new self(null, 0.0, $leak, $gap);
     }
 
     /**

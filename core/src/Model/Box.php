@@ -15,6 +15,20 @@ final readonly class Box
     {
     }
 
+    /** @param non-empty-list<self> $boxes */
+    public static function around(array $boxes): self
+    {
+        [$min, $max] = [$boxes[0]->min, $boxes[0]->max];
+        foreach ($boxes as $box) {
+            foreach ([0, 1, 2] as $axis) {
+                $min[$axis] = min($min[$axis], $box->min[$axis]);
+                $max[$axis] = max($max[$axis], $box->max[$axis]);
+            }
+        }
+
+        return new self($min, $max);
+    }
+
     public function size(int $axis): float
     {
         return $this->max[$axis] - $this->min[$axis];

@@ -40,13 +40,7 @@ final readonly class Path implements LocatedFaces, Shape
             $pieces[] = ['from' => $from, 'to' => $to, 'along' => [$step[0] / $length, $step[1] / $length, $step[2] / $length], 'length' => $length];
         }
         $this->pieces = $pieces;
-        $boxes = array_map($this->boxOf(...), array_keys($pieces));
-        $low = $high = [];
-        foreach ([0, 1, 2] as $axis) {
-            $low[] = min(array_map(fn (Box $box) => $box->min[$axis], $boxes));
-            $high[] = max(array_map(fn (Box $box) => $box->max[$axis], $boxes));
-        }
-        $this->box = new Box([$low[0], $low[1], $low[2]], [$high[0], $high[1], $high[2]]);
+        $this->box = Box::around(array_map($this->boxOf(...), array_keys($pieces)));
     }
 
     public function kind(): string

@@ -1,4 +1,5 @@
 import type { PartEntry } from './document';
+import { facesOfKind } from './partKinds';
 
 /** What a wall, a patch or a face of a part is to heat. */
 export interface HeatEntry {
@@ -31,7 +32,7 @@ export const heatOfKind = (kind: HeatKind): HeatEntry | undefined =>
     kind === 'adiabatic' ? undefined : { kind, ...Object.fromEntries(heatValues[kind].filter(([, , , start]) => start !== '').map(([field, , , start]) => [field, start])) };
 
 /** Which faces a part has, by its kind; "bare" stands for all that nothing touches. */
-export const faceNames = (part: PartEntry): string[] => ['bare', ...(['cylinder', 'profile', 'path'].includes(part.shape.kind) ? ['side', 'start', 'end'] : ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'])];
+export const faceNames = (part: PartEntry): string[] => ['bare', ...facesOfKind(part.shape.kind)];
 
 export const faceTitle = (face: string): string => (face === 'bare' ? 'All bare faces' : face.length === 2 ? `Face ${face}` : `Face at its ${face}`);
 

@@ -1,5 +1,6 @@
 import type { OutlinePart } from '../api/types';
 import { freeEntryId, originOf, ownName, type LimitEntry, type ModelDocument } from './document';
+import { facesOfKind } from './partKinds';
 
 /** What of a part a limit bounds or a watch follows, as one choice of the screen. */
 export type What = string;
@@ -13,13 +14,10 @@ export interface WatchEntry {
     [field: string]: unknown;
 }
 
-const faces: Record<string, readonly string[]> = { cylinder: ['side', 'start', 'end'], profile: ['side', 'start', 'end'], path: ['side', 'start', 'end'] };
-const boxFaces = ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'];
-
 /** The choices for a kind of part, with their words. */
 export function whatsOf(kind: string, withHeat: boolean): Record<What, string> {
     if (kind === 'fan') return { flow: 'Flow through it' };
-    const own = faces[kind] ?? boxFaces;
+    const own = facesOfKind(kind);
     const inside: Record<What, string> = kind === 'package' ? { junction: 'Junction', case: 'Case', board: 'Board side' } : { max: 'Hottest place', mean: 'Mean', min: 'Coldest place' };
     return {
         ...inside,

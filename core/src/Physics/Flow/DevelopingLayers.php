@@ -19,7 +19,7 @@ final class DevelopingLayers
 {
     private const LAMINAR_PLATE = 0.664;
 
-    /** @var list<array{int, int, int, float, float}> cell of the grid and in the layout of the flow, axis across the wall, lengths of the wall along the two others, m */
+    /** @var list<array{int, int, int, float, float, float}> cell of the grid and in the layout of the flow, axis across the wall, distance to it, lengths of the wall along the two others, m */
     private array $walls = [];
 
     public function __construct(Model $model, private readonly FlowDomain $domain, private readonly Fluid $fluid, Voxels $voxels)
@@ -43,7 +43,7 @@ final class DevelopingLayers
                     $owner = $beyond >= 0 && $beyond < $cells[$axis] ? $voxels->owner[$n + $sign * $stride] : Voxels::NONE;
                     [$a, $b] = Axes::across($axis);
                     $lengths = $owner >= 0 ? [$boxes[$owner]->size($a), $boxes[$owner]->size($b)] : self::ofSide($model->space, 2 * $axis + ($sign > 0 ? 1 : 0), $layout->grid->centre($n));
-                    $this->walls[] = [$n, $c, $axis, ...$lengths];
+                    $this->walls[] = [$n, $c, $axis, 0.5 * $layout->width[$axis][$place[$axis] + 1], ...$lengths];
                 }
             }
         }
@@ -74,7 +74,7 @@ final class DevelopingLayers
     {
         $layout = $this->domain->layout;
         $films = [];
-        foreach ($this->walls as [$n, $c, $axis, $la, $lb]) {
+        foreach ($this->walls as [$n, $c, $axis, $distance, $la, $lb]) {
             [$a, $b] = Axes::across($axis);
             $va = 0.5 * ($velocity[$a][$c] + $velocity[$a][$c - $layout->stride[$a]]);
             $vb = 0.5 * ($velocity[$b][$c] + $velocity[$b][$c - $layout->stride[$b]]);
@@ -84,7 +84,7 @@ final class DevelopingLayers
             $viscosity = $molecular->viscosity[$c];
             $conductivity = $molecular->conductivity[$c];
             $film = self::LAMINAR_PLATE * sqrt($this->fluid->density * $speed / ($viscosity * $length)) * ($viscosity * $this->fluid->specificHeat / $conductivity) ** (1 / 3) * $conductivity;
-            if ($film > $wallConductivity[$n] / (0.5 * $layout->width[$axis][$layout->place($c)[$axis]]) && $film > ($films[$axis][$n] ?? 0.0)) {
+            if ($film > $wallConductivity[$n] / $distance && $film > ($films[$axis][$n] ?? 0.0)) {
                 $films[$axis][$n] = $film;
             }
         }
