@@ -13,6 +13,9 @@ final class Aggregation
     /** A block of cells couples across by more than along a line of the same cells. */
     private const BLOCK = 1.5;
 
+    /** Couplings that differ by less count as equal and the first is taken: rounding would otherwise pair cells of one grid in different directions. */
+    private const EQUAL = 1.01;
+
     /** A further pass is worth it when it leaves at most this share of the unknowns. */
     private const WORTH = 0.75;
 
@@ -84,7 +87,7 @@ final class Aggregation
                     $strongest = $g;
                     $neighbour = $column[$p];
                 }
-                if ($g > $free && $aggregate[$column[$p]] < 0) {
+                if ($g > self::EQUAL * $free && $aggregate[$column[$p]] < 0) {
                     $free = $g;
                     $partner = $column[$p];
                 }

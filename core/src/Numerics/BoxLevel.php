@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Numerics;
 
 /**
- * A level of a stencil matrix: groups of planes, and lines of cells along the axis of the strongest couplings solved
+ * The level of a stencil matrix: aggregates of cells, and lines of cells along the axis of the strongest couplings solved
  * exactly, first all lines of one colour of a chessboard, then the others (zebra; Trottenberg, Oosterlee & Schueller,
  * Multigrid, 2001, sec. 5.1.3).
  */
@@ -17,20 +17,13 @@ final class BoxLevel implements Level
     /** @var array{int, int, int} the axis of the lines, and the two across it with the shorter steps first */
     private readonly array $axes;
 
-    /**
-     * @param array{list<int>, list<int>, list<int>} $group per axis the plane of the next level that each plane belongs to
-     * @param array{int, int, int} $coarseCells
-     * @param ?list<int> $unknown of each padded cell of the next level, when that is no stencil any more
-     */
+    /** @param list<int> $aggregate of each padded cell on the next level */
     public function __construct(
         private readonly Stencil $stencil,
         private readonly int $axis,
-        private readonly array $group,
-        private readonly array $coarseCells,
-        private readonly ?array $unknown,
-        private readonly int $unknowns,
-    )
-    {
+        private readonly array $aggregate,
+        private readonly int $coarseSize,
+    ) {
         $this->axes = [[0, 1, 2], [1, 0, 2], [2, 0, 1]][$axis];
         $this->pivot = self::pivots($stencil->pad, $stencil->pad * ($stencil->cells[2] + 1), $stencil->strides()[$axis], $stencil->coupling[$axis], $stencil->diagonal);
     }
@@ -48,19 +41,19 @@ final class BoxLevel implements Level
     public function down(array $b): array
     {
         $s = $this->stencil;
-        $x = $this->lines(0, true, $b, Stencil::zeros($s->cells));
+        // Every cell is written before it is read, so the start may be anything.
+        $x = $this->lines(0, true, $b, $b);
         $x = $this->lines(1, false, $b, Vectors::take($x));
         [, $a, $c] = $this->axes;
 
-        $sums = self::restrict($s->cells, $this->coarseCells, $this->group, $this->axis, $s->coupling[$a], $s->coupling[$c], $s->strides()[$a], $s->strides()[$c], $x);
+        $strides = $s->strides();
 
-        return [$x, $this->unknown === null ? $sums : Stencil::pack($sums, $this->unknown, $this->unknowns)];
+        return [$x, self::restrict($s->cells, $this->axis, $s->coupling[$a], $s->coupling[$c], $strides[$a], $strides[$c], $x, $this->aggregate, $this->coarseSize)];
     }
 
     public function up(array $b, array $x, array $correction): array
     {
-        $correction = $this->unknown === null ? $correction : Stencil::unpack($correction, $this->unknown);
-        $x = self::prolong($this->stencil->cells, $this->coarseCells, $this->group, $this->axis, Vectors::take($x), $correction);
+        $x = self::prolong($this->stencil->cells, $this->axis, Vectors::take($x), $this->aggregate, $correction);
         $x = $this->lines(1, false, $b, Vectors::take($x));
 
         return $this->lines(0, false, $b, Vectors::take($x));
@@ -167,19 +160,16 @@ final class BoxLevel implements Level
      * After both colours from zero only the first has a residual: its couplings to the second.
      *
      * @param array{int, int, int} $cells
-     * @param array{int, int, int} $coarse
-     * @param array{list<int>, list<int>, list<int>} $group
      * @param list<float> $ga
      * @param list<float> $gc
      * @param list<float> $x
+     * @param list<int> $aggregate
      * @return list<float>
      */
-    private static function restrict(array $cells, array $coarse, array $group, int $axis, array $ga, array $gc, int $sa, int $sc, array $x): array
+    private static function restrict(array $cells, int $axis, array $ga, array $gc, int $sa, int $sc, array $x, array $aggregate, int $coarseSize): array
     {
         [$nx, $ny, $nz] = $cells;
-        [$mx, $my] = $coarse;
-        [$gx, $gy, $gz] = $group;
-        $sums = Stencil::zeros($coarse);
+        $sums = array_fill(0, $coarseSize, 0.0);
         $step = $axis === 0 ? 1 : 2;
         for ($k = 0; $k < $nz; $k++) {
             for ($j = 0; $j < $ny; $j++) {
@@ -187,10 +177,9 @@ final class BoxLevel implements Level
                 if ($odd < 0) {
                     continue;
                 }
-                $row = $mx * $my + $mx * ($gy[$j] + $my * $gz[$k]);
-                $c = $nx * $ny + $nx * ($j + $ny * $k) + $odd;
-                for ($i = $odd; $i < $nx; $i += $step, $c += $step) {
-                    $sums[$row + $gx[$i]] += $ga[$c] * $x[$c + $sa] + $ga[$c - $sa] * $x[$c - $sa] + $gc[$c] * $x[$c + $sc] + $gc[$c - $sc] * $x[$c - $sc];
+                $row = $nx * $ny + $nx * ($j + $ny * $k);
+                for ($c = $row + $odd, $end = $row + $nx; $c < $end; $c += $step) {
+                    $sums[$aggregate[$c]] += $ga[$c] * $x[$c + $sa] + $ga[$c - $sa] * $x[$c - $sa] + $gc[$c] * $x[$c + $sc] + $gc[$c - $sc] * $x[$c - $sc];
                 }
             }
         }
@@ -202,17 +191,14 @@ final class BoxLevel implements Level
      * Only to the first colour: the second is solved anew before it is read.
      *
      * @param array{int, int, int} $cells
-     * @param array{int, int, int} $coarse
-     * @param array{list<int>, list<int>, list<int>} $group
      * @param list<float> $x
+     * @param list<int> $aggregate
      * @param list<float> $correction
      * @return list<float>
      */
-    private static function prolong(array $cells, array $coarse, array $group, int $axis, array $x, array $correction): array
+    private static function prolong(array $cells, int $axis, array $x, array $aggregate, array $correction): array
     {
         [$nx, $ny, $nz] = $cells;
-        [$mx, $my] = $coarse;
-        [$gx, $gy, $gz] = $group;
         $step = $axis === 0 ? 1 : 2;
         for ($k = 0; $k < $nz; $k++) {
             for ($j = 0; $j < $ny; $j++) {
@@ -220,10 +206,9 @@ final class BoxLevel implements Level
                 if ($odd < 0) {
                     continue;
                 }
-                $row = $mx * $my + $mx * ($gy[$j] + $my * $gz[$k]);
-                $c = $nx * $ny + $nx * ($j + $ny * $k) + $odd;
-                for ($i = $odd; $i < $nx; $i += $step, $c += $step) {
-                    $x[$c] += $correction[$row + $gx[$i]];
+                $row = $nx * $ny + $nx * ($j + $ny * $k);
+                for ($c = $row + $odd, $end = $row + $nx; $c < $end; $c += $step) {
+                    $x[$c] += $correction[$aggregate[$c]];
                 }
             }
         }

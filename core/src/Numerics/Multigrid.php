@@ -13,9 +13,6 @@ final class Multigrid implements Preconditioner
 {
     private const COARSEST = 120;
 
-    /** A further level of planes is worth it when it has at most this share of the cells. */
-    private const WORTH = 0.6;
-
     /** A level gets a second step when it has this many times fewer unknowns than the last one that does. */
     private const FEWER_FOR_SECOND_STEP = 3.2;
 
@@ -67,22 +64,18 @@ final class Multigrid implements Preconditioner
     }
 
     /**
-     * For a box of cells with one stiff direction: planes are joined and lines solved exactly as long as no two bodies are
-     * joined that way; what is left, with few cells, goes on as any matrix.
+     * For a box of cells: lines along the stiffest axis are solved exactly and blocks of cells joined (see BlockAggregates);
+     * what is left, an eighth to a third of the unknowns, goes on as any matrix.
+     *
+     * @param list<non-empty-list<int>> $ties padded indices of cells with one common value
      */
-    public static function box(Stencil $stencil): self
+    public static function box(Stencil $stencil, array $ties = []): self
     {
-        $levels = [];
-        do {
-            [$axis] = PlaneGroups::lineAxis($stencil);
-            $group = PlaneGroups::choose($stencil, $axis);
-            $coarse = $stencil->coarsen($group);
-            $next = $coarse->size() <= self::COARSEST || $coarse->size() > self::WORTH * $stencil->size() ? $coarse->toSparse() : null;
-            $levels[] = new BoxLevel($stencil, $axis, $group, $coarse->cells, $next[1] ?? null, $next[0]->size ?? 0);
-            $stencil = $coarse;
-        } while ($next === null);
+        $axis = BlockAggregates::lineAxis($stencil);
+        [$aggregate, $count] = BlockAggregates::of($stencil, $axis, $ties);
+        $coarse = $stencil->galerkin($aggregate, $count);
 
-        return self::over($levels, $next[0], $next[0], true);
+        return self::over([new BoxLevel($stencil, $axis, $aggregate, $count)], $coarse, $coarse, true);
     }
 
     public function levels(): int

@@ -58,19 +58,30 @@ final class Stencil implements Matrix
     }
 
     /**
-     * The Galerkin matrix on groups of planes: sums of what the groups contain.
+     * The matrix between vectors with one value per group of cells: sums of what the groups contain.
      *
-     * @param array{list<int>, list<int>, list<int>} $group per axis the coarse plane of each plane
+     * @param list<int> $group of each padded cell; of cells that take no part any
      */
-    public function coarsen(array $group): self
+    public function galerkin(array $group, int $count): SparseMatrix
     {
-        $cells = [end($group[0]) + 1, end($group[1]) + 1, end($group[2]) + 1];
-        $coupling = [];
+        $between = [];
         foreach ($this->strides() as $axis => $stride) {
-            $coupling[] = self::gather($this->cells, $cells, $group, $this->coupling[$axis], $axis);
+            foreach ($this->coupling[$axis] as $c => $g) {
+                if ($g > 0.0 && $group[$c] !== $group[$c + $stride]) {
+                    $one = $group[$c];
+                    $other = $group[$c + $stride];
+                    $key = $one < $other ? $one * $count + $other : $other * $count + $one;
+                    $between[$key] = ($between[$key] ?? 0.0) + $g;
+                }
+            }
+        }
+        $from = $to = [];
+        foreach ($between as $key => $g) {
+            $from[] = intdiv($key, $count);
+            $to[] = $key % $count;
         }
 
-        return new self($cells, $coupling, self::gather($this->cells, $cells, $group, $this->extra, -1));
+        return SparseMatrix::fromLinks($from, $to, array_values($between), self::pack($this->extra, $group, $count));
     }
 
     /**
@@ -82,18 +93,8 @@ final class Stencil implements Matrix
     public function toSparse(array $ties = []): array
     {
         [$unknown, $size] = $this->number($ties);
-        [$from, $to, $conductance] = [[], [], []];
-        foreach ($this->strides() as $axis => $stride) {
-            foreach ($this->coupling[$axis] as $c => $g) {
-                if ($g > 0.0 && $unknown[$c] !== $unknown[$c + $stride]) {
-                    $from[] = $unknown[$c];
-                    $to[] = $unknown[$c + $stride];
-                    $conductance[] = $g;
-                }
-            }
-        }
 
-        return [SparseMatrix::fromLinks($from, $to, $conductance, self::pack($this->extra, $unknown, $size)), $unknown];
+        return [$this->galerkin($unknown, $size), $unknown];
     }
 
     /**
@@ -173,41 +174,6 @@ final class Stencil implements Matrix
         }
 
         return $x;
-    }
-
-    /**
-     * @param array{int, int, int} $fine
-     * @param array{int, int, int} $cells
-     * @param array{list<int>, list<int>, list<int>} $group
-     * @param list<float> $values
-     * @param int $axis of couplings, of which those inside a group fall away; -1: all are summed
-     * @return list<float>
-     */
-    private static function gather(array $fine, array $cells, array $group, array $values, int $axis): array
-    {
-        [$nx, $ny, $nz] = $fine;
-        [$mx, $my] = $cells;
-        [$gx, $gy, $gz] = $group;
-        $sums = self::zeros($cells);
-        $c = $nx * $ny;
-        for ($k = 0; $k < $nz; $k++) {
-            $insideZ = $axis === 2 && $k + 1 < $nz && $gz[$k + 1] === $gz[$k];
-            for ($j = 0; $j < $ny; $j++) {
-                if ($insideZ || ($axis === 1 && $j + 1 < $ny && $gy[$j + 1] === $gy[$j])) {
-                    $c += $nx;
-
-                    continue;
-                }
-                $row = $mx * $my + $mx * ($gy[$j] + $my * $gz[$k]);
-                for ($i = 0; $i < $nx; $i++, $c++) {
-                    if ($axis !== 0 || $i + 1 === $nx || $gx[$i + 1] !== $gx[$i]) {
-                        $sums[$row + $gx[$i]] += $values[$c];
-                    }
-                }
-            }
-        }
-
-        return $sums;
     }
 
     /**

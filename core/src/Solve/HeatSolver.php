@@ -8,7 +8,6 @@ use Closure;
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\LinearSolution;
 use Foehn\Numerics\Multigrid;
-use Foehn\Numerics\PlaneGroups;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\TiedCells;
 use Foehn\Physics\Heat\HeatSystem;
@@ -16,8 +15,8 @@ use Foehn\Physics\Heat\HeatSystem;
 /** Solves the equations of a heat system with the multigrid that suits it. */
 final class HeatSolver
 {
-    /** Planes and lines that need more iterations than this are given up for aggregates by strength of coupling. */
-    private const PATIENCE = 40;
+    /** From this share of cells that take part on, loops over the whole box are faster than lists of neighbours. */
+    private const FULL = 0.25;
 
     private const MOST_ITERATIONS = 300;
 
@@ -28,40 +27,39 @@ final class HeatSolver
      */
     public static function solve(HeatSystem $system, array $start, float $tolerance, float $sumTolerance, callable $progress): LinearSolution
     {
-        $done = 0;
-        if (PlaneGroups::suit($system->stencil)) {
-            $first = self::withPlanes($system, $start, $tolerance, $sumTolerance, $progress);
-            if ($first->converged || $first->stopped) {
-                return $first;
-            }
-            [$start, $done] = [$first->x, $first->iterations];
-        }
+        $taking = count(array_filter($system->live));
+        $way = $taking >= self::FULL * count($system->live) ? self::onBox(...) : self::onUnknowns(...);
 
-        return self::withAggregates($system, $start, $tolerance, $sumTolerance, $progress, $done);
+        return $way($system, $system->packages->ties($system->stencil->pad), $start, $tolerance, $sumTolerance, $progress);
     }
 
-    /** @param list<float> $start */
-    private static function withPlanes(HeatSystem $system, array $start, float $tolerance, float $sumTolerance, callable $progress): LinearSolution
+    /**
+     * @param list<non-empty-list<int>> $ties
+     * @param list<float> $start
+     */
+    private static function onBox(HeatSystem $system, array $ties, array $start, float $tolerance, float $sumTolerance, callable $progress): LinearSolution
     {
-        $multigrid = Multigrid::box($system->stencil);
-        $ties = $system->packages->ties($system->stencil->pad);
+        $multigrid = Multigrid::box($system->stencil, $ties);
         $tied = new TiedCells($system->stencil, $multigrid, $ties);
 
         return ConjugateGradient::solve(
             $ties === [] ? $system->stencil : $tied, $ties === [] ? $multigrid : $tied, $system->source, $start,
-            $tolerance, $sumTolerance, self::PATIENCE, $progress,
+            $tolerance, $sumTolerance, self::MOST_ITERATIONS, $progress,
         );
     }
 
-    /** @param list<float> $start */
-    private static function withAggregates(HeatSystem $system, array $start, float $tolerance, float $sumTolerance, callable $progress, int $done): LinearSolution
+    /**
+     * @param list<non-empty-list<int>> $ties
+     * @param list<float> $start
+     */
+    private static function onUnknowns(HeatSystem $system, array $ties, array $start, float $tolerance, float $sumTolerance, callable $progress): LinearSolution
     {
-        [$matrix, $unknown] = $system->stencil->toSparse($system->packages->ties($system->stencil->pad));
+        [$matrix, $unknown] = $system->stencil->toSparse($ties);
         $solution = ConjugateGradient::solve(
             $matrix, Multigrid::sparse($matrix), Stencil::pack($system->source, $unknown, $matrix->size), Stencil::pick($start, $unknown, $matrix->size), $tolerance, $sumTolerance, self::MOST_ITERATIONS,
-            fn (int $iteration, float $residual, Closure $iterate): bool => $progress($done + $iteration, $residual, fn () => Stencil::unpack($iterate(), $unknown)),
+            fn (int $iteration, float $residual, Closure $iterate): bool => $progress($iteration, $residual, fn () => Stencil::unpack($iterate(), $unknown)),
         );
 
-        return new LinearSolution(Stencil::unpack($solution->x, $unknown), $done + $solution->iterations, $solution->residual, $solution->converged, $solution->stopped);
+        return new LinearSolution(Stencil::unpack($solution->x, $unknown), $solution->iterations, $solution->residual, $solution->converged, $solution->stopped);
     }
 }

@@ -6,9 +6,6 @@ namespace Foehn\Physics\Flow;
 
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\Multigrid;
-use Foehn\Numerics\PackedPreconditioner;
-use Foehn\Numerics\PlaneGroups;
-use Foehn\Numerics\Preconditioner;
 use Foehn\Numerics\Stencil;
 
 /** The pressure correction that makes velocities conserve mass: a Poisson equation over the fluid cells. */
@@ -26,7 +23,7 @@ final class PressureCorrection
     /** The coefficients change slowly, so a hierarchy serves this many corrections. */
     private const KEEP = 12;
 
-    private ?Preconditioner $preconditioner = null;
+    private ?Multigrid $preconditioner = null;
 
     private int $age = 0;
 
@@ -46,7 +43,7 @@ final class PressureCorrection
         $layout = $this->domain->layout;
         $stencil = $this->stencil($mobility, $carrying);
         if ($this->preconditioner === null || $this->age >= self::KEEP) {
-            $this->preconditioner = PlaneGroups::suit($stencil) ? Multigrid::box($stencil) : PackedPreconditioner::of($stencil);
+            $this->preconditioner = Multigrid::box($stencil);
             $this->age = 0;
         }
         $this->age++;

@@ -6,7 +6,7 @@ namespace Foehn\Physics\Flow;
 
 use Foehn\Grid\Axes;
 use Foehn\Numerics\ConjugateGradient;
-use Foehn\Numerics\PackedPreconditioner;
+use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\Stencil;
 
 /**
@@ -60,7 +60,7 @@ final class WallDistance
             }
         }
         $stencil = new Stencil($cells, $coupling, $extra);
-        $phi = ConjugateGradient::solve($stencil, PackedPreconditioner::of($stencil), $source, $zeros, 1e-5)->x;
+        $phi = ConjugateGradient::solve($stencil, Multigrid::box($stencil), $source, $zeros, 1e-5)->x;
         $distance = $gap = array_fill(0, $grid->count(), 0.0);
         for ($n = 0, $count = $grid->count(); $n < $count; $n++) {
             $place = [$n % $nx + 1, intdiv($n, $nx) % $ny + 1, intdiv($n, $nx * $ny) + 1];

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Numerics;
+
+use Foehn\Grid\Axes;
+
+/**
+ * Aggregates of a box of cells whose lines along one axis are solved exactly: in every block of 2 x 2 x 2 cells those that
+ * strong couplings join. Blocks stay compact, and one that holds metal and air becomes two aggregates: a coarse unknown that
+ * is half metal and half air has the wrong resistance to both.
+ */
+final class BlockAggregates
+{
+    /** A coupling is strong from this share of the strongest ones across the lines of either cell on. */
+    private const STRONG = 0.25;
+
+    /**
+     * @param list<non-empty-list<int>> $ties padded indices of cells with one common value: one aggregate each
+     * @return array{list<int>, int} the aggregate of each padded cell, 0 for cells that take no part, and how many there are
+     */
+    public static function of(Stencil $stencil, int $lineAxis, array $ties = []): array
+    {
+        [$a, $b] = Axes::across($lineAxis);
+        $strides = $stencil->strides();
+        $strongest = self::strongest($stencil->pad, $stencil->pad * ($stencil->cells[2] + 1), $strides[$a], $strides[$b], $stencil->coupling[$a], $stencil->coupling[$b], Stencil::zeros($stencil->cells));
+        $root = array_keys($strongest);
+        foreach ($ties as $cells) {
+            foreach ($cells as $c) {
+                $root[$c] = $cells[0];
+                $strongest[$c] = INF;
+            }
+        }
+        foreach ([0, 1, 2] as $axis) {
+            $root = self::join($stencil->cells, $axis, $strides[$axis], $stencil->coupling[$axis], $strongest, $root);
+        }
+
+        return self::number($stencil->diagonal, $root);
+    }
+
+    /**
+     * The axis along which most cells have their strongest coupling; its lines are the ones to solve exactly.
+     */
+    public static function lineAxis(Stencil $stencil): int
+    {
+        $votes = self::votes($stencil->pad, $stencil->pad * ($stencil->cells[2] + 1), ...$stencil->coupling);
+
+        // The later axis wins a tie: its lines run across the order in memory, so that the inner loop runs along it.
+        return $votes[2] >= max($votes) ? 2 : ($votes[1] >= $votes[0] ? 1 : 0);
+    }
+
+    /**
+     * @param list<float> $gx
+     * @param list<float> $gy
+     * @param list<float> $gz
+     * @return array{int, int, int}
+     */
+    private static function votes(int $first, int $end, array $gx, array $gy, array $gz): array
+    {
+        $x = $y = $z = 0;
+        for ($c = $first; $c < $end; $c++) {
+            $a = $gx[$c];
+            $b = $gy[$c];
+            $d = $gz[$c];
+            if ($a + $b + $d <= 0.0) {
+                continue;
+            }
+            if ($d >= 0.999 * $a && $d >= 0.999 * $b) {
+                $z++;
+            } elseif ($b >= $a) {
+                $y++;
+            } else {
+                $x++;
+            }
+        }
+
+        return [$x, $y, $z];
+    }
+
+    /**
+     * @param list<float> $ga
+     * @param list<float> $gb
+     * @param list<float> $strongest zeros
+     * @return list<float> the strongest coupling of each cell across the lines
+     */
+    private static function strongest(int $first, int $end, int $sa, int $sb, array $ga, array $gb, array $strongest): array
+    {
+        for ($c = $first; $c < $end; $c++) {
+            $g = $ga[$c] > $ga[$c - $sa] ? $ga[$c] : $ga[$c - $sa];
+            $h = $gb[$c] > $gb[$c - $sb] ? $gb[$c] : $gb[$c - $sb];
+            $strongest[$c] = $g > $h ? $g : $h;
+        }
+
+        return $strongest;
+    }
+
+    /**
+     * Joins the trees of neighbours along an axis that are in one block and strongly coupled.
+     *
+     * @param array{int, int, int} $cells
+     * @param list<float> $g
+     * @param list<float> $strongest
+     * @param list<int> $root a cell of the same aggregate for each cell, the first one has itself
+     * @return list<int>
+     */
+    private static function join(array $cells, int $axis, int $stride, array $g, array $strongest, array $root): array
+    {
+        [$nx, $ny, $nz] = $cells;
+        $step = $axis === 0 ? 2 : 1;
+        for ($k = 0; $k < $nz; $k += $axis === 2 ? 2 : 1) {
+            for ($j = 0; $j < $ny; $j += $axis === 1 ? 2 : 1) {
+                $c = $nx * $ny + $nx * ($j + $ny * $k);
+                for ($end = $c + $nx; $c < $end; $c += $step) {
+                    $d = $c + $stride;
+                    $most = $strongest[$c] > $strongest[$d] ? $strongest[$c] : $strongest[$d];
+                    if ($g[$c] <= 0.0 || $g[$c] < self::STRONG * $most) {
+                        continue;
+                    }
+                    $i = $c;
+                    while ($root[$i] !== $i) {
+                        $i = $root[$i];
+                    }
+                    while ($root[$d] !== $d) {
+                        $d = $root[$d];
+                    }
+                    if ($i < $d) {
+                        $root[$d] = $i;
+                    } else {
+                        $root[$i] = $d;
+                    }
+                }
+            }
+        }
+
+        return $root;
+    }
+
+    /**
+     * @param list<float> $diagonal zero where a cell takes no part
+     * @param list<int> $root
+     * @return array{list<int>, int}
+     */
+    private static function number(array $diagonal, array $root): array
+    {
+        $count = 0;
+        $aggregate = $root;
+        foreach ($root as $c => $r) {
+            if ($diagonal[$c] <= 0.0) {
+                $aggregate[$c] = 0;
+            } elseif ($r === $c) {
+                $aggregate[$c] = $count++;
+            } else {
+                // A root stands before all others of its aggregate, so it is numbered by now.
+                while ($root[$r] !== $r) {
+                    $r = $root[$r];
+                }
+                $aggregate[$c] = $aggregate[$r];
+            }
+        }
+
+        return [$aggregate, $count];
+    }
+}
