@@ -7,7 +7,7 @@ namespace Foehn\Numerics;
 use Foehn\Grid\Axes;
 
 /**
- * Aggregates of a box of cells whose lines along one axis are solved exactly: in every block of 2 x 2 x 2 cells those that
+ * Aggregates of a box of cells whose lines along some axes are solved exactly: in every block of 2 x 2 x 2 cells those that
  * strong couplings join. Blocks stay compact, and one that holds metal and air becomes two aggregates: a coarse unknown that
  * is half metal and half air has the wrong resistance to both.
  */
@@ -16,19 +16,29 @@ final class BlockAggregates
     /** A coupling is strong from this share of the strongest ones across the lines of either cell on. */
     private const STRONG = 0.25;
 
+    /** Lines along a further axis are worth it from this share of cells that are stiffest along it on. */
+    private const WORTH = 0.1;
+
     /**
+     * @param non-empty-list<int> $lineAxes
      * @param list<non-empty-list<int>> $ties padded indices of cells with one common value: one aggregate each
      * @return array{list<int>, int} the aggregate of each padded cell, 0 for cells that take no part, and how many there are
      */
-    public static function of(Stencil $stencil, int $lineAxis, array $ties = []): array
+    public static function of(Stencil $stencil, array $lineAxes, array $ties = []): array
     {
-        [$a, $b] = Axes::across($lineAxis);
         $strides = $stencil->strides();
-        $strongest = self::strongest($stencil->pad, $stencil->pad * ($stencil->cells[2] + 1), $strides[$a], $strides[$b], $stencil->coupling[$a], $stencil->coupling[$b], Stencil::zeros($stencil->cells));
+        $strongest = null;
+        foreach ($lineAxes as $axis) {
+            [$a, $b] = Axes::across($axis);
+            $across = self::strongest($stencil->pad, $stencil->pad * ($stencil->cells[2] + 1), $strides[$a], $strides[$b], $stencil->coupling[$a], $stencil->coupling[$b], Stencil::zeros($stencil->cells));
+            // Of the lines through a cell those along its stiffest axis leave the least across.
+            $strongest = $strongest === null ? $across : array_map(min(...), $strongest, $across);
+        }
         $root = array_keys($strongest);
         foreach ($ties as $cells) {
+            $first = min($cells);
             foreach ($cells as $c) {
-                $root[$c] = $cells[0];
+                $root[$c] = $first;
                 $strongest[$c] = INF;
             }
         }
@@ -40,14 +50,17 @@ final class BlockAggregates
     }
 
     /**
-     * The axis along which most cells have their strongest coupling; its lines are the ones to solve exactly.
+     * The axes along which many cells have their strongest coupling; lines along them are the ones to solve exactly.
+     *
+     * @return non-empty-list<int> the one of most cells last
      */
-    public static function lineAxis(Stencil $stencil): int
+    public static function lineAxes(Stencil $stencil): array
     {
         $votes = self::votes($stencil->pad, $stencil->pad * ($stencil->cells[2] + 1), ...$stencil->coupling);
+        $axes = array_keys(array_filter($votes, fn (int $count) => $count >= max(1, self::WORTH * array_sum($votes))));
+        usort($axes, fn (int $a, int $b) => $votes[$a] <=> $votes[$b]);
 
-        // The later axis wins a tie: its lines run across the order in memory, so that the inner loop runs along it.
-        return $votes[2] >= max($votes) ? 2 : ($votes[1] >= $votes[0] ? 1 : 0);
+        return $axes === [] ? [2] : $axes;
     }
 
     /**

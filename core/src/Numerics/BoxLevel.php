@@ -5,27 +5,30 @@ declare(strict_types=1);
 namespace Foehn\Numerics;
 
 /**
- * The level of a stencil matrix: aggregates of cells, and lines of cells along the axis of the strongest couplings solved
- * exactly, first all lines of one colour of a chessboard, then the others (zebra; Trottenberg, Oosterlee & Schueller,
- * Multigrid, 2001, sec. 5.1.3).
+ * The level of a stencil matrix: aggregates of cells, and lines of cells along one or more axes solved exactly, of each axis
+ * first all lines of one colour of a chessboard, then the others (zebra; Trottenberg, Oosterlee & Schueller, Multigrid, 2001,
+ * sec. 5.1.3).
  */
 final class BoxLevel implements Level
 {
-    /** @var list<float> inverse pivots of the line solver */
-    private readonly array $pivot;
+    /** @var list<list<float>> inverse pivots of the lines along each axis of $axes */
+    private readonly array $pivots;
 
-    /** @var array{int, int, int} the axis of the lines, and the two across it with the shorter steps first */
-    private readonly array $axes;
-
-    /** @param list<int> $aggregate of each padded cell on the next level */
+    /**
+     * @param non-empty-list<int> $axes of the lines, in the order in which they are solved
+     * @param list<int> $aggregate of each padded cell on the next level
+     */
     public function __construct(
         private readonly Stencil $stencil,
-        private readonly int $axis,
+        private readonly array $axes,
         private readonly array $aggregate,
         private readonly int $coarseSize,
     ) {
-        $this->axes = [[0, 1, 2], [1, 0, 2], [2, 0, 1]][$axis];
-        $this->pivot = self::pivots($stencil->pad, $stencil->pad * ($stencil->cells[2] + 1), $stencil->strides()[$axis], $stencil->coupling[$axis], $stencil->diagonal);
+        $pivots = [];
+        foreach ($axes as $axis) {
+            $pivots[] = self::pivots($stencil->pad, $stencil->pad * ($stencil->cells[2] + 1), $stencil->strides()[$axis], $stencil->coupling[$axis], $stencil->diagonal);
+        }
+        $this->pivots = $pivots;
     }
 
     public function size(): int
@@ -40,41 +43,47 @@ final class BoxLevel implements Level
 
     public function down(array $b): array
     {
-        $s = $this->stencil;
         // Every cell is written before it is read, so the start may be anything.
-        $x = $this->lines(0, true, $b, $b);
-        $x = $this->lines(1, false, $b, Vectors::take($x));
-        [, $a, $c] = $this->axes;
+        $x = $this->lines(0, 0, true, $b, $b);
+        $x = $this->lines(0, 1, false, $b, Vectors::take($x));
+        for ($n = 1; $n < count($this->axes); $n++) {
+            $x = $this->lines($n, 0, false, $b, Vectors::take($x));
+            $x = $this->lines($n, 1, false, $b, Vectors::take($x));
+        }
+        $s = $this->stencil;
 
-        $strides = $s->strides();
-
-        return [$x, self::restrict($s->cells, $this->axis, $s->coupling[$a], $s->coupling[$c], $strides[$a], $strides[$c], $x, $this->aggregate, $this->coarseSize)];
+        return [$x, self::restrict($s->cells, $this->axes[count($this->axes) - 1], $s->coupling[0], $s->coupling[1], $s->coupling[2], $s->diagonal, $b, $x, $this->aggregate, $this->coarseSize)];
     }
 
     public function up(array $b, array $x, array $correction): array
     {
-        $x = self::prolong($this->stencil->cells, $this->axis, Vectors::take($x), $this->aggregate, $correction);
-        $x = $this->lines(1, false, $b, Vectors::take($x));
+        $x = self::prolong($this->stencil->cells, $this->axes[count($this->axes) - 1], Vectors::take($x), $this->aggregate, $correction);
+        for ($n = count($this->axes) - 1; $n >= 0; $n--) {
+            $x = $this->lines($n, 1, false, $b, Vectors::take($x));
+            $x = $this->lines($n, 0, false, $b, Vectors::take($x));
+        }
 
-        return $this->lines(0, false, $b, Vectors::take($x));
+        return $x;
     }
 
     /**
+     * @param int $n which of the axes
      * @param list<float> $b
      * @param list<float> $x
      * @return list<float>
      */
-    private function lines(int $colour, bool $alone, array $b, array $x): array
+    private function lines(int $n, int $colour, bool $alone, array $b, array $x): array
     {
         $s = $this->stencil;
-        [$l, $a, $c] = $this->axes;
+        // Across the lines, the shorter steps first.
+        [$l, $a, $c] = [[0, 1, 2], [1, 0, 2], [2, 0, 1]][$this->axes[$n]];
         $strides = $s->strides();
         if ($alone) {
-            return self::solveAlone($colour, $s->pad, $s->cells[$l], $s->cells[$a], $s->cells[$c], $strides[$l], $strides[$a], $strides[$c], $s->coupling[$l], $this->pivot, $b, Vectors::take($x));
+            return self::solveAlone($colour, $s->pad, $s->cells[$l], $s->cells[$a], $s->cells[$c], $strides[$l], $strides[$a], $strides[$c], $s->coupling[$l], $this->pivots[$n], $b, Vectors::take($x));
         }
 
         return self::solve($colour, $s->pad, $s->cells[$l], $s->cells[$a], $s->cells[$c], $strides[$l], $strides[$a], $strides[$c],
-            $s->coupling[$l], $s->coupling[$a], $s->coupling[$c], $this->pivot, $b, Vectors::take($x));
+            $s->coupling[$l], $s->coupling[$a], $s->coupling[$c], $this->pivots[$n], $b, Vectors::take($x));
     }
 
     /**
@@ -157,18 +166,22 @@ final class BoxLevel implements Level
     }
 
     /**
-     * After both colours from zero only the first has a residual: its couplings to the second.
+     * Sums of the residual over the aggregates: where lines were solved last it is zero, so only the other colour has one.
      *
      * @param array{int, int, int} $cells
-     * @param list<float> $ga
-     * @param list<float> $gc
+     * @param list<float> $gx
+     * @param list<float> $gy
+     * @param list<float> $gz
+     * @param list<float> $d
+     * @param list<float> $b
      * @param list<float> $x
      * @param list<int> $aggregate
      * @return list<float>
      */
-    private static function restrict(array $cells, int $axis, array $ga, array $gc, int $sa, int $sc, array $x, array $aggregate, int $coarseSize): array
+    private static function restrict(array $cells, int $axis, array $gx, array $gy, array $gz, array $d, array $b, array $x, array $aggregate, int $coarseSize): array
     {
         [$nx, $ny, $nz] = $cells;
+        $pad = $nx * $ny;
         $sums = array_fill(0, $coarseSize, 0.0);
         $step = $axis === 0 ? 1 : 2;
         for ($k = 0; $k < $nz; $k++) {
@@ -177,9 +190,10 @@ final class BoxLevel implements Level
                 if ($odd < 0) {
                     continue;
                 }
-                $row = $nx * $ny + $nx * ($j + $ny * $k);
+                $row = $pad + $nx * ($j + $ny * $k);
                 for ($c = $row + $odd, $end = $row + $nx; $c < $end; $c += $step) {
-                    $sums[$aggregate[$c]] += $ga[$c] * $x[$c + $sa] + $ga[$c - $sa] * $x[$c - $sa] + $gc[$c] * $x[$c + $sc] + $gc[$c - $sc] * $x[$c - $sc];
+                    $sums[$aggregate[$c]] += $b[$c] - $d[$c] * $x[$c] + $gx[$c] * $x[$c + 1] + $gx[$c - 1] * $x[$c - 1]
+                        + $gy[$c] * $x[$c + $nx] + $gy[$c - $nx] * $x[$c - $nx] + $gz[$c] * $x[$c + $pad] + $gz[$c - $pad] * $x[$c - $pad];
                 }
             }
         }

@@ -64,18 +64,18 @@ final class Multigrid implements Preconditioner
     }
 
     /**
-     * For a box of cells: lines along the stiffest axis are solved exactly and blocks of cells joined (see BlockAggregates);
+     * For a box of cells: lines along the stiff axes are solved exactly and blocks of cells joined (see BlockAggregates);
      * what is left, an eighth to a third of the unknowns, goes on as any matrix.
      *
      * @param list<non-empty-list<int>> $ties padded indices of cells with one common value
      */
     public static function box(Stencil $stencil, array $ties = []): self
     {
-        $axis = BlockAggregates::lineAxis($stencil);
-        [$aggregate, $count] = BlockAggregates::of($stencil, $axis, $ties);
+        $axes = BlockAggregates::lineAxes($stencil);
+        [$aggregate, $count] = BlockAggregates::of($stencil, $axes, $ties);
         $coarse = $stencil->galerkin($aggregate, $count);
 
-        return self::over([new BoxLevel($stencil, $axis, $aggregate, $count)], $coarse, $coarse, true);
+        return self::over([new BoxLevel($stencil, $axes, $aggregate, $count)], $coarse, $coarse, true);
     }
 
     public function levels(): int

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Tests\Numerics;
 
 use Foehn\Numerics\Aggregation;
+use Foehn\Numerics\BlockAggregates;
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\DenseFactors;
 use Foehn\Numerics\Multigrid;
@@ -115,7 +116,7 @@ final class LinearSolverTest extends TestCase
 
     /** @param array{float, float, float} $couplings */
     #[DataProvider('stiffAxes')]
-    public function testPlanesAndLinesSolveWhatTheSparseMatrixSays(array $couplings): void
+    public function testLinesAndBlocksSolveWhatTheSparseMatrixSays(array $couplings): void
     {
         $stencil = self::stencil([13, 11, 9], $couplings);
         [$matrix, $unknown] = $stencil->toSparse();
@@ -127,6 +128,36 @@ final class LinearSolverTest extends TestCase
         self::assertTrue($solution->converged);
         self::assertLessThan(25, $solution->iterations);
         self::assertEqualsWithDelta($exact, $solution->x, 1e-7);
+    }
+
+    /** Good conductors along every axis in a bad one, which no order of planes and lines suits everywhere. */
+    public function testThinMetalWallsInAirTakeNoMoreIterationsThanABlock(): void
+    {
+        $cells = [26, 24, 22];
+        $metal = fn (int $i, int $j, int $k): bool => in_array($i, [1, 24], true) || in_array($j, [1, 12, 22], true) || $k === 2 || ($k > 2 && $k < 12 && $i > 5 && $i < 20 && $j % 3 === 0);
+        $conductivity = fn (int $n): float => $metal($n % 26, intdiv($n, 26) % 24, intdiv($n, 26 * 24)) ? 200.0 : 0.026;
+        $stencil = self::stencil($cells, [1.0, 2.0, 4.0], fn (int $n, int $next): float => 2 / (1 / $conductivity($n) + 1 / $conductivity($next)));
+        $exact = array_map(fn (int $c, float $d) => $d > 0.0 ? 2.0 + sin(0.37 * $c) : 0.0, array_keys($stencil->diagonal), $stencil->diagonal);
+        $solution = ConjugateGradient::solve($stencil, Multigrid::box($stencil), $stencil->times($exact), Stencil::zeros($cells), 1e-10);
+
+        self::assertTrue($solution->converged);
+        self::assertLessThanOrEqual(25, $solution->iterations);
+        self::assertEqualsWithDelta($exact, $solution->x, 1e-4);
+    }
+
+    public function testBlocksDoNotJoinMetalAndAirAndTiedCellsAreOne(): void
+    {
+        $stencil = self::stencil([4, 4, 4], [1.0, 1.0, 1.0], fn (int $n, int $next): float => $n < 16 && $next < 16 ? 1000.0 : 1.0);
+        [$aggregate, $count] = BlockAggregates::of($stencil, [1], [[16 + 60, 16 + 3, 16 + 33]]);
+        $of = fn (int $i, int $j, int $k): int => $aggregate[16 + $i + 4 * ($j + 4 * $k)];
+
+        self::assertSame($of(0, 0, 0), $of(1, 1, 0), 'metal cells of one block');
+        self::assertNotSame($of(0, 0, 0), $of(0, 0, 1), 'metal and air');
+        self::assertSame($of(2, 0, 2), $of(3, 1, 3), 'air cells of one block');
+        self::assertNotSame($of(1, 0, 2), $of(0, 0, 2), 'a tied cell and its neighbour');
+        self::assertNotSame($of(1, 0, 2), $of(2, 0, 2), 'neighbouring blocks');
+        self::assertSame($of(0, 3, 3), $of(3, 0, 0), 'tied cells wherever they are');
+        self::assertSame($count, count(array_unique(array_slice($aggregate, 16, 64))));
     }
 
     public function testCellsThatTakeNoPartStayZeroAndTiedCellsShareOneValue(): void
@@ -158,16 +189,19 @@ final class LinearSolverTest extends TestCase
     /**
      * @param array{int, int, int} $cells
      * @param array{float, float, float} $couplings
+     * @param ?callable(int, int): float $factor of the coupling between a cell and the next
      */
-    private static function stencil(array $cells, array $couplings): Stencil
+    private static function stencil(array $cells, array $couplings, ?callable $factor = null): Stencil
     {
+        $strides = [1, $cells[0], $cells[0] * $cells[1]];
+        $factor ??= fn (int $n): float => 1 + 0.1 * sin($n);
         $zeros = Stencil::zeros($cells);
         $g = [$zeros, $zeros, $zeros];
         $extra = $zeros;
         for ($n = 0; $n < array_product($cells); $n++) {
             $at = [$n % $cells[0], intdiv($n, $cells[0]) % $cells[1], intdiv($n, $cells[0] * $cells[1])];
             foreach ([0, 1, 2] as $axis) {
-                $g[$axis][$cells[0] * $cells[1] + $n] = $at[$axis] + 1 < $cells[$axis] ? $couplings[$axis] * (1 + 0.1 * sin($n)) : 0.0;
+                $g[$axis][$cells[0] * $cells[1] + $n] = $at[$axis] + 1 < $cells[$axis] ? $couplings[$axis] * $factor($n, $n + $strides[$axis]) : 0.0;
             }
             $extra[$cells[0] * $cells[1] + $n] = $at[0] === 0 ? 2 * $couplings[0] : 0.0;
         }
