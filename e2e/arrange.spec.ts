@@ -130,3 +130,49 @@ test('copies stay linked until they are made independent; a locked part stays; a
     await drag(0.12, 0.02);
     await expect(page.getByLabel('x to')).toHaveValue(/^(259|26[01])(\.\d)? mm$/);
 });
+
+test('an assembly gets axes of its own, is turned as a whole, repeated and taken apart; gravity is turned by hand', async ({ page }) => {
+    await openCopy(page);
+    await page.keyboard.press('1');
+    await ledger(page).getByText('Board assembly', { exact: true }).click();
+    await inspector(page).getByRole('button', { name: 'Give it axes of its own' }).click();
+    await expect(inspector(page).getByLabel('At x')).toHaveValue('120 mm');
+    const turn = async (angle: string) => {
+        await inspector(page).getByLabel('Turn z').fill(angle);
+        await page.keyboard.press('Enter');
+    };
+    await turn('30');
+    await expect(page.getByText('a package cannot be turned', { exact: false })).toBeVisible();
+    await expect(page.getByText('The edit was not saved; the model is as before.')).toBeVisible();
+    const number = await revision(page);
+    await turn('180');
+    await expect.poll(() => revision(page)).toBe(number + 1);
+    await ledger(page).getByRole('gridcell', { name: 'Radio front end', exact: true }).click();
+    await inspector(page).getByLabel('Name', { exact: true }).fill('Radio');
+    await page.keyboard.press('Enter');
+    await ledger(page).getByText('Board assembly', { exact: true }).click();
+    await inspector(page).getByRole('button', { name: 'Linked copies', exact: true }).click();
+    await inspector(page).getByLabel('Step y').fill('0');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(/all stand in one place/)).toBeVisible();
+    await inspector(page).getByLabel('Step z').fill('20');
+    await page.keyboard.press('Enter');
+    await expect(ledger(page).getByRole('gridcell', { name: 'Radio 2' })).toBeVisible();
+    await inspector(page).getByRole('button', { name: 'Make independent' }).click();
+    await expect(ledger(page).getByText('Board assembly 2', { exact: true })).toBeVisible();
+
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Y', exact: true }).click();
+    await page.waitForTimeout(1000);
+    const box = (await page.getByRole('region', { name: 'View' }).locator('canvas').boundingBox())!;
+    const scale = Math.min(box.width, box.height * 1.25) / (2.5 * 0.5 * Math.hypot(0.24, 0.18, 0.06));
+    // Seen along y: the arrow hangs beside the upper corner of the space; its head goes from below its tail to the right of it.
+    const place = (x: number, z: number) => [box.x + box.width / 2 + scale * x, box.y + box.height / 2 - scale * z] as const;
+    const [tail, length] = [[-0.1296, 0.03], 0.048] as const;
+    await page.mouse.move(...place(tail[0], tail[1] - length));
+    await page.mouse.down();
+    await page.mouse.move(...place(tail[0] + 0.7 * length, tail[1] - 0.7 * length), { steps: 5 });
+    await page.mouse.move(...place(tail[0] + length, tail[1]), { steps: 5 });
+    await page.mouse.up();
+    await expect(page.getByRole('combobox', { name: 'Gravity' })).toHaveText('Along +x');
+});

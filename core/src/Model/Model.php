@@ -18,6 +18,7 @@ final readonly class Model
      * @param list<Part> $parts later ones carve earlier ones
      * @param list<Watch> $watches
      * @param list<Limit> $limits
+     * @param array<string, Assembly> $assemblies groups with axes of their own
      */
     public function __construct(
         public string $name,
@@ -29,6 +30,7 @@ final readonly class Model
         public array $watches,
         public array $limits,
         public GridSettings $grid,
+        public array $assemblies = [],
     ) {
     }
 
@@ -46,13 +48,13 @@ final readonly class Model
     /** The same parts in another space, on another grid. */
     public function within(Space $space, GridSettings $grid): self
     {
-        return new self($this->name, $this->surroundings, $this->physics, $space, $this->materials, $this->parts, $this->watches, $this->limits, $grid);
+        return new self($this->name, $this->surroundings, $this->physics, $space, $this->materials, $this->parts, $this->watches, $this->limits, $grid, $this->assemblies);
     }
 
     /** @param list<Part> $parts */
     private function with(array $parts, GridSettings $grid): self
     {
-        return new self($this->name, $this->surroundings, $this->physics, $this->space, $this->materials, $parts, $this->watches, $this->limits, $grid);
+        return new self($this->name, $this->surroundings, $this->physics, $this->space, $this->materials, $parts, $this->watches, $this->limits, $grid, $this->assemblies);
     }
 
     /** @return list<HeatCondition> of all sides, patches and part faces */

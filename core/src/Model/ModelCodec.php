@@ -64,9 +64,12 @@ final class ModelCodec
         $physics = self::physics($root->object('physics'));
         $materials = MaterialReader::library($root->members('materials'), Library::builtIn());
         $space = self::space($root->object('space', true), $materials, $surroundings, $physics);
+        $assemblies = Assembly::all($root->members('assemblies'));
         $parts = [];
         foreach ($root->objects('parts', Model::MOST_PARTS, 'parts') as $reader) {
-            foreach (Repeat::each($reader) as $copy) {
+            $copies = Repeat::each($reader);
+            $assembly = $assemblies[$reader->has('group') ? $reader->string('group') : ''] ?? null;
+            foreach ($assembly?->place($copies) ?? $copies as $copy) {
                 [$materials, $parts[]] = self::part($copy, $materials, $surroundings);
             }
         }
@@ -80,7 +83,7 @@ final class ModelCodec
         $root->close();
         $problems->throwIfAny();
 
-        $model = new Model($name, $surroundings, $physics, $space, $materials, $parts, $watches, $limits, $grid);
+        $model = new Model($name, $surroundings, $physics, $space, $materials, $parts, $watches, $limits, $grid, $assemblies);
         ModelChecks::run($model, $problems);
         $problems->throwIfAny();
 

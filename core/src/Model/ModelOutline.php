@@ -24,6 +24,7 @@ final class ModelOutline
             'limits' => array_map(fn (Limit $l) => ['id' => $l->id, 'name' => $l->name, 'part' => $l->of->part, 'node' => $l->of->node, 'face' => $l->of->face, 'side' => $l->of->side, 'patch' => $l->of->patch,
                 'quantity' => $l->quantity, 'reduce' => $l->reduce, 'atMost' => $l->atMost, 'atLeast' => $l->atLeast, 'derating' => $l->derating], $model->limits),
             'watches' => array_map(fn (Watch $w) => ['id' => $w->id, 'name' => $w->name, 'part' => $w->of->part, 'node' => $w->of->node, 'face' => $w->of->face, 'quantity' => $w->quantity, 'reduce' => $w->reduce], $model->watches),
+            'assemblies' => array_map(fn (Assembly $assembly) => ['at' => $assembly->at, 'copies' => $assembly->offsets], $model->assemblies) ?: (object) [],
             'grade' => $model->grid->grade,
         ];
     }
@@ -62,12 +63,14 @@ final class ModelOutline
         $bounds = $part->shape->bounds();
         $own = $part->shape instanceof Turned ? $part->shape->ownBounds() : $bounds;
         $material = $part->material === null ? null : $model->materials->get($part->material);
+        $rotation = $model->assemblies[$part->group ?? '']->rotation ?? null;
 
         return [
             'id' => $part->id,
             'name' => $part->name,
             'copyOf' => $part->origin() === $part->id ? null : $part->origin(),
             'group' => $part->group,
+            'axes' => $rotation === null || $rotation->isNone() ? null : array_merge(...$rotation->rows),
             'colour' => $part->colour,
             'kind' => $part->shape->kind(),
             'material' => $part->material,

@@ -33,8 +33,8 @@ final class Repeat
         return $copies;
     }
 
-    /** @return list<array{float, float, float}> m, of the part itself first; the first direction runs fastest */
-    private static function offsets(Reader $part): array
+    /** @return list<array{float, float, float}> m, of the part or assembly itself first; the first direction runs fastest */
+    public static function offsets(Reader $part): array
     {
         $offsets = [[0.0, 0.0, 0.0]];
         foreach ($part->objects('repeat', 3, 'directions of repetition') as $direction) {

@@ -52,7 +52,7 @@ final class ShapeReader
         if (array_filter($angles) !== [] && in_array($shape->kind(), self::STRAIGHT, true)) {
             $part->problem('turn', sprintf('a %s cannot be turned; %s', $shape->kind(), match ($shape->kind()) {
                 'shell' => 'turn what is in the box, or gravity',
-                'package' => 'exchange its sizes for a quarter turn and choose its "boardFace"',
+                'package' => 'exchange its sizes for a quarter turn and choose the side of its board, or turn its assembly by right angles',
                 'fan' => 'it blows in one of the directions x-, x+, y-, y+, z-, z+',
                 default => 'its "normal" is one of x, y, z',
             }));

@@ -47,7 +47,7 @@ final readonly class Turned implements LocatedFaces, Shape
     /** @param list<float> $angles about x, y and z, rad */
     public static function by(Shape $shape, array $angles): Shape
     {
-        return array_filter($angles) === [] ? $shape : new self($shape, self::rotation($angles));
+        return array_filter($angles) === [] ? $shape : new self($shape, Rotation::about($angles)->rows);
     }
 
     /**
@@ -58,7 +58,7 @@ final readonly class Turned implements LocatedFaces, Shape
      */
     public static function keeps(array $angles, array $conductivity): bool
     {
-        $matrix = self::rotation($angles);
+        $matrix = Rotation::about($angles)->rows;
         foreach ([0, 1, 2] as $a) {
             foreach ([0, 1, 2] as $b) {
                 $turned = $matrix[$a][0] * $matrix[$b][0] * $conductivity[0] + $matrix[$a][1] * $matrix[$b][1] * $conductivity[1] + $matrix[$a][2] * $matrix[$b][2] * $conductivity[2];
@@ -220,26 +220,5 @@ final readonly class Turned implements LocatedFaces, Shape
     private function along(int $axis, int $own, float $plane): float
     {
         return $this->middle[$axis] + $this->matrix[$axis][$own] * ($plane - $this->middle[$own]);
-    }
-
-    /**
-     * @param list<float> $angles rad
-     * @return list<list<float>>
-     */
-    private static function rotation(array $angles): array
-    {
-        [[$sx, $cx], [$sy, $cy], [$sz, $cz]] = array_map(fn (float $a) => [self::clean(sin($a)), self::clean(cos($a))], $angles);
-
-        return [
-            [$cz * $cy, $cz * $sy * $sx - $sz * $cx, $cz * $sy * $cx + $sz * $sx],
-            [$sz * $cy, $sz * $sy * $sx + $cz * $cx, $sz * $sy * $cx - $cz * $sx],
-            [-$sy, $cy * $sx, $cy * $cx],
-        ];
-    }
-
-    /** So that right angles are exact. */
-    private static function clean(float $value): float
-    {
-        return abs($value - round($value)) < self::AXIAL ? round($value) : $value;
     }
 }

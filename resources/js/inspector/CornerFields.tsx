@@ -3,11 +3,11 @@ import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
-import { across } from '../model/parts';
+import { across, type Length } from '../model/parts';
 import { lengthUnit, typed } from '../units/units';
 import { Chapter } from './Chapter';
 import { EditField } from './EditField';
-import { editShape, replaced, shapeFields, type Length, type ShapeProps } from './ShapeField';
+import { editShape, replaced, shapeFields, type ShapeProps } from './ShapeField';
 
 /** Along the axes that the shape leaves free. */
 type Corner = Length[];

@@ -4,6 +4,7 @@ import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import type { Outline, OutlinePart, Result, ResultPart, Revision } from '../api/types';
+import { AssemblyFields } from './AssemblyFields';
 import { Chapter, Line } from './Chapter';
 import { DeviceFields } from './DeviceFields';
 import { FaceFields } from './FaceFields';
@@ -17,6 +18,7 @@ import { LimitFields, WatchFields } from './TargetFields';
 import { OperatingPoint } from './OperatingPoint';
 import { isLocked, isOfTemperature, limitEntry, ownName, partEntry, withLimit, withPartFields, type ModelDocument } from '../model/document';
 import { isDevice, partKinds } from '../model/partKinds';
+import { withGroup } from '../model/assemblies';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { difference, differenceUnit, number, size, temperatureWithUnit, typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
@@ -126,7 +128,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                         value={parts.every((p) => p.group === part.group) ? (part.group ?? '') : ''}
                         hint="none"
                         disabled={!mayEdit}
-                        save={(group) => editor.edit(group ? `${single ? part.name : `${parts.length} parts`} in assembly ${group}` : `${single ? part.name : `${parts.length} parts`} in no assembly`, (d) => withPartFields(d, parts.map((p) => p.id), { group: group || undefined }))}
+                        save={(group) => editor.edit(group ? `${single ? part.name : `${parts.length} parts`} in assembly ${group}` : `${single ? part.name : `${parts.length} parts`} in no assembly`, (d) => withGroup(d, revision.outline, parts.map((p) => p.id), group || null))}
                     />
                 )}
                 {stage === 'Build' && single && entry && !device && (
@@ -136,6 +138,9 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                     </>
                 )}
                 {stage === 'Build' && single && entry && <RepeatFields shape={{ entry, name: ownName(part), units, editor, disabled: !mayEdit || locked }} />}
+                {stage === 'Build' && part.group !== null && parts.every((p) => p.group === part.group) && (
+                    <AssemblyFields name={part.group} document={document} outline={revision.outline} editor={editor} units={units} disabled={!mayEdit || locked} />
+                )}
                 {device && entry && stage !== 'Limit' && <DeviceFields entry={entry} name={ownName(part)} units={units} editor={editor} disabled={!mayEdit || locked} />}
                 {!device && stage !== 'Build' && <EditField
                     label={single ? 'Watts' : 'Watts, each'}

@@ -3,12 +3,12 @@ import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
-import { boardLayers } from '../model/parts';
+import { boardLayers, type Length } from '../model/parts';
 import { lengthUnit, typed } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
-import { editShape, replaced, shapeFields, type Length, type ShapeProps } from './ShapeField';
+import { editShape, replaced, shapeFields, type ShapeProps } from './ShapeField';
 
 interface Layer {
     thickness: Length;

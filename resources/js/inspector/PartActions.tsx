@@ -73,7 +73,7 @@ export function PartActions({ document, parts: selected, outline, editor }: Prop
                     <MenuItem key={`${axis} ${alignment}`} dense onClick={arrange(() => alignParts(editor, parts, to, axis, alignment))}>Align {alignments[alignment]} along {'xyz'[axis]} with {to.name}</MenuItem>
                 )))}
                 {to && parts.length > 1 && mayMatch(to) && <MenuItem dense onClick={arrange(() => matchSize(editor, parts, to))}>As large as {to.name}</MenuItem>}
-                {only?.kind === 'mesh' && <MenuItem dense onClick={arrange(() => replaceByBlock(editor, only))}>A block of the same volume instead</MenuItem>}
+                {only?.kind === 'mesh' && only.axes === null && <MenuItem dense onClick={arrange(() => replaceByBlock(editor, only))}>A block of the same volume instead</MenuItem>}
                 {(parts.length > 1 || only?.kind === 'mesh') && <Divider />}
                 {[0, 1, 2].map((axis) => <MenuItem key={axis} dense onClick={arrange(() => mirrorParts(editor, parts, outline.space, axis))}>Mirror place along {'xyz'[axis]}, at the middle of the space</MenuItem>)}
             </Menu>

@@ -1,6 +1,6 @@
 import Stack from '@mui/material/Stack';
 import { partEntry, withPartFields, type ModelDocument, type PartEntry } from '../model/document';
-import { placeOf } from '../model/parts';
+import { placeOf, type Length } from '../model/parts';
 import type { ModelEditor } from '../model/useModelEditor';
 import { lengthUnit, typed, type UnitSet } from '../units/units';
 import { EditField } from './EditField';
@@ -13,8 +13,6 @@ export interface ShapeProps {
     editor: ModelEditor;
     disabled: boolean;
 }
-
-export type Length = string | number;
 
 export const shapeFields = (entry: PartEntry): Record<string, unknown> => entry.shape as Record<string, unknown>;
 
@@ -66,37 +64,46 @@ export function SizeFields({ shape, labels }: { shape: ShapeProps; labels: reado
     );
 }
 
-/** The place of the part. */
-export function PlaceFields({ shape }: { shape: ShapeProps }) {
-    const at = placeOf(shape.entry);
-    const unit = lengthUnit(shape.units);
+/** A place or origin along x, y and z. */
+export function PlaceRow({ at, units, disabled, save }: { at: readonly Length[]; units: UnitSet; disabled: boolean; save: (axis: number, length: string) => Promise<unknown> }) {
+    const unit = lengthUnit(units);
     return (
         <Stack direction="row" sx={{ gap: 1 }}>
-            {['x', 'y', 'z'].map((axis, n) => (
-                <EditField
-                    key={axis}
-                    label={`At ${axis}`}
-                    value={String(at[n])}
-                    disabled={shape.disabled}
-                    save={(text) => editPart(shape, `${axis} at ${typed(text, unit)}`, (part) => ({ at: replaced(placeOf(part), n, typed(text, unit)) }))}
-                />
-            ))}
+            {['x', 'y', 'z'].map((axis, n) => <EditField key={axis} label={`At ${axis}`} value={String(at[n])} disabled={disabled} save={(text) => save(n, typed(text, unit))} />)}
+        </Stack>
+    );
+}
+
+/** The place of the part. */
+export function PlaceFields({ shape }: { shape: ShapeProps }) {
+    return <PlaceRow at={placeOf(shape.entry)} units={shape.units} disabled={shape.disabled} save={(n, length) => editPart(shape, `${'xyz'[n]} at ${length}`, (part) => ({ at: replaced(placeOf(part), n, length) }))} />;
+}
+
+const straight = (angle: Length): boolean => angle === 0 || /^[-+]?0(\.0*)?\s*(deg|rad)?$/.test(String(angle));
+
+/** Turned angles with another one; none where all are zero. */
+export function turnedBy(turn: Length[] | undefined, axis: number, angle: string): Length[] | undefined {
+    const next = replaced(turn ?? [0, 0, 0], axis, angle || 0);
+    return next.every(straight) ? undefined : next;
+}
+
+/** Angles about x, y and z. */
+export function TurnRow({ turn = [0, 0, 0], disabled, save }: { turn?: readonly Length[] | undefined; disabled: boolean; save: (axis: number, angle: string) => Promise<unknown> }) {
+    const shown = (angle: Length): string => (typeof angle === 'number' ? `${Number(((angle * 180) / Math.PI).toFixed(4))} deg` : angle);
+    return (
+        <Stack direction="row" sx={{ gap: 1 }}>
+            {['x', 'y', 'z'].map((axis, n) => <EditField key={axis} label={`Turn ${axis}`} value={shown(turn[n] ?? 0)} disabled={disabled} save={(text) => save(n, typed(text, 'deg'))} />)}
         </Stack>
     );
 }
 
 /** How the part is turned about its middle. */
 export function TurnFields({ shape }: { shape: ShapeProps }) {
-    const turn = (shape.entry.turn as Length[] | undefined) ?? [0, 0, 0];
-    const shown = (angle: Length): string => (typeof angle === 'number' ? `${Number(((angle * 180) / Math.PI).toFixed(4))} deg` : angle);
-    const save = (n: number, text: string) =>
-        editPart(shape, `turned by ${typed(text, 'deg') || '0 deg'} about ${'xyz'[n]}`, (part) => {
-            const next = replaced((part.turn as Length[] | undefined) ?? [0, 0, 0], n, typed(text, 'deg') || 0);
-            return { turn: next.every((angle) => angle === 0 || /^[-+]?0(\.0*)?\s*(deg|rad)?$/.test(String(angle))) ? undefined : next };
-        });
     return (
-        <Stack direction="row" sx={{ gap: 1 }}>
-            {['x', 'y', 'z'].map((axis, n) => <EditField key={axis} label={`Turn ${axis}`} value={shown(turn[n] ?? 0)} disabled={shape.disabled} save={(text) => save(n, text)} />)}
-        </Stack>
+        <TurnRow
+            turn={shape.entry.turn as Length[] | undefined}
+            disabled={shape.disabled}
+            save={(n, angle) => editPart(shape, `turned by ${angle || '0 deg'} about ${'xyz'[n]}`, (part) => ({ turn: turnedBy(part.turn as Length[] | undefined, n, angle) }))}
+        />
     );
 }

@@ -122,8 +122,8 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                 {library && <MaterialsDialog revision={revision} editor={editor} mayEdit={mayEdit} selection={selection} onClose={() => setLibrary(false)} />}
                 {stage === 'Load' && mayEdit && <PasteTable kind="watts" outline={revision.outline} editor={editor} />}
                 {stage === 'Limit' && mayEdit && <PasteTable kind="limits" outline={revision.outline} editor={editor} />}
-                <Box sx={{ color: 'text.secondary', fontSize: 12.5, whiteSpace: 'nowrap' }}>
-                    {selection.length > 1 ? `${selection.length} selected${mayEdit && stage !== 'Solve' ? '; a cell holds for all' : ''}` : mayEdit ? ({ Build: '', Load: 'Enter edits a cell', Limit: 'Enter edits a cell', Solve: '', Judge: 'Double-click or Enter edits a cell' }[stage]) : 'You may look, not edit'}
+                <Box title={selection.length > 1 && mayEdit ? 'What is written into a cell holds for all of them' : undefined} sx={{ color: 'text.secondary', fontSize: 12.5, whiteSpace: 'nowrap', minWidth: 0, overflow: 'hidden', textOverflow: 'ellipsis' }}>
+                    {selection.length > 1 ? `${selection.length} selected${mayEdit && stage !== 'Solve' && stage !== 'Build' ? '; a cell holds for all' : ''}` : mayEdit ? ({ Build: '', Load: 'Enter edits a cell', Limit: 'Enter edits a cell', Solve: '', Judge: 'Double-click or Enter edits a cell' }[stage]) : 'You may look, not edit'}
                 </Box>
             </Stack>
             <Box {...drop} sx={{ flex: 1, minHeight: 0, opacity: stale && stage === 'Judge' ? 0.62 : 1 }}>

@@ -60,7 +60,7 @@ export function PasteTable({ kind, outline, editor }: Props) {
                     <Box component="ul" aria-label="What the table means" sx={{ pl: 2.5, mb: 0, fontSize: 13, maxHeight: 180, overflowY: 'auto' }}>
                         {lines.map((line, n) => (
                             <Box component="li" key={n} sx={{ color: line.problem ? 'error.main' : 'text.primary' }}>
-                                {line.problem ? `${line.pattern || `Line ${n + 1}`}: ${line.problem}` : `${line.parts.map((p) => p.name).join(', ')}: ${line.value}`}
+                                {line.problem ? `${line.pattern || `Line ${n + 1}`}: ${line.problem}` : `${line.parts.map((p) => p.name).join(', ')}${line.forCopies ? ' and their linked copies' : ''}: ${line.value}`}
                             </Box>
                         ))}
                     </Box>

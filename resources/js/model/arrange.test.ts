@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { OutlinePart } from '../api/types';
 import { withAligned, withMirrored, withSharedWatts, withSizeOf } from './arrange';
 import type { ModelDocument } from './document';
+import { samplePart } from './samples';
 
-const part = (id: string, min: number[], max: number[]): OutlinePart => ({ id, name: id, group: null, copyOf: null, colour: null, kind: 'block', material: null, materialTitle: null, conductivity: null, power: 0, size: max.map((m, n) => m - min[n]!), min, max, drawing: [] });
+const part = (id: string, min: number[], max: number[]) => samplePart({ id, min, max });
 const a = part('a', [0, 0, 0], [0.02, 0.01, 0.002]);
 const b = part('b', [0.05, 0.03, 0], [0.06, 0.04, 0.004]);
 const document: ModelDocument = {

@@ -15,12 +15,12 @@ const along = (axis: number, by: number): number[] => [0, 1, 2].map((n) => (n ==
 
 /** Brings the parts in line with one of them along an axis. */
 export function withAligned(document: ModelDocument, parts: readonly OutlinePart[], to: OutlinePart, axis: number, alignment: Alignment): ModelDocument {
-    return parts.filter((part) => part.id !== to.id).reduce((d, part) => withShift(d, [part.id], along(axis, place(to, axis, alignment) - place(part, axis, alignment))), document);
+    return parts.filter((part) => part.id !== to.id).reduce((d, part) => withShift(d, [part], along(axis, place(to, axis, alignment) - place(part, axis, alignment))), document);
 }
 
 /** Mirrors where the parts stand at the middle of a box (metres), as they are: their own shape stays. */
 export function withMirrored(document: ModelDocument, parts: readonly OutlinePart[], room: { min: readonly number[]; max: readonly number[] }, axis: number): ModelDocument {
-    return parts.reduce((d, part) => withShift(d, [part.id], along(axis, room.min[axis]! + room.max[axis]! - part.min[axis]! - part.max[axis]!)), document);
+    return parts.reduce((d, part) => withShift(d, [part], along(axis, room.min[axis]! + room.max[axis]! - part.min[axis]! - part.max[axis]!)), document);
 }
 
 /** Blocks and packages get the size of one of them, each about its own middle. */
@@ -45,7 +45,7 @@ function enclosed(vertices: Float32Array, triangles: Uint32Array): number {
     return Math.abs(six) / 6;
 }
 
-/** An imported body becomes a block of the same footprint, standing where it stood, as high as its volume needs. */
+/** An imported body with the axes of the space becomes a block of the same footprint, standing where it stood, as high as its volume needs. */
 export function withBlockInstead(document: ModelDocument, body: OutlinePart): ModelDocument {
     const [drawing] = body.drawing;
     if (drawing?.kind !== 'mesh') return document;
@@ -55,7 +55,8 @@ export function withBlockInstead(document: ModelDocument, body: OutlinePart): Mo
     return withPartFields(document, [body.id], { shape: { kind: 'block', size: size.map(millimetres) } as never, at: body.min.map(millimetres) });
 }
 
-export const mayMatch = (part: OutlinePart): boolean => part.kind === 'block' || part.kind === 'package';
+/** Sizes are taken over along the axes of the space. */
+export const mayMatch = (part: OutlinePart): boolean => (part.kind === 'block' || part.kind === 'package') && part.axes === null;
 
 const volume = (part: OutlinePart): number => [0, 1, 2].reduce((product, n) => product * (part.max[n]! - part.min[n]!), 1);
 

@@ -1,4 +1,5 @@
 import type { OutlinePart } from '../api/types';
+import type { AssemblyEntry } from './axes';
 
 /** The model document as the screen needs it; everything else in it is kept untouched. */
 export interface PartEntry {
@@ -24,6 +25,7 @@ export interface LimitEntry {
 export interface ModelDocument {
     parts?: PartEntry[];
     limits?: LimitEntry[];
+    assemblies?: Record<string, AssemblyEntry>;
     [field: string]: unknown;
 }
 

@@ -1,6 +1,7 @@
 import type { Outline, OutlinePart } from '../api/types';
 import { useScreen } from '../project/screenState';
 import { isLocked, originsOf, partEntry, withPartFields, type ModelDocument } from './document';
+import type { Placed } from './axes';
 import { alignments, withAligned, withBlockInstead, withMirrored, withSizeOf, type Alignment } from './arrange';
 import { millimetres, partChoices, satOn, withCopies, withNewPart, withOrder, withoutParts, withShift, type PartChoice } from './parts';
 import { withIndependentCopies, withRepeat, type Direction } from './repeat';
@@ -13,6 +14,9 @@ import type { ModelEditor } from './useModelEditor';
 const namesOf = (document: ModelDocument, ids: readonly string[]): string => (originsOf(ids).length === 1 ? (partEntry(document, ids[0]!)?.name ?? ids[0]!) : `${originsOf(ids).length} parts`);
 
 const present = (editor: ModelEditor): ModelDocument => (editor.revision?.document ?? {}) as ModelDocument;
+
+/** Parts as they move: with the axes in which their places are written. */
+const placed = (editor: ModelEditor, ids: readonly string[]): Placed[] => editor.revision?.outline.parts.filter((part) => ids.includes(part.id)) ?? [];
 
 const nameOfFace = (face: Face): string => `${'xyz'[face.axis]}${face.upper ? '+' : '−'}`;
 
@@ -60,7 +64,7 @@ export function unlinkCopies(editor: ModelEditor, id: string): void {
 export function copyParts(editor: ModelEditor, ids: readonly string[], offsets: readonly (readonly number[])[]): void {
     let added: string[] = [];
     const edit = editor.edit(`${offsets.length > 1 ? `${offsets.length} copies of` : 'Duplicate'} ${namesOf(present(editor), ids)}`, (d) => {
-        const copies = withCopies(d, ids, offsets);
+        const copies = withCopies(d, placed(editor, ids), offsets);
         added = copies.ids;
         return copies.document;
     });
@@ -70,7 +74,7 @@ export function copyParts(editor: ModelEditor, ids: readonly string[], offsets: 
 /** Moves parts by metres; rejects when the model refuses it. */
 export function moveParts(editor: ModelEditor, ids: readonly string[], by: readonly number[]): Promise<unknown> {
     const way = by.map((b, n) => (b === 0 ? '' : `${b > 0 ? '+' : '−'}${millimetres(Math.abs(b))} along ${'xyz'[n]}`)).filter(Boolean).join(', ');
-    return editor.edit(`Move ${namesOf(present(editor), ids)} ${way}`, (d) => withShift(d, ids, by));
+    return editor.edit(`Move ${namesOf(present(editor), ids)} ${way}`, (d) => withShift(d, placed(editor, ids), by));
 }
 
 /** A face of a part moved outwards by metres; rejects when the model refuses it. */

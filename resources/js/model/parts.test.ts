@@ -3,8 +3,9 @@ import type { Outline, OutlinePart } from '../api/types';
 import { fieldOffsets } from '../inspector/CopiesDialog';
 import type { ModelDocument } from './document';
 import { boardLayers, satOn, withCopies, withNewPart, withOrder, withoutParts, withShift } from './parts';
+import { samplePart } from './samples';
 
-const box = (id: string, min: number[], max: number[]): OutlinePart => ({ id, name: id, group: null, copyOf: null, colour: null, kind: 'block', material: null, materialTitle: null, conductivity: null, power: 0, size: max.map((m, n) => m - min[n]!), min, max, drawing: [] });
+const box = (id: string, min: number[], max: number[]) => samplePart({ id, min, max });
 const outline = { space: { min: [0, 0, 0], max: [0.2, 0.1, 0.05], fluid: 'air' }, parts: [] } as unknown as Outline;
 const document: ModelDocument = {
     parts: [
@@ -29,7 +30,7 @@ describe('parts', () => {
     });
 
     it('copies with the limits and shifts plain lengths and formulas', () => {
-        const { document: copied, ids } = withCopies(document, ['base', 'chip'], fieldOffsets([3, 1], [[0.02, 0.001, 0], [0, 0, 0]]));
+        const { document: copied, ids } = withCopies(document, [{ id: 'base' }, { id: 'chip' }], fieldOffsets([3, 1], [[0.02, 0.001, 0], [0, 0, 0]]));
         expect(ids).toEqual(['base-2', 'chip-2', 'base-3', 'chip-3']);
         expect(copied.parts?.[4]?.at).toEqual(['50 mm', 'edge + 2 mm', 0]);
         expect(copied.limits?.map((l) => l.of.part)).toEqual(['chip', 'chip-2', 'chip-3']);
@@ -52,7 +53,7 @@ describe('parts', () => {
     it('sits a part on another one, centred where it stood beside it', () => {
         const chip = box('chip', [0.1, 0.02, 0.01], [0.11, 0.03, 0.012]);
         expect(satOn(document, chip, box('base', [0, 0, 0], [0.04, 0.04, 0.005])).parts?.[1]?.at).toEqual(['-70 mm', '15 mm', '0 mm']);
-        expect(withShift(document, ['chip'], [0, -0.001, 0]).parts?.[1]?.at).toEqual(['15 mm', '19 mm', '5 mm']);
+        expect(withShift(document, [{ id: 'chip' }], [0, -0.001, 0]).parts?.[1]?.at).toEqual(['15 mm', '19 mm', '5 mm']);
     });
 
     it('stacks a board of its full thickness', () => {

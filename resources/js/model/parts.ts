@@ -1,4 +1,5 @@
 import type { Outline, OutlinePart } from '../api/types';
+import { intoAxes, wholeAssemblies, type Placed } from './axes';
 import { isLocked, originOf, originsOf, type LimitEntry, type ModelDocument, type PartEntry } from './document';
 
 /** The material of a part before somebody has chosen one; preflight asks for it. */
@@ -24,6 +25,9 @@ export const partChoices = {
 export type PartChoice = keyof typeof partChoices;
 
 type Triple = [number, number, number];
+
+/** As the model writes it: a formula, or metres. */
+export type Length = string | number;
 
 const axes = ['x', 'y', 'z'] as const;
 export type Axis = (typeof axes)[number];
@@ -207,7 +211,7 @@ export function withoutParts(document: ModelDocument, ids: readonly string[]): M
 }
 
 /** A length written further along by metres; formulas stay formulas. */
-export function shifted(length: string | number, by: number): string | number {
+export function shifted(length: Length, by: number): Length {
     // Less than a nanometre is rounding.
     if (Math.abs(by) < 1e-9) return length;
     if (typeof length === 'number') return length + by;
@@ -216,24 +220,36 @@ export function shifted(length: string | number, by: number): string | number {
 }
 
 /** Where a part stands, as written. */
-export const placeOf = (part: PartEntry): (string | number)[] => (part.at as (string | number)[] | undefined) ?? [0, 0, 0];
+export const placeOf = (part: PartEntry): Length[] => (part.at as Length[] | undefined) ?? [0, 0, 0];
 
-/** Moves parts by metres; locked ones stay. */
-export function withShift(document: ModelDocument, ids: readonly string[], by: readonly number[]): ModelDocument {
-    const moved = originsOf(ids).filter((id) => !isLocked(document, id));
-    return { ...document, parts: document.parts?.map((part) => (moved.includes(part.id) ? { ...part, at: placeOf(part).map((place, n) => shifted(place, by[n] ?? 0)) } : part)) };
+/** Moves parts by metres along the axes of the space; locked ones stay. An assembly with axes of its own moves as a whole when all its parts do. */
+export function withShift(document: ModelDocument, parts: readonly Placed[], by: readonly number[]): ModelDocument {
+    const free = parts.filter((part) => !isLocked(document, part.id));
+    const whole = wholeAssemblies(document, originsOf(free.map((part) => part.id)));
+    const axes = new Map(free.map((part) => [originOf(part.id), part.axes]));
+    const assemblies = Object.entries(document.assemblies ?? {}).map(([name, entry]) => [name, whole.includes(name) ? { ...entry, at: (entry.at ?? [0, 0, 0]).map((place, n) => shifted(place, by[n] ?? 0)) } : entry]);
+    return {
+        ...document,
+        parts: document.parts?.map((part) => {
+            if (!axes.has(part.id) || whole.includes(String(part.group))) return part;
+            const step = intoAxes(axes.get(part.id), by);
+            return { ...part, at: placeOf(part).map((place, n) => shifted(place, step[n] ?? 0)) };
+        }),
+        ...(whole.length > 0 ? { assemblies: Object.fromEntries(assemblies) } : {}),
+    };
 }
 
-/** A copy of parts with their limits at each offset (metres); they stand behind all others in the carving order. */
-export function withCopies(document: ModelDocument, ids: readonly string[], offsets: readonly (readonly number[])[]): { document: ModelDocument; ids: string[] } {
+/** A copy of parts with their limits at each offset (metres along the axes of the space); they stand behind all others in the carving order. */
+export function withCopies(document: ModelDocument, parts: readonly Placed[], offsets: readonly (readonly number[])[]): { document: ModelDocument; ids: string[] } {
     let result = document;
     const added: string[] = [];
-    const copied = originsOf(ids);
+    const axes = new Map(parts.map((part) => [originOf(part.id), part.axes]));
     for (const offset of offsets) {
-        for (const part of document.parts?.filter((p) => copied.includes(p.id)) ?? []) {
+        for (const part of document.parts?.filter((p) => axes.has(p.id)) ?? []) {
             const name = freeName(result, part.name ?? part.id);
             const id = freeId(result, name);
-            const copy: PartEntry = { ...structuredClone(part), id, name, at: placeOf(part).map((place, axis) => shifted(place, offset[axis] ?? 0)) };
+            const step = intoAxes(axes.get(part.id), offset);
+            const copy: PartEntry = { ...structuredClone(part), id, name, at: placeOf(part).map((place, axis) => shifted(place, step[axis] ?? 0)) };
             const limits = (document.limits ?? []).filter((limit) => limit.of.part === part.id).map((limit): LimitEntry => ({ ...limit, id: `${limit.id}-${id}`, name, of: { ...limit.of, part: id } }));
             result = { ...result, parts: [...(result.parts ?? []), copy], ...(limits.length > 0 ? { limits: [...(result.limits ?? []), ...limits] } : {}) };
             added.push(id);
@@ -256,5 +272,5 @@ export function withOrder(document: ModelDocument, id: string, by: -1 | 1): Mode
 export function satOn(document: ModelDocument, part: OutlinePart, below: OutlinePart): ModelDocument {
     const overlaps = [0, 1].every((n) => part.min[n]! < below.max[n]! && part.max[n]! > below.min[n]!);
     const middle = (p: OutlinePart, n: number) => (p.min[n]! + p.max[n]!) / 2;
-    return withShift(document, [part.id], [overlaps ? 0 : middle(below, 0) - middle(part, 0), overlaps ? 0 : middle(below, 1) - middle(part, 1), below.max[2]! - part.min[2]!]);
+    return withShift(document, [part], [overlaps ? 0 : middle(below, 0) - middle(part, 0), overlaps ? 0 : middle(below, 1) - middle(part, 1), below.max[2]! - part.min[2]!]);
 }

@@ -1,14 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import type { Outline, OutlinePart } from '../api/types';
+import type { Outline } from '../api/types';
 import { partEntry, withLimit, withPartFields, type ModelDocument } from './document';
 import { withShift, withoutParts } from './parts';
 import { repeatOf, withIndependentCopies, withRepeat, withoutCopies } from './repeat';
 import { draggableFaces, withFaceMoved } from './resize';
+import { samplePart } from './samples';
 
-const outlined = (id: string, name: string, x: number, copyOf: string | null): OutlinePart => ({
-    id, name, copyOf, colour: null, group: null, kind: 'block', material: null, materialTitle: null, conductivity: null, power: 1, size: [0.004, 0.004, 0.002], min: [x, 0, 0], max: [x + 0.004, 0.004, 0.002], drawing: [],
-});
-const outline = { parts: [outlined('chip', 'Chip', 0, null), outlined('chip#2', 'Chip 2', 0.01, 'chip'), outlined('lid', 'Lid', 0.1, null)] } as unknown as Outline;
+const outlined = (id: string, name: string, x: number, copyOf: string | null) => samplePart({ id, name, copyOf, min: [x, 0, 0], max: [x + 0.004, 0.004, 0.002] });
+const outline = { assemblies: {}, parts: [outlined('chip', 'Chip', 0, null), outlined('chip#2', 'Chip 2', 0.01, 'chip'), outlined('lid', 'Lid', 0.1, null)] } as unknown as Outline;
 const document: ModelDocument = {
     parts: [
         { id: 'chip', name: 'Chip', at: ['0 mm', '0 mm', 'h'], shape: { kind: 'block', size: ['4 mm', 'w', '2 mm'] } as never, repeat: [{ count: 2, step: ['10 mm', 0, 0] }] },
@@ -20,7 +19,7 @@ describe('linked copies', () => {
     it('are their original to every edit', () => {
         expect(partEntry(document, 'chip#2')?.name).toBe('Chip');
         expect(withPartFields(document, ['chip', 'chip#2'], { power: '3 W' }).parts![0]!.power).toBe('3 W');
-        expect(withShift(document, ['chip#2', 'chip'], [0.001, 0, 0]).parts![0]!.at).toEqual(['1 mm', '0 mm', 'h']);
+        expect(withShift(document, [{ id: 'chip#2' }, { id: 'chip' }], [0.001, 0, 0]).parts![0]!.at).toEqual(['1 mm', '0 mm', 'h']);
         expect(withLimit(document, outline.parts[1]!, '90 degC').limits).toEqual([expect.objectContaining({ id: 'limit-chip', name: 'Chip', of: { part: 'chip' } })]);
         expect(withoutCopies(outline.parts).map((part) => part.id)).toEqual(['chip', 'lid']);
     });
@@ -35,7 +34,7 @@ describe('linked copies', () => {
 
 describe('locked parts', () => {
     it('are neither moved nor removed', () => {
-        expect(withShift(document, ['lid'], [1, 1, 1])).toEqual(document);
+        expect(withShift(document, [{ id: 'lid' }], [1, 1, 1])).toEqual(document);
         expect(withoutParts(document, ['chip', 'lid']).parts!.map((part) => part.id)).toEqual(['lid']);
     });
 });
@@ -49,8 +48,9 @@ describe('dragged faces', () => {
     });
 
     it('are those that a size of the part belongs to', () => {
-        expect(draggableFaces(document.parts![0]!)).toHaveLength(6);
-        expect(draggableFaces(document.parts![1]!)).toEqual([{ axis: 0, upper: false }, { axis: 0, upper: true }]);
-        expect(draggableFaces({ ...document.parts![0]!, turn: [0, 0, '30 deg'] })).toEqual([]);
+        expect(draggableFaces(document.parts![0]!, null)).toHaveLength(6);
+        expect(draggableFaces(document.parts![1]!, null)).toEqual([{ axis: 0, upper: false }, { axis: 0, upper: true }]);
+        expect(draggableFaces({ ...document.parts![0]!, turn: [0, 0, '30 deg'] }, null)).toEqual([]);
+        expect(draggableFaces(document.parts![0]!, [0, -1, 0, 1, 0, 0, 0, 0, 1])).toEqual([]);
     });
 });

@@ -54,8 +54,8 @@ function sizeOf(shape: Record<string, unknown>, { axis, upper }: Face): Size | n
     }
 }
 
-/** The faces of a part that may be dragged; none where it is turned. */
-export const draggableFaces = (part: PartEntry): Face[] => (part.turn === undefined ? everyFace.filter((face) => sizeOf(part.shape as Record<string, unknown>, face) !== null) : []);
+/** The faces of a part that may be dragged; none where it or its assembly is turned. */
+export const draggableFaces = (part: PartEntry, axes: readonly number[] | null): Face[] => (part.turn === undefined && axes === null ? everyFace.filter((face) => sizeOf(part.shape as Record<string, unknown>, face) !== null) : []);
 
 /** Moves a face outwards by metres; the opposite one stays. */
 export function withFaceMoved(document: ModelDocument, part: OutlinePart, face: Face, by: number): ModelDocument {

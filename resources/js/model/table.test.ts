@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { OutlinePart } from '../api/types';
+import { samplePart } from './samples';
 import { readTable, withLimits, withPowers } from './table';
 
-const part = (id: string, name: string, kind = 'block'): OutlinePart => ({ id, name, group: null, copyOf: null, colour: null, kind, material: null, materialTitle: null, conductivity: null, power: 0, size: [1, 1, 1], min: [0, 0, 0], max: [1, 1, 1], drawing: [] });
+const part = (id: string, name: string, kind = 'block') => samplePart({ id, name, kind });
 const parts = [part('u1', 'U1', 'package'), part('m1', 'Memory 1'), part('m2', 'Memory 2'), part('lid', 'Lid')];
 const document = { parts: parts.map(({ id, name }) => ({ id, name, shape: { kind: 'block' }, power: '9 W' })), limits: [{ id: 'touch', of: { part: 'lid', face: 'z+' }, atMost: '60 degC' }] };
 
@@ -24,5 +24,14 @@ describe('a pasted table', () => {
         const after = withLimits(document, readTable('U1\t105\nLid\t70', parts, 'degC'));
         expect(after.limits?.map((l) => [l.of, l.atMost])).toEqual([[{ part: 'lid', face: 'z+' }, '60 degC'], [{ part: 'u1', node: 'junction' }, '105 degC'], [{ part: 'lid' }, '70 degC']]);
         expect(withLimits(after, readTable('Lid\t75', parts, 'degC')).limits?.map((l) => l.atMost)).toEqual(['60 degC', '105 degC', '75 degC']);
+    });
+
+    it('holds for linked copies, and says so where it names only one', () => {
+        const linked = [samplePart({ id: 'q', name: 'Q' }), samplePart({ id: 'q#2', name: 'Q 2', copyOf: 'q' })];
+        const [line] = readTable('Q 2\t90', linked, 'degC');
+        expect(line).toMatchObject({ forCopies: true, problem: null });
+        expect(readTable('Q*\t90', linked, 'degC')[0]).toMatchObject({ forCopies: false });
+        const limited = withLimits({ parts: [{ id: 'q', shape: { kind: 'block' } }], limits: [{ id: 'l', of: { part: 'q' }, atMost: '70 degC' }] }, [line!]);
+        expect(limited.limits).toEqual([{ id: 'l', of: { part: 'q' }, atMost: '90 degC' }]);
     });
 });

@@ -1,4 +1,4 @@
-import { upperLimit, withPartFields, type ModelDocument } from './document';
+import { originOf, upperLimit, withPartFields, type ModelDocument } from './document';
 import type { OutlinePart } from '../api/types';
 
 /** A line of a pasted table, and the parts it means. */
@@ -7,6 +7,8 @@ export interface TableLine {
     pattern: string;
     value: string;
     parts: OutlinePart[];
+    /** Whether it holds for linked copies that it does not name as well. */
+    forCopies: boolean;
     problem: string | null;
 }
 
@@ -35,14 +37,15 @@ export function readTable(text: string, parts: readonly OutlinePart[], unit: str
             pattern,
             value: /^[-+\d.eE]+$/.test(decimal) ? `${decimal} ${unit}` : decimal,
             parts: found,
+            forCopies: parts.some((part) => !found.includes(part) && found.some((other) => originOf(other.id) === originOf(part.id))),
             problem: pattern === '' ? 'no name' : !/\d/.test(value) ? `"${value}" is no value` : found.length === 0 ? 'no part of that name' : null,
         };
     });
 }
 
-/** Parts by id with the value that counts for each: that of the last line that means it. */
+/** Parts by the id of their entry with the value that counts for each: that of the last line that means it or a linked copy. */
 function values(lines: readonly TableLine[]): Map<string, { part: OutlinePart; value: string }> {
-    return new Map(lines.filter((line) => line.problem === null).flatMap((line) => line.parts.map((part) => [part.id, { part, value: line.value }] as const)));
+    return new Map(lines.filter((line) => line.problem === null).flatMap((line) => line.parts.map((part) => [originOf(part.id), { part, value: line.value }] as const)));
 }
 
 export function withPowers(document: ModelDocument, lines: readonly TableLine[]): ModelDocument {

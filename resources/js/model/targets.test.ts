@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { OutlinePart } from '../api/types';
 import { withLimit, type ModelDocument } from './document';
+import { samplePart } from './samples';
 import { limitsOfPart, watchesOfPart, whatOf, whatsOf, withEntry, withNewLimit, withNewWatch, withWhat } from './targets';
 
-const lid: OutlinePart = { id: 'lid', name: 'Lid', group: null, copyOf: null, colour: null, kind: 'block', material: null, materialTitle: null, conductivity: null, power: 0, size: [1, 1, 1], min: [0, 0, 0], max: [1, 1, 1], drawing: [] };
-const chip: OutlinePart = { ...lid, id: 'chip', name: 'Chip', kind: 'package' };
+const lid = samplePart({ id: 'lid', name: 'Lid' });
+const chip = samplePart({ id: 'chip', name: 'Chip', kind: 'package' });
 
 describe('what limits and watches look at', () => {
     it('is a node of a package, an extreme or a face of anything else', () => {

@@ -73,7 +73,14 @@ export function useModelEditor(variant: number): ModelEditor {
                 const revision = present();
                 if (!revision) throw new ApiError(0, 'The model is not loaded yet.');
                 const before = revision.document as ModelDocument;
-                const after = change(before);
+                let after: ModelDocument;
+                try {
+                    after = change(before);
+                } catch (e) {
+                    // What cannot be done to this model is said as a refusal of the core would be.
+                    setError(new ApiError(422, e instanceof Error ? e.message : String(e)));
+                    throw e;
+                }
                 const saved = await save(label, after, revision.number);
                 dispatch({ type: 'done', step: { label, before, after } });
                 return saved;

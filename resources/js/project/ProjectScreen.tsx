@@ -77,10 +77,11 @@ function BarTools({ editor, showKeys, showPalette }: { editor: ModelEditor; show
 
 function Refusal({ editor }: { editor: ModelEditor }) {
     const error = editor.error;
+    const messages = [...new Set(error?.problems.map((p) => p.message))];
     return (
         <Snackbar open={error !== null} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }} sx={{ mb: 5 }}>
             <Alert severity="error" onClose={editor.clearError} sx={{ maxWidth: 620 }}>
-                {error?.problems.length ? error.problems.slice(0, 4).map((p) => <div key={p.pointer + p.message}>{p.message}</div>) : error?.message}
+                {messages.length > 0 ? messages.slice(0, 4).map((message) => <div key={message}>{message}</div>) : error?.message}
                 {error?.status === 422 && <div>The edit was not saved; the model is as before.</div>}
             </Alert>
         </Snackbar>

@@ -16,7 +16,7 @@ export function useDrags(editor: ModelEditor): Drags {
             mayMove: (part: OutlinePart) => !isLocked(document(), part.id),
             faces: (part: OutlinePart) => {
                 const entry = partEntry(document(), part.id);
-                return entry ? draggableFaces(entry) : [];
+                return entry ? draggableFaces(entry, part.axes) : [];
             },
             move: (ids, by) => moveParts(present.current, ids, by),
             face: (part, face, by) => dragFace(present.current, part, face, by),
