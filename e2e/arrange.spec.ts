@@ -29,7 +29,7 @@ test('what is typed into one of several rows holds for all; one total is shared;
     await expect(cell(page, 'Memory 1', 'powerText')).toHaveText('1.50');
 
     await page.keyboard.press('1');
-    await inspector(page).getByRole('button', { name: 'Align, mirror, match size' }).click();
+    await inspector(page).getByRole('button', { name: 'Align, mirror, match size, replace' }).click();
     await page.getByRole('menuitem', { name: 'Align middles along y with Memory 2' }).click();
     await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
     const number = await revision(page);

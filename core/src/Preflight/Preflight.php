@@ -78,14 +78,14 @@ final class Preflight
             $this->warn('Load', 'Nothing heats: no part has watts.');
         }
         if (! $this->model->heatLeaves()) {
-            $this->error('Load', 'Heat has no way out: give a side of the space an opening, a film or a temperature.');
+            $this->error('Load', 'Heat has no way out: give a side of the space an opening, a film or a temperature.', [], 'films');
         }
         foreach ($this->model->parts as $part) {
             if ($part->shape->kind() === 'package' && $part->power <= 0.0) {
-                $this->warn('Load', sprintf('Package "%s" has no watts.', $part->name), $part);
+                $this->warn('Load', sprintf('Package "%s" has no watts.', $part->name), [$part]);
             }
             if ($part->power > 0.0 && $part->material === Part::FLUID) {
-                $this->warn('Load', sprintf('"%s" only carves out air, yet has %g W.', $part->name, $part->power), $part);
+                $this->warn('Load', sprintf('"%s" only carves out air, yet has %g W.', $part->name, $part->power), [$part], 'no watts');
             }
         }
     }
@@ -94,7 +94,7 @@ final class Preflight
     {
         $parts = array_values(array_filter($this->model->parts, fn (Part $part) => $part->material === Library::UNDECIDED));
         if ($parts !== []) {
-            $this->warn('Build', sprintf('%s still on the default material; choose what it is made of.', count($parts) === 1 ? "\"{$parts[0]->name}\" is" : sprintf('%d parts are', count($parts))), ...$parts);
+            $this->warn('Build', sprintf('%s still on the default material; choose what it is made of.', count($parts) === 1 ? "\"{$parts[0]->name}\" is" : sprintf('%d parts are', count($parts))), $parts);
         }
     }
 
@@ -118,22 +118,35 @@ final class Preflight
         $devices = array_filter($this->model->parts, fn (Part $part) => $part->shape instanceof FlatShape);
         if (! $this->model->physics->hasFlow()) {
             foreach ($devices as $part) {
-                $this->warn('Load', sprintf('"%s" has no effect while the air is still; let the air move.', $part->name), $part);
+                $this->warn('Load', sprintf('"%s" has no effect while the air is still; let the air move.', $part->name), [$part], 'moving air');
             }
 
             return;
         }
         $ways = count(array_filter($kinds, fn (string $kind) => $kind === 'outlet' || $kind === 'open'));
         if (in_array('inlet', $kinds, true) && $ways === 0) {
-            $this->error('Load', 'Air flows in, but there is no outlet and no open side.');
+            $this->error('Load', 'Air flows in, but there is no outlet and no open side.', [], 'outlet', $this->acrossTheInlet());
         }
         $fans = array_filter($this->model->parts, fn (Part $part) => $part->shape instanceof Fan);
         if ($fans !== [] && $ways + count(array_keys($kinds, 'inlet', true)) === 1) {
-            $this->warn('Load', 'There is one opening only: what the fans push cannot flow through.', ...array_values($fans));
+            $this->warn('Load', 'There is one opening only: what the fans push cannot flow through.', array_values($fans));
         }
         if ($fans === [] && ! in_array('inlet', $kinds, true) && ! ($this->model->physics->heat && $this->model->physics->buoyancy)) {
             $this->warn('Load', 'Nothing moves the air: no fan, no inlet, and warm air does not rise.');
         }
+    }
+
+    /** The side opposite to the first one that air flows in through. */
+    private function acrossTheInlet(): string
+    {
+        foreach (Space::SIDES as $index => $name) {
+            $side = $this->model->space->sides[$name];
+            if (in_array('inlet', [$side->flow->kind, ...array_map(fn ($patch) => $patch->flow->kind, $side->patches)], true)) {
+                return Space::SIDES[$index ^ 1];
+            }
+        }
+
+        return Space::SIDES[1];
     }
 
     private function gravity(): void
@@ -144,11 +157,11 @@ final class Preflight
             return;
         }
         if ($strength === 0.0) {
-            $this->warn('Build', 'Warm air shall rise, but gravity is zero.');
+            $this->warn('Build', 'Warm air shall rise, but gravity is zero.', [], 'gravity');
         } elseif (abs($g[2]) < 0.5 * $strength) {
-            $this->warn('Build', 'Gravity points sideways in the drawing; is that how the product stands?');
+            $this->warn('Build', 'Gravity points sideways in the drawing; is that how the product stands?', [], 'gravity');
         } elseif ($g[2] > 0.0) {
-            $this->warn('Build', 'Gravity points upwards in the drawing; is that how the product stands?');
+            $this->warn('Build', 'Gravity points upwards in the drawing; is that how the product stands?', [], 'gravity');
         }
     }
 
@@ -169,7 +182,7 @@ final class Preflight
         $box = $this->model->space->box;
         $above = $g[$axis] < 0.0 ? $box->max[$axis] - $high : $low - $box->min[$axis];
         if ($above < self::HEADROOM * ($high - $low)) {
-            $this->warn('Build', sprintf('The space ends %g mm above the product, which is %g mm high; leave at least half its height to the open side.', round(1e3 * $above, 1), round(1e3 * ($high - $low), 1)));
+            $this->warn('Build', sprintf('The space ends %g mm above the product, which is %g mm high; leave at least half its height to the open side.', round(1e3 * $above, 1), round(1e3 * ($high - $low), 1)), [], 'room');
         }
     }
 
@@ -179,18 +192,18 @@ final class Preflight
             $box = $part->shape->bounds();
             $sizes = array_filter(array_map(fn (int $axis) => $box->size($axis), [0, 1, 2]));
             if (max($sizes) > self::LARGEST || min($sizes) < self::SMALLEST) {
-                $this->warn('Build', sprintf('"%s" is %s mm large; is a unit missing?', $part->name, implode(' x ', array_map(fn (float $s) => (string) round(1e3 * $s, 4), $sizes))), $part);
+                $this->warn('Build', sprintf('"%s" is %s mm large; is a unit missing?', $part->name, implode(' x ', array_map(fn (float $s) => (string) round(1e3 * $s, 4), $sizes))), [$part]);
             }
             $open = $part->shape instanceof Mesh ? $part->shape->openEdges() : 0;
             if ($open > 0) {
-                $this->warn('Build', sprintf('The surface of "%s" is not closed (%d open edges); what is inside it is uncertain there.', $part->name, $open), $part);
+                $this->warn('Build', sprintf('The surface of "%s" is not closed (%d open edges); what is inside it is uncertain there.', $part->name, $open), [$part]);
             }
             $volume = $box->size(0) * $box->size(1) * $box->size(2);
             if ($volume > 0.0 && $part->power / $volume > self::DENSEST) {
-                $this->warn('Load', sprintf('"%s" has %g W in %g mm³; is a unit missing?', $part->name, $part->power, round(1e9 * $volume, 3)), $part);
+                $this->warn('Load', sprintf('"%s" has %g W in %g mm³; is a unit missing?', $part->name, $part->power, round(1e9 * $volume, 3)), [$part]);
             }
             if ($part->shape instanceof PlateFins && $part->shape->gap() > 0.0 && $part->shape->gap() < self::NARROW && $this->model->physics->hasFlow() && ! $this->isBlown()) {
-                $this->warn('Build', sprintf('The gaps of "%s" are %g mm; without a fan air hardly rises through them.', $part->name, round(1e3 * $part->shape->gap(), 2)), $part);
+                $this->warn('Build', sprintf('The gaps of "%s" are %g mm; without a fan air hardly rises through them.', $part->name, round(1e3 * $part->shape->gap(), 2)), [$part]);
             }
         }
     }
@@ -209,7 +222,7 @@ final class Preflight
                 $smaller = min(self::volume($box), self::volume($other->shape->bounds()));
                 if (max($part->power, $other->power) > 0.0 && $common > self::SHARED * $smaller) {
                     [$first, $last] = array_search($part, $solid, true) < array_search($other, $solid, true) ? [$part, $other] : [$other, $part];
-                    $this->warn('Build', sprintf('"%s" and "%s" overlap; "%s", later in the ledger, takes the place of the other there.', $first->name, $last->name, $last->name), $first, $last);
+                    $this->warn('Build', sprintf('"%s" and "%s" overlap; "%s", later in the ledger, takes the place of the other there.', $first->name, $last->name, $last->name), [$first, $last]);
                 }
             }
         }
@@ -225,7 +238,7 @@ final class Preflight
                 'heat on a face' => array_intersect(array_column($part->faces, 'kind'), ['flux', 'power']) !== [],
             ]);
             if (count($given) > 1) {
-                $this->warn('Load', sprintf('"%s" has %s; they add up. Was one of them meant?', $part->name, implode(' and ', array_keys($given))), $part);
+                $this->warn('Load', sprintf('"%s" has %s; they add up. Was one of them meant?', $part->name, implode(' and ', array_keys($given))), [$part], $part->power !== 0.0 ? 'watts only' : null);
             }
         }
     }
@@ -240,9 +253,10 @@ final class Preflight
                 $upper = $index % 2 === 1;
                 $box = $part->shape->bounds();
                 $apart = $upper ? $space->box->max[$axis] - $box->max[$axis] : $box->min[$axis] - $space->box->min[$axis];
-                $condition = $part->faces[$part->shape->faceTowards($axis, $upper ? 1 : -1)] ?? null;
+                $face = $part->shape->faceTowards($axis, $upper ? 1 : -1);
+                $condition = $part->faces[$face] ?? null;
                 if ($condition !== null && $condition->kind !== 'contact' && abs($apart) < 1e-9 + 1e-6 * $space->box->size($axis) && $space->sides[$side]->heat->kind !== 'adiabatic') {
-                    $this->warn('Load', sprintf('The face %s of "%s" lies on a side of the space; its own %s counts there, and not that of the side.', $part->shape->faceTowards($axis, $upper ? 1 : -1), $part->name, $condition->kind), $part);
+                    $this->warn('Load', sprintf('The face %s of "%s" lies on a side of the space; its own %s counts there, and not that of the side.', $face, $part->name, $condition->kind), [$part], 'no face heat', $face);
                 }
             }
         }
@@ -282,7 +296,7 @@ final class Preflight
                 // The two boxes along the axis made one metre deep, so that their volumes are areas.
                 $flat = fn (Box $b) => new Box(array_replace($b->min, [$axis => 0.0]), array_replace($b->max, [$axis => 1.0]));
                 if ($gap > 0.0 && $gap < self::CLOSE * $across && self::commonVolume($flat($face), $flat($box)) > 0.5 * self::volume($flat($face))) {
-                    $this->warn('Build', sprintf('"%s" is %g mm from "%s", less than a quarter of its width; there it cannot reach its curve.', $fan->name, round(1e3 * $gap, 2), $part->name), $fan, $part);
+                    $this->warn('Build', sprintf('"%s" is %g mm from "%s", less than a quarter of its width; there it cannot reach its curve.', $fan->name, round(1e3 * $gap, 2), $part->name), [$fan, $part]);
                 }
             }
         }
@@ -308,7 +322,7 @@ final class Preflight
         foreach ($this->model->limits as $limit) {
             if ($limit->quantity === 'temperature' && $limit->atMost !== null && $limit->atMost - $limit->derating <= $ambient) {
                 $parts = array_values(array_filter($this->model->parts, fn (Part $part) => $part->id === $limit->of->part));
-                $this->warn('Limit', sprintf('The limit of "%s", %.1f °C, is not above the ambient of %.1f °C.', $limit->name, $limit->atMost - 273.15, $ambient - 273.15), ...$parts);
+                $this->warn('Limit', sprintf('The limit of "%s", %.1f °C, is not above the ambient of %.1f °C.', $limit->name, $limit->atMost - 273.15, $ambient - 273.15), $parts);
             }
         }
     }
@@ -325,18 +339,26 @@ final class Preflight
         });
         foreach (array_keys($parameters) as $name) {
             if (preg_grep('/\b' . preg_quote((string) $name, '/') . '\b/', $texts) === []) {
-                $this->warn('Build', sprintf('The parameter "%s" is not used anywhere.', $name));
+                $this->warn('Build', sprintf('The parameter "%s" is not used anywhere.', $name), [], 'no parameter', (string) $name);
             }
         }
     }
 
-    private function error(string $stage, string $message): void
+    /** @param list<Part> $parts */
+    private function error(string $stage, string $message, array $parts = [], ?string $mend = null, ?string $subject = null): void
     {
-        $this->findings[] = new Finding('error', $stage, $message);
+        $this->add('error', $stage, $message, $parts, $mend, $subject);
     }
 
-    private function warn(string $stage, string $message, Part ...$parts): void
+    /** @param list<Part> $parts */
+    private function warn(string $stage, string $message, array $parts = [], ?string $mend = null, ?string $subject = null): void
     {
-        $this->findings[] = new Finding('warning', $stage, $message, array_values(array_map(fn (Part $part) => $part->id, $parts)));
+        $this->add('warning', $stage, $message, $parts, $mend, $subject);
+    }
+
+    /** @param list<Part> $parts */
+    private function add(string $severity, string $stage, string $message, array $parts, ?string $mend, ?string $subject): void
+    {
+        $this->findings[] = new Finding($severity, $stage, $message, array_map(fn (Part $part) => $part->id, $parts), $mend, $subject);
     }
 }

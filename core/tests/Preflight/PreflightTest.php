@@ -63,6 +63,18 @@ final class PreflightTest extends TestCase
         }, 'warning', 'Build', '2 mm above the product'];
     }
 
+    public function testSaysWhatCouldBeDoneAndToWhat(): void
+    {
+        $document = array_replace_recursive(Models::block(), ['parameters' => ['gap' => '2 mm'], 'physics' => ['flow' => 'auto', 'buoyancy' => true], 'surroundings' => ['gravity' => [0, 0, 0]],
+            'space' => ['fluid' => 'air', 'box' => ['max' => ['60 mm', '60 mm', '60 mm']], 'sides' => ['y+' => ['kind' => 'inlet', 'speed' => 1]]]]);
+        $mends = array_column(array_map(fn (Finding $finding) => $finding->toArray(), self::findings($document)), 'subject', 'mend');
+
+        self::assertSame('y-', $mends['outlet']);
+        self::assertSame('gap', $mends['no parameter']);
+        self::assertArrayHasKey('gravity', $mends);
+        self::assertSame([], array_diff(array_filter(array_keys($mends)), Finding::MENDS));
+    }
+
     /**
      * @param array<string, mixed> $document
      * @return list<Finding>

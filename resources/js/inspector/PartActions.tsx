@@ -15,9 +15,9 @@ import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
 import { useState, type ReactNode } from 'react';
 import type { Outline, OutlinePart } from '../api/types';
-import { alignments, mayMatch, type Alignment } from '../model/arrange';
+import { alignments, mayMatch, mayReplace, type Alignment } from '../model/arrange';
 import { isLocked, type ModelDocument } from '../model/document';
-import { alignParts, copyParts, duplicateParts, lockParts, matchSize, mirrorParts, removeParts, reorderPart, repeatParts, replaceByBlock, sitPart } from '../model/partCommands';
+import { alignParts, copyParts, duplicateParts, lockParts, matchSize, mirrorParts, removeParts, reorderPart, repeatParts, replaceByBlock, replaceByFan, replaceByPackage, sitPart } from '../model/partCommands';
 import { useScreen } from '../project/screenState';
 import { isDevice } from '../model/partKinds';
 import { withoutCopies } from '../model/repeat';
@@ -58,7 +58,7 @@ export function PartActions({ document, parts: selected, outline, editor }: Prop
             <Action label="Duplicate (Ctrl+D)" onClick={() => duplicateParts(editor, ids)}><ContentCopy fontSize="small" /></Action>
             <Action label="Copies in a row or a field" onClick={() => setRow(true)}><GridOn fontSize="small" /></Action>
             <Action label="Sit on another part" disabled={!only || locked || outline.parts.length < 2} onClick={(e) => setSitting(e.currentTarget)}><VerticalAlignBottom fontSize="small" /></Action>
-            <Action label="Align, mirror, match size" disabled={locked} onClick={(e) => setArranging(e.currentTarget)}><AlignHorizontalCenter fontSize="small" /></Action>
+            <Action label="Align, mirror, match size, replace" disabled={locked} onClick={(e) => setArranging(e.currentTarget)}><AlignHorizontalCenter fontSize="small" /></Action>
             <Action label="Earlier in the carving order" disabled={index <= 0} onClick={() => only && reorderPart(editor, only, -1)}><ArrowUpward fontSize="small" /></Action>
             <Action label="Later in the carving order: wins where parts overlap" disabled={!only || index === outline.parts.length - 1} onClick={() => only && reorderPart(editor, only, 1)}><ArrowDownward fontSize="small" /></Action>
             <Action label={locked ? 'Unlock: may be moved and changed again' : 'Lock shape and place'} onClick={() => lockParts(editor, ids, !locked)}>{locked ? <Lock fontSize="small" /> : <LockOpen fontSize="small" />}</Action>
@@ -74,7 +74,11 @@ export function PartActions({ document, parts: selected, outline, editor }: Prop
                 )))}
                 {to && parts.length > 1 && mayMatch(to) && <MenuItem dense onClick={arrange(() => matchSize(editor, parts, to))}>As large as {to.name}</MenuItem>}
                 {only?.kind === 'mesh' && only.axes === null && <MenuItem dense onClick={arrange(() => replaceByBlock(editor, only))}>A block of the same volume instead</MenuItem>}
-                {(parts.length > 1 || only?.kind === 'mesh') && <Divider />}
+                {only && mayReplace(only) && [
+                    <MenuItem key="package" dense onClick={arrange(() => replaceByPackage(editor, only))}>A package of its size instead</MenuItem>,
+                    <MenuItem key="fan" dense onClick={arrange(() => replaceByFan(editor, only))}>A fan of its size instead</MenuItem>,
+                ]}
+                {(parts.length > 1 || (only && mayReplace(only))) && <Divider />}
                 {[0, 1, 2].map((axis) => <MenuItem key={axis} dense onClick={arrange(() => mirrorParts(editor, parts, outline.space, axis))}>Mirror place along {'xyz'[axis]}, at the middle of the space</MenuItem>)}
             </Menu>
             {row && <CopiesDialog parts={parts} onClose={() => setRow(false)} copy={(offsets) => copyParts(editor, ids, offsets)} repeat={(directions) => repeatParts(editor, ids, directions)} />}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { withAligned, withMirrored, withSharedWatts, withSizeOf } from './arrange';
+import { withAligned, withFanInstead, withMirrored, withPackageInstead, withSharedWatts, withSizeOf } from './arrange';
 import type { ModelDocument } from './document';
 import { samplePart } from './samples';
 
@@ -34,5 +34,13 @@ describe('several parts', () => {
         expect(shared.parts?.map((p) => p.power)).toEqual(['total_1 * 0.5', 'total_1 * 0.5']);
         expect(shared.parameters).toMatchObject({ total_1: { value: '3 W' } });
         expect(withSharedWatts(shared, [a], '1 W', 'equal').parts?.[0]?.power).toBe('total_2 * 1');
+    });
+
+    it('become a package or a fan of their size, standing where they stood', () => {
+        const bodies: ModelDocument = { parts: [{ id: 'a', shape: { kind: 'mesh' }, material: 'copper', power: '2 W', faces: {}, at: [0, 0, 0] }] };
+        const body = samplePart({ id: 'a', kind: 'mesh', min: [0, 0, 0], max: [0.02, 0.01, 0.002] });
+        expect(withPackageInstead(bodies, body).parts![0]).toEqual({ id: 'a', power: '2 W', at: ['0 mm', '0 mm', '0 mm'], shape: { kind: 'package', size: ['20 mm', '10 mm', '2 mm'], junctionToCase: '5 K/W', junctionToBoard: '10 K/W' } });
+        expect(withFanInstead(bodies, body).parts![0]).toMatchObject({ at: ['5 mm', '0 mm', '1 mm'], shape: { kind: 'fan', direction: 'z+', diameter: '10 mm' } });
+        expect(withFanInstead(bodies, body).parts![0]).not.toHaveProperty('material');
     });
 });

@@ -1,7 +1,7 @@
 import type { OutlinePart } from '../api/types';
 import { fromBase64 } from './base64';
 import { partEntry, withPartFields, type ModelDocument } from './document';
-import { millimetres, placeOf, shifted, withShift } from './parts';
+import { millimetres, newShape, placeOf, shifted, withShift } from './parts';
 
 /** Places of several parts against each other, and one total over them. The last one selected stays where it is. */
 
@@ -56,6 +56,25 @@ export function withBlockInstead(document: ModelDocument, body: OutlinePart): Mo
 }
 
 /** Sizes are taken over along the axes of the space. */
+/** Bodies that can be something simpler: what an imported body or a block stands for. */
+export const mayReplace = (part: OutlinePart): boolean => (part.kind === 'mesh' || part.kind === 'block') && part.axes === null;
+
+/** A body becomes a package of its size with resistances to start from; its watts and limits stay. */
+export const withPackageInstead = (document: ModelDocument, body: OutlinePart): ModelDocument =>
+    withPartFields(document, [body.id], { shape: { ...newShape('package'), size: body.size.map(millimetres) } as never, at: body.min.map(millimetres), material: undefined, turn: undefined, faces: undefined, source: undefined });
+
+/** A body becomes a fan in its middle, across its shortest side, as wide as it is. */
+export function withFanInstead(document: ModelDocument, body: OutlinePart): ModelDocument {
+    const sizes = [0, 1, 2].map((n) => body.max[n]! - body.min[n]!);
+    const axis = sizes.indexOf(Math.min(...sizes));
+    const diameter = Math.min(...sizes.filter((_size, n) => n !== axis));
+    const at = sizes.map((size, n) => body.min[n]! + (size - (n === axis ? 0 : diameter)) / 2);
+    return withPartFields(document, [body.id], {
+        shape: { ...newShape('fan'), direction: `${'xyz'[axis]}+`, diameter: millimetres(diameter) } as never, at: at.map(millimetres),
+        material: undefined, turn: undefined, faces: undefined, source: undefined, power: undefined, surface: undefined,
+    });
+}
+
 export const mayMatch = (part: OutlinePart): boolean => (part.kind === 'block' || part.kind === 'package') && part.axes === null;
 
 const volume = (part: OutlinePart): number => [0, 1, 2].reduce((product, n) => product * (part.max[n]! - part.min[n]!), 1);

@@ -2,7 +2,7 @@ import type { Outline, OutlinePart } from '../api/types';
 import { useScreen } from '../project/screenState';
 import { isLocked, originsOf, partEntry, withPartFields, type ModelDocument } from './document';
 import type { Placed } from './axes';
-import { alignments, withAligned, withBlockInstead, withMirrored, withSizeOf, type Alignment } from './arrange';
+import { alignments, withAligned, withBlockInstead, withFanInstead, withMirrored, withPackageInstead, withSizeOf, type Alignment } from './arrange';
 import { millimetres, partChoices, satOn, withCopies, withNewPart, withOrder, withoutParts, withShift, type PartChoice } from './parts';
 import { withIndependentCopies, withRepeat, type Direction } from './repeat';
 import { withFaceMoved, type Face } from './resize';
@@ -109,6 +109,14 @@ export function matchSize(editor: ModelEditor, parts: readonly OutlinePart[], li
 
 export function replaceByBlock(editor: ModelEditor, body: OutlinePart): void {
     quietly(editor.edit(`${body.name}: a block of the same volume`, (d) => withBlockInstead(d, body)));
+}
+
+export function replaceByPackage(editor: ModelEditor, body: OutlinePart): void {
+    quietly(editor.edit(`${body.name}: a package of its size`, (d) => withPackageInstead(d, body)));
+}
+
+export function replaceByFan(editor: ModelEditor, body: OutlinePart): void {
+    quietly(editor.edit(`${body.name}: a fan of its size`, (d) => withFanInstead(d, body)));
 }
 
 export function reorderPart(editor: ModelEditor, part: OutlinePart, by: -1 | 1): void {

@@ -29,6 +29,11 @@ describe('parts', () => {
         expect(withNewPart(document, outline, 'block', housing).document.parts?.[2]).toMatchObject({ at: ['40 mm', '40 mm', '2 mm'] });
     });
 
+    it('covers a part with an interface pad', () => {
+        const pad = withNewPart(document, outline, 'pad', box('chip', [0.01, 0.01, 0.005], [0.03, 0.025, 0.007])).document.parts?.[2];
+        expect(pad).toMatchObject({ material: 'gap-pad', at: ['10 mm', '10 mm', '7 mm'], shape: { size: ['20 mm', '15 mm', '1 mm'] } });
+    });
+
     it('copies with the limits and shifts plain lengths and formulas', () => {
         const { document: copied, ids } = withCopies(document, [{ id: 'base' }, { id: 'chip' }], fieldOffsets([3, 1], [[0.02, 0.001, 0], [0, 0, 0]]));
         expect(ids).toEqual(['base-2', 'chip-2', 'base-3', 'chip-3']);

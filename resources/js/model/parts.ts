@@ -21,6 +21,7 @@ export const partChoices = {
     trace: 'Strip or trace',
     vias: 'Vias in a board',
     carve: 'Carve-out',
+    pad: 'Interface pad',
 } as const;
 export type PartChoice = keyof typeof partChoices;
 
@@ -70,6 +71,10 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
         case 'carve': {
             const size = fit([0.02, 0.02, 0.02]);
             return { size, fields: { shape: { kind: 'block', size: mm(size) } as PartEntry['shape'], material: 'fluid' } };
+        }
+        case 'pad': {
+            const [width, depth] = fit([0.02, 0.02, 0]);
+            return { size: [width, depth, PAD], fields: { shape: { kind: 'block', size: mm([width, depth, PAD]) } as PartEntry['shape'], material: 'gap-pad' } };
         }
         case 'cylinder': {
             const size = fit([0.01, 0.01, 0.02]);
@@ -152,8 +157,12 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
     }
 }
 
+/** What a new part of a kind is like before it has a size of its own. */
+export const newShape = (choice: PartChoice): PartEntry['shape'] => begin(choice, [1, 1, 1]).fields.shape;
+
 const COPPER = 0.000035;
 const BOARD = 0.0016;
+const PAD = 0.001;
 
 /** Layers of a common board, 1.6 mm thick: copper of 35 um at both faces and evenly in between; inner layers are mostly full. */
 export function boardLayers(count: number): { thickness: string; copper: number }[] {
@@ -180,10 +189,17 @@ function throughBoard(shape: PartEntry['shape'], board: OutlinePart, at: number[
     across.forEach((n, i) => { at[n] = (board.min[n]! + board.max[n]! - size[i]!) / 2; });
 }
 
+/** A pad covers what it lies on. */
+function coverOf(shape: PartEntry['shape'], size: Triple, under: OutlinePart): void {
+    [size[0], size[1]] = [under.max[0]! - under.min[0]!, under.max[1]! - under.min[1]!];
+    Object.assign(shape, { size: size.map(millimetres) });
+}
+
 /** A new part on top of the given one, on the floor inside it where it is hollow, or in the middle of the floor of the space. */
 export function withNewPart(document: ModelDocument, outline: Outline, choice: PartChoice, under?: OutlinePart): { document: ModelDocument; id: string } {
     const room = [0, 1, 2].map((n) => outline.space.max[n]! - outline.space.min[n]!) as Triple;
     const { size, fields } = begin(choice, room);
+    if (choice === 'pad' && under) coverOf(fields.shape, size, under);
     const name = freeName(document, partChoices[choice]);
     const flat = choice === 'fan' || choice === 'screen' || choice === 'shell';
     const centre = [0, 1, 2].map((n) => (under ? (under.min[n]! + under.max[n]!) / 2 : (outline.space.min[n]! + outline.space.max[n]!) / 2));

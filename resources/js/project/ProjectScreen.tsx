@@ -161,7 +161,7 @@ export default function ProjectScreen() {
                     <Suspense fallback={null}>{revision && <View partUnder={partUnder} outline={revision.outline} run={runs.shown?.id} picture={runs.shown?.picture ?? 0} result={runs.result} stale={runs.stale} drags={mayEdit ? drags : undefined} />}</Suspense>
                 </Box>
                 {revision && stage === 'Build' && selection.length === 0 && <BuildPanel revision={revision} editor={editor} mayEdit={mayEdit} />}
-                {revision && stage === 'Solve' && selection.length === 0 && <PreflightPanel revision={revision} />}
+                {revision && stage === 'Solve' && selection.length === 0 && <PreflightPanel revision={revision} editor={editor} mayEdit={mayEdit} />}
                 {revision && stage === 'Load' && selection.length === 0 && <SpacePanel revision={revision} editor={editor} mayEdit={mayEdit} />}
                 {stage === 'Judge' && selection.length === 0 && !runs.stale && runs.result?.flow && <FlowSummary flow={runs.result.flow} units={units} />}
                 {revision && selection.length > 0 && <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />}
