@@ -70,5 +70,5 @@ export const mends: Record<Mend, Offer> = {
     'no face heat': { label: () => 'Take it off the face', change: (d, _outline, { parts, subject }) => withEach(d, parts, (part) => withFaceHeat(part, subject!, undefined)) },
     'no parameter': { label: ({ subject }) => `Remove ${subject}`, change: (d, _outline, { subject }) => withoutParameter(d, subject!) },
     drop: { label: ({ parts }) => (parts.length === 1 ? 'Remove it' : 'Remove them'), change: (d, _outline, { parts }) => withoutParts(d, parts) },
-    merge: { label: () => 'Merge with what they touch', change: (d, outline, { parts }) => withMerged(d, outline, parts) },
+    merge: { label: ({ parts }) => `Merge with what ${parts.length === 1 ? 'it touches' : 'they touch'}`, change: (d, outline, { parts }) => withMerged(d, outline, parts) },
 };
