@@ -78,11 +78,13 @@ final class BoxLevel implements Level
         // Across the lines, the shorter steps first.
         [$l, $a, $c] = [[0, 1, 2], [1, 0, 2], [2, 0, 1]][$this->axes[$n]];
         $strides = $s->strides();
+        // Lines that cross memory in the longest steps are done together plane by plane, others slab by slab.
+        [$slabs, $rows] = $l === 2 ? [1, $s->cells[$c]] : [$s->cells[$c], 1];
         if ($alone) {
-            return self::solveAlone($colour, $s->pad, $s->cells[$l], $s->cells[$a], $s->cells[$c], $strides[$l], $strides[$a], $strides[$c], $s->coupling[$l], $this->pivots[$n], $b, Vectors::take($x));
+            return self::solveAlone($colour, $s->pad, $slabs, $rows, $s->cells[$l], $s->cells[$a], $strides[$l], $strides[$a], $strides[$c], $s->coupling[$l], $this->pivots[$n], $b, Vectors::take($x));
         }
 
-        return self::solve($colour, $s->pad, $s->cells[$l], $s->cells[$a], $s->cells[$c], $strides[$l], $strides[$a], $strides[$c],
+        return self::solve($colour, $s->pad, $slabs, $rows, $s->cells[$l], $s->cells[$a], $strides[$l], $strides[$a], $strides[$c],
             $s->coupling[$l], $s->coupling[$a], $s->coupling[$c], $this->pivots[$n], $b, Vectors::take($x));
     }
 
@@ -103,7 +105,7 @@ final class BoxLevel implements Level
     }
 
     /**
-     * Lines of one colour while the other colour is zero.
+     * Lines of one colour while the other colour is zero. In each slab all rows of lines rise and come back together.
      *
      * @param list<float> $g along the lines
      * @param list<float> $pivot
@@ -111,20 +113,25 @@ final class BoxLevel implements Level
      * @param list<float> $x
      * @return list<float>
      */
-    private static function solveAlone(int $colour, int $pad, int $nl, int $na, int $nc, int $sl, int $sa, int $sc, array $g, array $pivot, array $b, array $x): array
+    private static function solveAlone(int $colour, int $pad, int $slabs, int $rows, int $nl, int $na, int $sl, int $sa, int $sc, array $g, array $pivot, array $b, array $x): array
     {
         $step = 2 * $sa;
-        for ($k = 0; $k < $nc; $k++) {
-            $odd = ($k + $colour) & 1;
-            $base = $pad + $k * $sc;
+        for ($slab = 0; $slab < $slabs; $slab++) {
+            $base = $pad + $slab * $sc;
             for ($l = 0; $l < $nl; $l++, $base += $sl) {
-                for ($c = $base + $odd * $sa, $end = $base + $na * $sa; $c < $end; $c += $step) {
-                    $x[$c] = ($b[$c] + $g[$c - $sl] * $x[$c - $sl]) * $pivot[$c];
+                for ($row = 0; $row < $rows; $row++) {
+                    $c = $base + $row * $sc;
+                    for ($end = $c + $na * $sa, $c += (($slab + $row + $colour) & 1) * $sa; $c < $end; $c += $step) {
+                        $x[$c] = ($b[$c] + $g[$c - $sl] * $x[$c - $sl]) * $pivot[$c];
+                    }
                 }
             }
             for ($l = 1, $base -= 2 * $sl; $l < $nl; $l++, $base -= $sl) {
-                for ($c = $base + $odd * $sa, $end = $base + $na * $sa; $c < $end; $c += $step) {
-                    $x[$c] += $g[$c] * $pivot[$c] * $x[$c + $sl];
+                for ($row = 0; $row < $rows; $row++) {
+                    $c = $base + $row * $sc;
+                    for ($end = $c + $na * $sa, $c += (($slab + $row + $colour) & 1) * $sa; $c < $end; $c += $step) {
+                        $x[$c] += $g[$c] * $pivot[$c] * $x[$c + $sl];
+                    }
                 }
             }
         }
@@ -143,21 +150,26 @@ final class BoxLevel implements Level
      * @param list<float> $x
      * @return list<float>
      */
-    private static function solve(int $colour, int $pad, int $nl, int $na, int $nc, int $sl, int $sa, int $sc, array $g, array $ga, array $gc, array $pivot, array $b, array $x): array
+    private static function solve(int $colour, int $pad, int $slabs, int $rows, int $nl, int $na, int $sl, int $sa, int $sc, array $g, array $ga, array $gc, array $pivot, array $b, array $x): array
     {
         $step = 2 * $sa;
-        for ($k = 0; $k < $nc; $k++) {
-            $odd = ($k + $colour) & 1;
-            $base = $pad + $k * $sc;
+        for ($slab = 0; $slab < $slabs; $slab++) {
+            $base = $pad + $slab * $sc;
             for ($l = 0; $l < $nl; $l++, $base += $sl) {
-                for ($c = $base + $odd * $sa, $end = $base + $na * $sa; $c < $end; $c += $step) {
-                    $x[$c] = ($b[$c] + $g[$c - $sl] * $x[$c - $sl] + $ga[$c] * $x[$c + $sa] + $ga[$c - $sa] * $x[$c - $sa]
-                        + $gc[$c] * $x[$c + $sc] + $gc[$c - $sc] * $x[$c - $sc]) * $pivot[$c];
+                for ($row = 0; $row < $rows; $row++) {
+                    $c = $base + $row * $sc;
+                    for ($end = $c + $na * $sa, $c += (($slab + $row + $colour) & 1) * $sa; $c < $end; $c += $step) {
+                        $x[$c] = ($b[$c] + $g[$c - $sl] * $x[$c - $sl] + $ga[$c] * $x[$c + $sa] + $ga[$c - $sa] * $x[$c - $sa]
+                            + $gc[$c] * $x[$c + $sc] + $gc[$c - $sc] * $x[$c - $sc]) * $pivot[$c];
+                    }
                 }
             }
             for ($l = 1, $base -= 2 * $sl; $l < $nl; $l++, $base -= $sl) {
-                for ($c = $base + $odd * $sa, $end = $base + $na * $sa; $c < $end; $c += $step) {
-                    $x[$c] += $g[$c] * $pivot[$c] * $x[$c + $sl];
+                for ($row = 0; $row < $rows; $row++) {
+                    $c = $base + $row * $sc;
+                    for ($end = $c + $na * $sa, $c += (($slab + $row + $colour) & 1) * $sa; $c < $end; $c += $step) {
+                        $x[$c] += $g[$c] * $pivot[$c] * $x[$c + $sl];
+                    }
                 }
             }
         }

@@ -114,6 +114,19 @@ final class Vectors
     }
 
     /**
+     * @param list<float> $x without zeros
+     * @return list<float> 1 / x_i
+     */
+    public static function inverse(array $x): array
+    {
+        for ($i = 0, $n = count($x); $i < $n; $i++) {
+            $x[$i] = 1.0 / $x[$i];
+        }
+
+        return $x;
+    }
+
+    /**
      * @param list<float> $x
      * @return float sum of |x_i|
      */
