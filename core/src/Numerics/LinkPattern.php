@@ -72,6 +72,17 @@ final readonly class LinkPattern
     }
 
     /**
+     * Whether it is that of these links.
+     *
+     * @param list<int> $from
+     * @param list<int> $to
+     */
+    public function isOf(int $size, array $from, array $to): bool
+    {
+        return $this->size === $size && $this->from === $from && $this->to === $to;
+    }
+
+    /**
      * @param list<float> $conductance of the links: the weight of $to in the row of $from
      * @param list<float> $back the weight of $from in the row of $to
      * @param list<float> $extra what the diagonal has beyond the sum of the row's couplings

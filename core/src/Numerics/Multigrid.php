@@ -47,6 +47,18 @@ final class Multigrid implements Preconditioner
         return self::over([], $matrix, $strength, false);
     }
 
+    /** The same aggregates for another matrix of the pattern that convective() or sparse() had: its couplings have changed a little. */
+    public function with(SparseMatrix $matrix): self
+    {
+        $levels = [];
+        foreach ($this->levels as $level) {
+            assert($level instanceof SparseLevel);
+            [$levels[], $matrix] = $level->with($matrix);
+        }
+
+        return new self($levels, new DenseFactors($matrix), $matrix->size, $this->symmetric);
+    }
+
     /** @param list<Level> $levels */
     private static function over(array $levels, SparseMatrix $matrix, SparseMatrix $strength, bool $symmetric): self
     {

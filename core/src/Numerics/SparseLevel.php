@@ -16,6 +16,16 @@ final class SparseLevel implements Level
         $this->inverse = Vectors::inverse($matrix->diagonal);
     }
 
+    /**
+     * The level of another matrix of this pattern with the same aggregates.
+     *
+     * @return array{self, SparseMatrix} and the matrix of the next level
+     */
+    public function with(SparseMatrix $matrix): array
+    {
+        return [new self($matrix, $this->aggregate, $this->coarseSize), Aggregation::galerkin($matrix, $this->aggregate, $this->coarseSize)];
+    }
+
     public function size(): int
     {
         return $this->matrix->size;

@@ -208,7 +208,7 @@ final class FlowSolver
                 $this->restart();
                 continue;
             }
-            if ($average !== null && $this->step % self::LOOK === 0) {
+            if ($average !== null && $this->step % self::LOOK === 0 && $this->model->physics->heat && $this->model->parts !== []) {
                 $this->temperaturesStay();
             }
             $average?->add([...$this->level->velocity, $this->level->pressure, $this->heat->temperature], $this->steadiness->temperatures());
@@ -370,7 +370,7 @@ final class FlowSolver
         if ($this->buoyantOnly) {
             $moved = $this->heat->step($this->level->fluxes(), 0.0, $this->plain ? 1 : 2, 1.0, $this->plain ? self::TEMPERATURE : 1.0);
             $this->change = is_nan($moved) ? NAN : max($this->change, $moved);
-        } elseif (($this->forces->buoyant || $this->density->mayVary()) && $this->step % $this->pace->heat === 0) {
+        } elseif (($this->forces->buoyant || $this->density->mayVary()) && $this->step % $this->pace->heat === 0 && ! $this->looks()) {
             $this->heat->assemble($this->turbulence);
             $this->heat->step($this->conserving(), 1e-3, 6, 1.0);
         }
@@ -420,7 +420,13 @@ final class FlowSolver
             return ! $this->finest || ! $this->buoyantOnly || $this->settles();
         }
 
-        return $this->step % $this->pace->check === 0 && $this->change <= self::NEAR && $this->mass <= self::MASS_NEAR && $this->temperaturesStay();
+        return $this->looks() && $this->temperaturesStay();
+    }
+
+    /** Whether temperatures are computed after this step to see if they stay. */
+    private function looks(): bool
+    {
+        return $this->step % $this->pace->check === 0 && $this->change <= self::NEAR && $this->mass <= self::MASS_NEAR && $this->model->physics->heat && $this->model->parts !== [];
     }
 
     /**
@@ -436,12 +442,9 @@ final class FlowSolver
         return Vectors::distance($this->heat->temperature, $before) <= self::SETTLED * $spread * $this->grid->count();
     }
 
-    /** Whether the greatest temperatures of all parts stand still; false without heat or parts. */
+    /** Whether the greatest temperatures of all parts stand still. */
     private function temperaturesStay(): bool
     {
-        if (! $this->model->physics->heat || $this->model->parts === []) {
-            return false;
-        }
         $this->heat->settle($this->conserving(), $this->turbulence, 2, 1e-4);
         $largest = [];
         foreach (PartTemperatures::of($this->grid, $this->voxels, $this->heat->cells()) as $part) {

@@ -50,7 +50,7 @@ final class HeatOnFlow
             $films[$axis] = ($films[$axis] ?? []) + $more;
         }
         $this->system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), $mixing, $films, $this->gaps->mixed());
-        $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->specificHeat) : null;
+        $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->specificHeat, $this->energy) : null;
     }
 
     /** Temperatures as if the fluid were at rest and conducted like this, W/m/K. */

@@ -68,6 +68,17 @@ final class LinearSolverTest extends TestCase
         yield 'needles' => [[1e-4, 1.0, 1e3], 30];
     }
 
+    public function testAHierarchyServesAMatrixWhoseCouplingsHaveChanged(): void
+    {
+        $multigrid = Multigrid::sparse(self::brick(16, 15, 14, [1.0, 2.0, 4.0]));
+        $matrix = self::brick(16, 15, 14, [1.5, 2.5, 3.0]);
+        $x = array_map(fn (int $i) => cos(0.2 * $i), range(0, $matrix->size - 1));
+        $solution = ConjugateGradient::solve($matrix, $multigrid->with($matrix), $matrix->times($x), array_fill(0, $matrix->size, 0.0), 1e-10);
+
+        self::assertLessThanOrEqual(22, $solution->iterations);
+        self::assertEqualsWithDelta($x, $solution->x, 1e-6);
+    }
+
     public function testSolvesAThinNetWithLoops(): void
     {
         // A serpentine trace with a few strong bridges: what defeats smoothers on a structured grid.

@@ -22,6 +22,9 @@ final class EnergyTransport
     /** The coefficients change slowly, so a hierarchy serves this many steps. */
     private const KEEP = 8;
 
+    /** ... and what is joined in it for this many hierarchies. */
+    private const JOINED = 8;
+
     /** Share of the slope behind in the second-order correction. */
     private const BEHIND = 0.1;
 
@@ -53,7 +56,11 @@ final class EnergyTransport
 
     private int $age = 0;
 
-    public function __construct(private readonly FlowDomain $domain, private readonly HeatSystem $heat, private readonly float $specificHeat)
+    /** Hierarchies made since their aggregates were chosen. */
+    private int $joined = 0;
+
+    /** @param ?self $before the equations that these follow: what does not change is taken over */
+    public function __construct(private readonly FlowDomain $domain, private readonly HeatSystem $heat, private readonly float $specificHeat, ?self $before = null)
     {
         [$this->unknown, $this->size] = $heat->stencil->number($heat->packages->ties($heat->stencil->pad));
         $stencil = $heat->stencil;
@@ -65,7 +72,12 @@ final class EnergyTransport
             $range[] = count($from);
         }
         $this->range = [$range[0], $range[1], $range[2], $range[3]];
-        $this->pattern = LinkPattern::of($this->size, $from, $to);
+        if ($before !== null && $before->pattern->isOf($this->size, $from, $to)) {
+            [$this->pattern, $this->multigrid, $this->joined] = [$before->pattern, $before->multigrid, $before->joined];
+            $this->age = self::KEEP;
+        } else {
+            $this->pattern = LinkPattern::of($this->size, $from, $to);
+        }
     }
 
     /**
@@ -126,10 +138,14 @@ final class EnergyTransport
             [$weight, $back] = self::carry($this->range[$axis], $this->range[$axis + 1], $this->faceOf, $flux[$axis], $this->specificHeat, $weight, $back);
         }
         $this->matrix = $this->pattern->matrix($weight, $back, $sums);
-        if ($new) {
+        if ($new && $this->multigrid !== null && $this->joined < self::JOINED) {
+            $this->multigrid = $this->multigrid->with($this->matrix);
+            $this->joined++;
+        } elseif ($new) {
             // Strong is what conducts or is carried, whichever way.
             $mean = Vectors::combine(0.5, $weight, 0.5, $back);
             $this->multigrid = Multigrid::convective($this->matrix, $this->pattern->matrix($mean, $mean, $sums));
+            $this->joined = 1;
         }
     }
 
