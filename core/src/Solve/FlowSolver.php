@@ -82,6 +82,12 @@ final class FlowSolver
     /** The fluid conducts this many times better while it is still, as a guess of what its motion will carry. */
     private const STILL_CONDUCTION = 8.0;
 
+    /** Turbulent natural convection in a space carries heat this many times Ra^(1/3) better than the fluid at rest (Globe & Dropkin, J. Heat Transfer 81 (1959) 24). */
+    private const CARRIES = 0.069;
+
+    /** Its momentum is held back as by a time step in which the speed of free fall passes two lengths of a cell; without it the iterations run away beyond a Rayleigh number of 1e9. */
+    private const INERTIA = 0.5;
+
     /** Passes over the second-order correction of the energy equation at the end. */
     private const PASSES = 25;
 
@@ -96,6 +102,9 @@ final class FlowSolver
 
     /** Change of the velocities at which a grid on the way to a finer one has done its part. */
     private const STEADY_ENOUGH = 1e-3;
+
+    /** Mean speed that only a run has that diverges, m/s. */
+    private const BEYOND = 1e5;
 
     private const MOST_RESTARTS = 3;
 
@@ -142,6 +151,9 @@ final class FlowSolver
 
     /** Whether natural convection goes on in plain iterations, which need no acceleration. */
     private bool $plain = false;
+
+    /** ... and is held back by inertia, since it is turbulent. */
+    private bool $held = false;
 
     /** Steps done with the present scheme and damping, and in all. */
     private int $step = 0;
@@ -314,16 +326,26 @@ final class FlowSolver
             $this->devices->setRises($state->rises);
             $this->updateMixing();
         } elseif ($this->forces->buoyant) {
-            $this->heat->guess(self::STILL_CONDUCTION * $this->fluid->conductivity);
+            $this->guess();
         }
-        $rayleigh = $this->buoyantOnly ? $this->rayleigh() : 0.0;
-        if ($rayleigh > self::SWINGS_FROM && $rayleigh < self::TURBULENT_FROM_RAYLEIGH && $this->restarts === 0) {
+        if ($this->buoyantOnly && $this->rayleigh() > self::SWINGS_FROM && $this->restarts === 0) {
             $this->iterates = $this->plain = true;
+            $this->held = $this->rayleigh() > self::TURBULENT_FROM_RAYLEIGH;
         }
         $this->pressure = $this->pressureCorrection();
         $this->use($this->iterates
             ? new Simplec($this->level, $this->pressure, self::ITERATIONS)
             : new FlowCycle($this->level, $this->buoyantOnly || $this->turbulence !== null ? FlowCycle::LIVELY : FlowCycle::LAMINAR));
+    }
+
+    /** Temperatures of the fluid as if it were at rest and conducted what its motion will carry. */
+    private function guess(): void
+    {
+        $this->heat->guess(self::STILL_CONDUCTION * $this->fluid->conductivity);
+        // The spread falls with what is carried, and that with the spread: three rounds bring the two together.
+        for ($round = 0; $round < 3 && $this->buoyantOnly && $this->rayleigh() > self::TURBULENT_FROM_RAYLEIGH; $round++) {
+            $this->heat->guess(self::CARRIES * $this->rayleigh() ** (1 / 3) * $this->fluid->conductivity);
+        }
     }
 
     /** Only the acceleration of natural convection needs it close. */
@@ -364,8 +386,7 @@ final class FlowSolver
         $before = $this->fields();
         $this->devices->update($this->level->velocity);
         $this->setSources();
-        $hold = $fromRest && ! $this->scheme instanceof FlowCycle ? 1.0 - $this->step / $this->pace->soft : 0.0;
-        $this->scheme->step($hold * $this->fluid->density * $this->devices->freeSpeed());
+        $this->scheme->step($this->inertia($fromRest));
         $this->measure($before);
         if ($this->buoyantOnly) {
             $moved = $this->heat->step($this->level->fluxes(), 0.0, $this->plain ? 1 : 2, 1.0, $this->plain ? self::TEMPERATURE : 1.0);
@@ -379,6 +400,19 @@ final class FlowSolver
         }
         $this->residuals[] = max($this->change, $this->mass);
         $this->decide();
+    }
+
+    /** What holds the velocities back, kg/m2/s. */
+    private function inertia(bool $fromRest): float
+    {
+        if ($this->plain && $this->held) {
+            $spread = max($this->heat->temperature) - min($this->heat->temperature);
+
+            return self::INERTIA * $this->fluid->density * sqrt($this->gravity() * $this->fluid->expansion * $spread * $this->height());
+        }
+        $hold = $fromRest && ! $this->scheme instanceof FlowCycle ? 1.0 - $this->step / $this->pace->soft : 0.0;
+
+        return $hold * $this->fluid->density * $this->devices->freeSpeed();
     }
 
     /**
@@ -408,7 +442,7 @@ final class FlowSolver
             $moved += Vectors::distance($this->level->velocity[$axis], $before[$axis]);
             $amount += Vectors::amount($this->level->velocity[$axis]);
         }
-        $this->change = is_nan($amount) ? NAN : max($moved / $amount, self::FAN_WEIGHT * $this->devices->distance());
+        $this->change = ! ($amount < self::BEYOND * $this->domain->layout->length) ? NAN : max($moved / $amount, self::FAN_WEIGHT * $this->devices->distance());
         $flux = $this->level->fluxes();
         [, $open] = $this->level->imbalance($flux);
         $this->mass = $open / max($this->throughFlow($flux), 1e-300);

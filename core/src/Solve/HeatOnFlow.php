@@ -18,6 +18,9 @@ use Foehn\Physics\Heat\HeatSystem;
 /** The temperature over fluid and solids on a flow that is given for the moment. */
 final class HeatOnFlow
 {
+    /** A spread of temperatures that only a run has that diverges, K. */
+    private const BEYOND = 1e7;
+
     /** @var list<float> K, in the layout of the flow */
     public array $temperature;
 
@@ -72,7 +75,7 @@ final class HeatOnFlow
      * @param array{list<float>, list<float>, list<float>} $flux kg/s through the faces
      * @param float $order 0 for upwind, 1 for second order
      * @param float $share of the step that is taken
-     * @return float mean change of the temperatures as a share of their spread
+     * @return float mean change of the temperatures as a share of their spread; not a number when they diverge
      */
     public function step(array $flux, float $tolerance, int $iterations, float $order, float $share = 1.0): float
     {
@@ -87,7 +90,7 @@ final class HeatOnFlow
         $moved = Vectors::distance($this->temperature, $before);
         $spread = max($this->temperature) - min($this->temperature);
 
-        if (! is_finite($moved)) {
+        if (! is_finite($moved) || $spread > self::BEYOND) {
             return NAN;
         }
 
