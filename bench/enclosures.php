@@ -2,16 +2,21 @@
 
 declare(strict_types=1);
 
-// Ten and two different enclosures, none tuned: steps, outcome, balances. With "times" instead: seconds per 1000 cells of one box on grids from 10 000 to 250 000 cells.
+// Ten and two different enclosures, none tuned: steps, outcome, balances. With "times" instead: one box on grids from 10 000 to 250 000 cells. The yardstick of a row is the product of a 7-point matrix in the same process,
+// before and after it: at 32 ns per cell, as on a quiet machine of two cores, the row would have taken the seconds under "quiet s".
 
 require __DIR__ . '/../vendor/autoload.php';
 
 use Foehn\Model\ModelCodec;
+use Foehn\Numerics\Stencil;
 use Foehn\Physics\PhysicsException;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\SteadySolver;
 
-const ROW = "%-26s %8s %6s %8s %-11s %9s %9s %9s\n";
+const ROW = "%-26s %8s %6s %8s %8s %-11s %9s %9s %9s\n";
+
+/** ns per cell of a product with a 7-point matrix on a quiet machine. */
+const QUIET = 32.0;
 
 /** A box of length 1 (times $scale m) with a board, two hot blocks and what is added. */
 function enclosure(array $change = [], float $scale = 0.2, array $cells = [40, 30, 16], array $powers = [6, 3]): array
@@ -82,13 +87,33 @@ function enclosures(): iterable
     yield 'cells 50 to 1' => enclosure(['analysis' => ['grid' => ['cells' => [20, 15, 150]]]], 0.2);
 }
 
+/** ns per cell that a product with a 7-point matrix takes now. */
+function product(): float
+{
+    static $stencil = null, $x = [];
+    if ($stencil === null) {
+        $cells = [60, 60, 60];
+        $ones = array_map(fn (float $zero) => 1.0, $x = Stencil::zeros($cells));
+        $stencil = new Stencil($cells, [$ones, $ones, $ones], $x);
+        product();
+    }
+    $start = hrtime(true);
+    for ($n = 0; $n < 20; $n++) {
+        $stencil->times($x);
+    }
+
+    return (hrtime(true) - $start) / 20 / $stencil->size();
+}
+
 /** @param array<string, mixed> $document */
 function row(string $name, array $document): void
 {
     try {
+        $before = product();
         $solution = (new SteadySolver(ModelCodec::fromDocument($document)))->solve();
         $result = ResultBuilder::build($solution, '');
-        printf(ROW, $name, $result['grid']['cells'], $solution->iterations, sprintf('%.1f', array_sum(array_column($result['levels'], 'seconds'))), $solution->converged ? 'steady' : 'not steady',
+        $seconds = array_sum(array_column($result['levels'], 'seconds'));
+        printf(ROW, $name, $result['grid']['cells'], $solution->iterations, sprintf('%.1f', $seconds), sprintf('%.1f', $seconds * QUIET / (0.5 * ($before + product()))), $solution->converged ? 'steady' : 'not steady',
             sprintf('%.1e', $result['flow']['balance']['error']), sprintf('%.1e', $result['balance']['error']), sprintf('%.1f', max(array_map(fn ($p) => $p['temperature']['max'] ?? 0.0, $result['parts'])) - 300.0));
     } catch (PhysicsException $e) {
         printf("%-26s %s\n", $name, $e->getMessage());
@@ -96,7 +121,7 @@ function row(string $name, array $document): void
 }
 
 ini_set('memory_limit', '-1');
-printf(ROW, 'enclosure', 'cells', 'steps', 's', 'outcome', 'mass', 'heat', 'rise K');
+printf(ROW, 'enclosure', 'cells', 'steps', 's', 'quiet s', 'outcome', 'mass', 'heat', 'rise K');
 if (($argv[1] ?? '') === 'times') {
     foreach ([[28, 21, 16], [44, 33, 21], [66, 50, 31], [88, 66, 43]] as $cells) {
         $still = enclosure([], 0.2, $cells);

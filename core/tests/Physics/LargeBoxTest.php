@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Physics;
+
+use Foehn\Results\ResultBuilder;
+use Foehn\Solve\SteadySolver;
+use Foehn\Tests\Models;
+use PHPUnit\Framework\TestCase;
+
+/** Turbulent natural convection in a closed box of two metres, at a Rayleigh number of about 1e10. */
+final class LargeBoxTest extends TestCase
+{
+    public function testBecomesSteadyWithItsBalanceClosed(): void
+    {
+        $result = self::solve([20, 15, 8]);
+
+        self::assertTrue($result['solver']['converged']);
+        self::assertSame('turbulent', $result['flow']['regime']['model']);
+        self::assertGreaterThan(1e9, $result['flow']['regime']['rayleigh']);
+        self::assertLessThan(1e-3, $result['balance']['error']);
+        self::assertNull($result['flow']['regime']['amplitude']);
+    }
+
+    /** Cells of 14 cm do not hold such a flow: it wanders, and its mean is never called converged. */
+    public function testOnCellsThatAreTooCoarseItIsAveragedAndSaysByHowMuchItSwings(): void
+    {
+        $result = self::solve([14, 10, 6]);
+
+        self::assertFalse($result['solver']['converged']);
+        self::assertGreaterThan(1.0, $result['flow']['regime']['amplitude'], 'K');
+        self::assertLessThan(1e-3, $result['balance']['error']);
+    }
+
+    /**
+     * @param list<int> $cells
+     * @return array<string, mixed>
+     */
+    private static function solve(array $cells): array
+    {
+        $walls = array_fill_keys(['x-', 'x+', 'y-', 'y+', 'z-', 'z+'], ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => 10, 'temperature' => 300]]);
+        $block = fn (string $id, array $size, array $at, string $material, float $power) => ['id' => $id, 'shape' => ['kind' => 'block', 'size' => $size], 'at' => $at, 'material' => $material, 'power' => $power];
+        $document = [
+            'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => 300], 'physics' => ['flow' => 'auto', 'buoyancy' => true],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [2.0, 1.5, 0.8]], 'fluid' => 'air', 'sides' => $walls],
+            'parts' => [
+                $block('board', [1.6, 1.1, 0.05], [0.2, 0.2, 0.2], 'glass-epoxy', 0.0),
+                $block('hot', [0.3, 0.3, 0.1], [0.6, 0.6, 0.25], 'aluminium-6063', 300.0),
+                $block('warm', [0.2, 0.2, 0.2], [1.3, 0.4, 0.25], 'alumina', 150.0),
+            ],
+            'analysis' => ['grid' => ['cells' => $cells]],
+        ];
+
+        return ResultBuilder::build((new SteadySolver(Models::read($document)))->solve(), '');
+    }
+}
