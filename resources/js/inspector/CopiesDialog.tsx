@@ -11,6 +11,7 @@ import { useState } from 'react';
 import type { OutlinePart } from '../api/types';
 import { millimetres } from '../model/parts';
 import type { Direction } from '../model/repeat';
+import { boxAround } from '../model/box';
 
 const MOST = 400;
 
@@ -32,7 +33,8 @@ export function fieldOffsets(counts: readonly [number, number], steps: readonly 
 
 /** How many there shall be in two directions, the original among them, and the step from one to the next in mm. */
 export function CopiesDialog({ parts, onClose, copy, repeat }: { parts: OutlinePart[]; onClose: () => void; copy: (offsets: number[][]) => void; repeat: (directions: Direction[]) => void }) {
-    const size = (n: number) => Math.max(...parts.map((part) => part.max[n]!)) - Math.min(...parts.map((part) => part.min[n]!));
+    const around = boxAround(parts);
+    const size = (n: number) => around.max[n]! - around.min[n]!;
     const pitch = (n: number) => [0, 1, 2].map((axis) => (axis === n ? String(Number((1.25e3 * size(n)).toPrecision(3))) : '0'));
     const [directions, setDirections] = useState<[Typed, Typed]>([{ count: '4', step: pitch(0) }, { count: '1', step: pitch(1) }]);
     const [linked, setLinked] = useState(true);

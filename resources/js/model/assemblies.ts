@@ -1,5 +1,6 @@
 import type { Outline } from '../api/types';
 import { membersOf, type AssemblyEntry } from './axes';
+import { boxAround } from './box';
 import { originOf, withPartFields, type ModelDocument } from './document';
 import { millimetres, placeOf, shifted, withCopies } from './parts';
 
@@ -16,7 +17,8 @@ export function withAssembly(document: ModelDocument, name: string, fields: { [f
 /** Gives a group axes of its own, with the origin in the middle of all its parts, so that it turns where it stands; nothing moves by that. */
 export function withAxes(document: ModelDocument, outline: Outline, name: string): ModelDocument {
     const parts = outline.parts.filter((part) => part.group === name);
-    const middle = [0, 1, 2].map((n) => (Math.min(...parts.map((part) => part.min[n]!)) + Math.max(...parts.map((part) => part.max[n]!))) / 2);
+    const around = boxAround(parts);
+    const middle = around.min.map((low, n) => (low + around.max[n]!) / 2);
     const inside = membersOf(document, name).reduce((d, part) => withPartFields(d, [part.id], { at: placeOf(part).map((place, n) => shifted(place, -middle[n]!)) }), document);
     return withAssembly(inside, name, { at: middle.map(millimetres) });
 }

@@ -1,5 +1,6 @@
 import type { Outline, OutlinePart } from '../api/types';
 import { useScreen } from '../project/screenState';
+import { boxAround } from './box';
 import { isLocked, originsOf, partEntry, withPartFields, type ModelDocument } from './document';
 import type { Placed } from './axes';
 import { alignments, withAligned, withBlockInstead, withFanInstead, withMirrored, withPackageInstead, withSizeOf, type Alignment } from './arrange';
@@ -42,8 +43,8 @@ export function removeParts(editor: ModelEditor, ids: readonly string[]): void {
 /** Copies beside the originals, by their own width along x; the copies are selected. */
 export function duplicateParts(editor: ModelEditor, ids: readonly string[]): void {
     const parts = editor.revision?.outline.parts.filter((part) => ids.includes(part.id)) ?? [];
-    const from = Math.min(...parts.map((part) => part.min[0]!));
-    const to = Math.max(...parts.map((part) => part.max[0]!));
+    const around = boxAround(parts);
+    const [from, to] = [around.min[0]!, around.max[0]!];
     const room = editor.revision?.outline.space;
     // Towards the side where they still fit.
     const by = room && 2 * to - from <= room.max[0]! ? to - from : from - to;

@@ -1,3 +1,4 @@
+import { boxAround, type Box } from './box';
 import type { ModelDocument } from './document';
 import { millimetres, shifted } from './parts';
 
@@ -164,9 +165,8 @@ const BELOW = 0.5;
 const ABOVE = 1.5;
 
 /** The box around parts with margins; up is where gravity does not point. */
-export function fittedBox(parts: readonly { min: readonly number[]; max: readonly number[] }[], margins: Margins, gravity: readonly number[]): { min: string[]; max: string[] } {
-    const low = [0, 1, 2].map((n) => Math.min(...parts.map((p) => p.min[n]!)));
-    const high = [0, 1, 2].map((n) => Math.max(...parts.map((p) => p.max[n]!)));
+export function fittedBox(parts: readonly Box[], margins: Margins, gravity: readonly number[]): { min: string[]; max: string[] } {
+    const { min: low, max: high } = boxAround(parts);
     const sizes = high.map((h, n) => h - low[n]!);
     const strengths = gravity.map(Math.abs);
     const upright = strengths.indexOf(Math.max(...strengths));

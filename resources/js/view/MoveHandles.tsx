@@ -3,6 +3,7 @@ import { Euler, Vector3 } from 'three';
 import type { OutlinePart } from '../api/types';
 import { axisColours } from './colours';
 import { directions, useAxisDrag } from './useAxisDrag';
+import { boxAround } from '../model/box';
 
 /** Moves go in steps of this many metres. */
 export const STEP = 1e-4;
@@ -20,8 +21,7 @@ interface Props {
 
 /** An arrow along each axis at the middle of what is selected; dragged, it moves the parts. */
 export function MoveHandles({ parts, shift, reach, onShift, onDrop }: Props) {
-    const ends = (end: 'min' | 'max') => [0, 1, 2].map((n) => Math[end](...parts.map((p) => p[end][n]!)));
-    const [low, high] = [ends('min'), ends('max')];
+    const { min: low, max: high } = boxAround(parts);
     const middle = new Vector3(...[0, 1, 2].map((n) => (low[n]! + high[n]!) / 2 + shift[n]!));
     return ([0, 1, 2] as const).map((axis) => (
         <Handle key={axis} axis={axis} middle={middle} length={(high[axis]! - low[axis]!) / 2 + reach} radius={0.09 * reach} onMove={(by) => onShift([0, 1, 2].map((n) => (n === axis ? by : 0)) as [number, number, number])} onDrop={onDrop} />

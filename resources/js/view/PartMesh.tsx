@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import { BackSide, FrontSide, type Plane } from 'three';
 import type { ThreeEvent } from '@react-three/fiber';
 import type { OutlinePart } from '../api/types';
-import { neutral } from './colours';
+import { colourOf } from './colours';
 import { fieldMaterial, type FieldTextures } from './fieldMaterial';
 import { edgeGeometry, partGeometry } from './geometry';
 
@@ -41,7 +41,7 @@ export function PartMesh({ part, shift, textures, selected, clip, dark, onPick, 
                 <mesh key="field" userData={{ part: part.id }} geometry={geometry} material={material} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave} />
             ) : (
                 <mesh key="plain" userData={{ part: part.id }} geometry={geometry} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave}>
-                    <meshLambertMaterial color={selected ? '#f0a03c' : (part.colour ?? neutral(part.kind, part.power))} side={hollow ? BackSide : FrontSide} clippingPlanes={planes} />
+                    <meshLambertMaterial color={selected ? '#f0a03c' : colourOf(part)} side={hollow ? BackSide : FrontSide} clippingPlanes={planes} />
                 </mesh>
             )}
             <lineSegments geometry={edges} renderOrder={selected ? 2 : 0}>

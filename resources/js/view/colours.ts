@@ -1,3 +1,5 @@
+import type { OutlinePart } from '../api/types';
+
 /** Stops of the temperature scale: lightness rises evenly from night blue to cream, readable without telling red from green. */
 export const stops = ['#20234f', '#4a3578', '#84418a', '#bb5178', '#e0715a', '#f3a046', '#fbd27a', '#fdf3cf'] as const;
 
@@ -19,12 +21,13 @@ export function scaleBytes(steps: number): Uint8Array {
     return bytes;
 }
 
-/** Neutral colours of parts where no result is shown, by what they are. */
-export function neutral(kind: string, watts: number): string {
+/** Colour of a part where no result is shown: its own, or a neutral one by what it is. */
+export function colourOf({ colour, kind, power }: Pick<OutlinePart, 'colour' | 'kind' | 'power'>): string {
+    if (colour !== null) return colour;
     if (kind === 'shell') return '#c9c5ba';
     if (kind === 'board') return '#7f9a84';
     if (kind === 'plateFins' || kind === 'pinFins') return '#aab6bd';
-    return watts > 0 ? '#caa06a' : '#a5a299';
+    return power > 0 ? '#caa06a' : '#a5a299';
 }
 
 /** Of handles along x, y and z. */

@@ -4,7 +4,7 @@ import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
 import { saveFile } from '../api/saveFile';
 import type { Outline } from '../api/types';
 import { isDevice } from '../model/partKinds';
-import { neutral } from './colours';
+import { colourOf } from './colours';
 import { wholeGeometry } from './geometry';
 
 /** In millimetres for STL, which has no unit, in metres for glTF, whose unit that is; carve-outs, fans and screens are no bodies. */
@@ -13,7 +13,7 @@ function bodies(outline: Outline, scale: number): Group {
     group.name = outline.name;
     for (const part of outline.parts) {
         if (part.material === 'fluid' || isDevice(part.kind)) continue;
-        const mesh = new Mesh(wholeGeometry(part).scale(scale, scale, scale), new MeshStandardMaterial({ color: neutral(part.kind, part.power) }));
+        const mesh = new Mesh(wholeGeometry(part).scale(scale, scale, scale), new MeshStandardMaterial({ color: colourOf(part) }));
         mesh.name = part.name;
         group.add(mesh);
     }
