@@ -52,6 +52,8 @@ final class ResultBuilder
         $limits = array_map($builder->limit(...), $solution->model->limits);
         $watches = array_map($builder->watch(...), $solution->model->watches);
         $levels = [...$solution->levels, self::asLevel($solution, [...$limits, ...$watches])];
+        $ambient = $solution->model->surroundings->temperature;
+        $origin = fn (array $of): ?float => $solution->flow === null ? null : (in_array($of['quantity'], ['temperature', 'outflowTemperature'], true) ? $ambient : 0.0);
 
         return [
             'format' => self::FORMAT,
@@ -62,8 +64,8 @@ final class ResultBuilder
             'grid' => ['grade' => $solution->model->grid->grade, ...GridReport::of($solution->model, $solution->grid), 'lines' => $solution->grid->lines],
             'parts' => $builder->parts(),
             'sides' => $builder->sides(),
-            'watches' => array_map(fn (array $watch) => [...$watch, ...Uncertainty::of($levels, $watch['id'], $solution->flow !== null)], $watches),
-            'limits' => array_map(fn (array $limit) => [...$limit, ...Uncertainty::of($levels, $limit['id'], $solution->flow !== null)], $limits),
+            'watches' => array_map(fn (array $watch) => [...$watch, ...Uncertainty::of($levels, $watch['id'], $origin($watch))], $watches),
+            'limits' => array_map(fn (array $limit) => [...$limit, ...Uncertainty::of($levels, $limit['id'], $origin($limit))], $limits),
             'levels' => array_map(fn (Level $level) => [...$level->toArray(), 'values' => (object) $level->values], $levels),
             'verdict' => self::verdict($limits),
             'flow' => $builder->flow(),

@@ -89,22 +89,26 @@ final class FlowLevelsTest extends TestCase
     {
         // f = 10 + h^2 on grids of 1, 1/2, 1/4: the finest is off by 1/16.
         $levels = [self::level(1000, 11.0), self::level(8000, 10.25), self::level(64000, 10.0625)];
-        $found = Uncertainty::of($levels, 'w', true);
+        $found = Uncertainty::of($levels, 'w', 0.0);
         self::assertEqualsWithDelta(2.0, $found['order'], 1e-6);
         self::assertEqualsWithDelta(1.25 / 16, $found['plusMinus'], 1e-6);
 
-        $two = Uncertainty::of(array_slice($levels, 1), 'w', true);
+        $two = Uncertainty::of(array_slice($levels, 1), 'w', 0.0);
         self::assertNull($two['order']);
-        self::assertEqualsWithDelta(2.0 * 0.1875, $two['plusMinus'], 1e-9);
-        self::assertEqualsWithDelta(1.25 * 0.1875, Uncertainty::of(array_slice($levels, 1), 'w', false)['plusMinus'], 1e-9);
+        self::assertEqualsWithDelta(3.0 * 0.1875, $two['plusMinus'], 1e-9);
+        self::assertEqualsWithDelta(1.25 * 0.1875, Uncertainty::of(array_slice($levels, 1), 'w', null)['plusMinus'], 1e-9);
+
+        $agreeing = [self::level(1000, 340.0), self::level(8000, 340.01)];
+        self::assertEqualsWithDelta(0.05 * 40.01, Uncertainty::of($agreeing, 'w', 300.0)['plusMinus'], 1e-9, 'two grids may agree by chance');
+        self::assertEqualsWithDelta(1.25 * 0.01, Uncertainty::of($agreeing, 'w', null)['plusMinus'], 1e-9);
     }
 
     public function testGridsThatDisagreeSayNothing(): void
     {
         $unknown = ['plusMinus' => null, 'order' => null];
-        self::assertSame($unknown, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0), self::level(64000, 11.0)], 'w', true));
-        self::assertSame($unknown, Uncertainty::of([self::level(1000, 10.0)], 'w', true));
-        self::assertSame($unknown, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0)], 'other', true));
+        self::assertSame($unknown, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0), self::level(64000, 11.0)], 'w', 0.0));
+        self::assertSame($unknown, Uncertainty::of([self::level(1000, 10.0)], 'w', 0.0));
+        self::assertSame($unknown, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0)], 'other', 0.0));
     }
 
     public function testGivenLinesAreHalvedAndKeepTheirEnds(): void
