@@ -55,7 +55,7 @@ final readonly class Assembly
             foreach ($parts as $part) {
                 $number = count($placed) + 1;
                 $placed[] = $part->with([
-                    ...($number > 1 ? ['id' => $id . Part::COPY . $number, 'name' => "$name $number"] : []),
+                    ...($number > 1 ? Repeat::numbered($id, $name, $number) : []),
                     ...$this->stand($part, $offset),
                 ]);
             }

@@ -27,10 +27,16 @@ final class Repeat
         $copies = [$part];
         foreach (array_slice($offsets, 1) as $n => $offset) {
             $number = $n + 2;
-            $copies[] = $part->with(['id' => $id . Part::COPY . $number, 'name' => "$name $number", 'at' => [$at[0] + $offset[0], $at[1] + $offset[1], $at[2] + $offset[2]]]);
+            $copies[] = $part->with([...self::numbered($id, $name, $number), 'at' => [$at[0] + $offset[0], $at[1] + $offset[1], $at[2] + $offset[2]]]);
         }
 
         return $copies;
+    }
+
+    /** @return array{id: string, name: string} of a copy; the part itself is number 1 */
+    public static function numbered(string $id, string $name, int $number): array
+    {
+        return ['id' => $id . Part::COPY . $number, 'name' => "$name $number"];
     }
 
     /** @return list<array{float, float, float}> m, of the part or assembly itself first; the first direction runs fastest */

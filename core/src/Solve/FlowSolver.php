@@ -220,7 +220,7 @@ final class FlowSolver
                 $this->restart();
                 continue;
             }
-            if ($average !== null && $this->step % self::LOOK === 0 && $this->model->physics->heat && $this->model->parts !== []) {
+            if ($average !== null && $this->step % self::LOOK === 0 && $this->hasTemperatures()) {
                 $this->temperaturesStay();
             }
             $average?->add([...$this->level->velocity, $this->level->pressure, $this->heat->temperature], $this->steadiness->temperatures());
@@ -460,7 +460,13 @@ final class FlowSolver
     /** Whether temperatures are computed after this step to see if they stay. */
     private function looks(): bool
     {
-        return $this->step % $this->pace->check === 0 && $this->change <= self::NEAR && $this->mass <= self::MASS_NEAR && $this->model->physics->heat && $this->model->parts !== [];
+        return $this->step % $this->pace->check === 0 && $this->change <= self::NEAR && $this->mass <= self::MASS_NEAR && $this->hasTemperatures();
+    }
+
+    /** Whether there are temperatures of parts to look at. */
+    private function hasTemperatures(): bool
+    {
+        return $this->model->physics->heat && $this->model->parts !== [];
     }
 
     /**

@@ -4,6 +4,7 @@ import Tooltip from '@mui/material/Tooltip';
 import type { Outline } from '../api/types';
 import { assemblyOf, standsStraight, withAssembly, withAssemblyName, withAxes, withIndependentAssemblies, withoutAxes } from '../model/assemblies';
 import type { ModelDocument } from '../model/document';
+import { quietly } from '../model/partCommands';
 import { orNone } from '../model/repeat';
 import type { ModelEditor } from '../model/useModelEditor';
 import type { UnitSet } from '../units/units';
@@ -25,7 +26,6 @@ interface Props {
 export function AssemblyFields({ name, document, outline, editor, units, disabled }: Props) {
     const assembly = assemblyOf(document, name);
     const edit = (label: string, change: (d: ModelDocument) => ModelDocument) => editor.edit(`${name}: ${label}`, change);
-    const quietly = (work: Promise<unknown>) => void work.catch(() => undefined);
     const present = (d: ModelDocument) => assemblyOf(d, name) ?? {};
     return (
         <Chapter title="The assembly as a whole" fields>

@@ -9,6 +9,7 @@ import { useGridReport } from '../api/queries';
 import type { Revision } from '../api/types';
 import { ofGrid, type Shown } from '../model/gridFindings';
 import { mends, type Mend } from '../model/mends';
+import { quietly } from '../model/partCommands';
 import type { ModelEditor } from '../model/useModelEditor';
 import { useScreen } from '../project/screenState';
 import { Panel } from './Panel';
@@ -27,7 +28,7 @@ export function PreflightPanel({ revision, editor, mayEdit }: { revision: Revisi
     const offer = (finding: Shown, mend: Mend) => {
         const { label, change } = mends[mend];
         return (
-            <Button key={mend} size="small" variant="outlined" color="inherit" onClick={() => void editor.edit(label(finding), (d) => change(d, revision.outline, finding)).catch(() => undefined)}>{label(finding)}</Button>
+            <Button key={mend} size="small" variant="outlined" color="inherit" onClick={() => quietly(editor.edit(label(finding), (d) => change(d, revision.outline, finding)))}>{label(finding)}</Button>
         );
     };
     return (

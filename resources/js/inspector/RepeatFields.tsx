@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
 import { MOST_DIRECTIONS, orNone, repeatOf, type Direction } from '../model/repeat';
-import { unlinkCopies } from '../model/partCommands';
+import { quietly, unlinkCopies } from '../model/partCommands';
 import { lengthUnit, typed, type UnitSet } from '../units/units';
 import { Chapter } from './Chapter';
 import { EditField } from './EditField';
@@ -23,7 +23,6 @@ interface RowsProps {
 /** How many copies there are in each direction, and how far apart. */
 export function DirectionRows({ directions, units, disabled, set, makeIndependent }: RowsProps) {
     const unit = lengthUnit(units);
-    const quietly = (work: Promise<unknown>) => void work.catch(() => undefined);
     return (
         <>
             {directions.map((direction, n) => (

@@ -23,7 +23,8 @@ const nameOfFace = (face: Face): string => `${'xyz'[face.axis]}${face.upper ? '+
 
 const select = (selection: string[]) => useScreen.getState().set({ selection });
 
-const quietly = (edit: Promise<unknown>): void => void edit.catch(() => undefined);
+/** An edit of which nobody waits for the end. */
+export const quietly = (edit: Promise<unknown>): void => void edit.catch(() => undefined);
 
 export function addPart(editor: ModelEditor, outline: Outline, choice: PartChoice, under?: OutlinePart): void {
     let added = '';
