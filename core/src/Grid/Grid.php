@@ -45,6 +45,14 @@ final readonly class Grid
         return [$this->centres[0][$cell % $nx], $this->centres[1][intdiv($cell, $nx) % $ny], $this->centres[2][intdiv($cell, $nx * $ny)]];
     }
 
+    /** @return array{float, float, float} widths of a cell, m */
+    public function size(int $cell): array
+    {
+        [$nx, $ny] = $this->cells;
+
+        return [$this->widths[0][$cell % $nx], $this->widths[1][intdiv($cell, $nx) % $ny], $this->widths[2][intdiv($cell, $nx * $ny)]];
+    }
+
     /**
      * @param int $direction 2 * axis + (1 towards rising coordinates)
      * @return array{float, float, float} middle of a face of a cell, m

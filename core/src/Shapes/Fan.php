@@ -14,6 +14,7 @@ final readonly class Fan extends FlatShape
      * @param non-empty-list<array{float, float}> $curve volume flow (m3/s, rising) and pressure rise (Pa) at full speed
      * @param float $speedFactor share of the full speed
      * @param float $swirl mean speed around the axis of what leaves, over that along it; positive turns right-handed about the way it blows
+     * @param ?float $curveDensity of the air the curve was measured in, kg/m3; null: the curve holds in the air it blows
      */
     public function __construct(
         int $axis,
@@ -26,6 +27,7 @@ final readonly class Fan extends FlatShape
         public array $curve,
         public float $speedFactor,
         public float $swirl = 0.0,
+        private ?float $curveDensity = null,
     ) {
         parent::__construct($axis, $position, $min, $max, $round, $hub);
     }
@@ -33,6 +35,15 @@ final readonly class Fan extends FlatShape
     public function kind(): string
     {
         return 'fan';
+    }
+
+    /** The fan in a fluid of a density in kg/m3: the flows of its curve stay, the pressures go with the density (fan laws). */
+    public function in(float $density): self
+    {
+        $times = $this->curveDensity === null ? 1.0 : $density / $this->curveDensity;
+        $curve = array_map(fn (array $point): array => [$point[0], $times * $point[1]], $this->curve);
+
+        return new self($this->axis, $this->position, $this->min, $this->max, $this->round, $this->hub, $this->direction, $curve, $this->speedFactor, $this->swirl);
     }
 
     /** Last volume flow of the curve, m3/s: blowing freely, where the curve ends at no pressure. */

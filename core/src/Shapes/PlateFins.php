@@ -75,10 +75,26 @@ final readonly class PlateFins implements Shape
         return ($this->real()->count - 1) / ($this->count - 1);
     }
 
-    /** In the direction the fins run, m. */
-    public function length(): float
+    /**
+     * How far air at a place between the fins has come since it was outside. What moves along the fins or away from the base has
+     * come in by their ends, what moves towards the base by their tips.
+     *
+     * @param array{float, float, float} $centre of a cell, m
+     * @param array{float, float, float} $size of the cell, m
+     * @param float $along velocity along the fins, and ...
+     * @param float $up ... along the axis they stand on, m/s
+     * @return array{float, float} m, where it enters the cell and where it leaves it
+     */
+    public function way(array $centre, array $size, float $along, float $up): array
     {
-        return $this->box->size($this->along);
+        $end = $along < 0.0 ? $this->box->max[$this->along] : $this->box->min[$this->along];
+        $tip = $this->upSign > 0 ? $this->box->max[$this->up] : $this->box->min[$this->up];
+        $down = $up * $this->upSign < 0.0 ? $up * $up : 0.0;
+        $share = $down > 0.0 ? $down / ($down + $along * $along) : 0.0;
+        $middle = (1.0 - $share) * abs($centre[$this->along] - $end) + $share * abs($centre[$this->up] - $tip);
+        $half = 0.5 * ((1.0 - $share) * $size[$this->along] + $share * $size[$this->up]);
+
+        return [max(0.0, $middle - $half), $middle + $half];
     }
 
     /** @return list<Box> the clear space between neighbouring fins */

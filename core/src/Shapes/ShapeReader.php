@@ -487,7 +487,10 @@ final class ShapeReader
             $curve = [[0.0, 1.0], [1.0, 0.0]];
         }
 
-        return new Fan($axis, $at[$axis], $min, $max, $round, $hub, $direction[1] === '+' ? 1 : -1, $curve, $reader->quantity('speedFactor', Dimension::none(), 1.0, 0.0), $reader->quantity('swirl', Dimension::none(), 0.0));
+        return new Fan(
+            $axis, $at[$axis], $min, $max, $round, $hub, $direction[1] === '+' ? 1 : -1, $curve, $reader->quantity('speedFactor', Dimension::none(), 1.0, 0.0),
+            $reader->quantity('swirl', Dimension::none(), 0.0), $reader->has('curveDensity') ? $reader->quantity('curveDensity', Dimension::density(), null, 0.0, true) : null,
+        );
     }
 
     /** @param list<float> $at */

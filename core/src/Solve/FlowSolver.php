@@ -621,7 +621,7 @@ final class FlowSolver
         $this->molecular->update($this->level->velocity, $this->heat->temperature);
         $this->density->update($this->level, $this->heat->temperature);
         if ($this->turbulence !== null) {
-            $this->turbulence->update($this->level->velocity, $this->molecular);
+            $this->turbulence->update($this->level->velocity, $this->molecular, $this->gaps->turbulence($this->level->velocity, $this->molecular->viscosity));
             $this->layers ??= new DevelopingLayers($this->model, $this->domain, $this->fluid, $this->voxels);
             $this->heat->films = $this->layers->films($this->level->velocity, $this->molecular, $this->turbulence->wallConductivity);
         }

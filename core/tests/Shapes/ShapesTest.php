@@ -7,6 +7,7 @@ namespace Foehn\Tests\Shapes;
 use Foehn\Model\Box;
 use Foehn\Shapes\Block;
 use Foehn\Shapes\Cylinder;
+use Foehn\Shapes\Fan;
 use Foehn\Shapes\Mesh;
 use Foehn\Shapes\Path;
 use Foehn\Shapes\PinFins;
@@ -41,6 +42,25 @@ final class ShapesTest extends TestCase
         $volume = $box->size(0) * $box->size(1) * $box->size(2) * $inside / $n ** 3;
 
         self::assertEqualsWithDelta($expected, $volume, $tolerance * $expected);
+    }
+
+    public function testAFanBuildsUpLessPressureInThinAirAndMovesAsMuch(): void
+    {
+        $fan = fn (?float $measuredIn) => (new Fan(0, 0.0, [0.0, 0.0], [0.04, 0.04], true, 0.4, 1, [[0.0, 40.0], [0.004, 0.0]], 0.5, 0.0, $measuredIn))->in(0.9);
+        // Half the speed: half the flow and a quarter of the pressure; then three quarters of the density.
+        self::assertEqualsWithDelta([7.5, 3.75, 0.0], [$fan(1.2)->rise(0.0)[0], $fan(1.2)->rise(0.001)[0], $fan(1.2)->rise(0.002)[0]], 1e-12);
+        self::assertEqualsWithDelta([10.0, 0.002], [$fan(null)->rise(0.0)[0], $fan(1.2)->freeFlow()], 1e-12);
+    }
+
+    public function testAirHasComeAsFarAsFromWhereItEntersBetweenTheFins(): void
+    {
+        $fins = new PlateFins(new Box([0.0, 0.0, 0.0], [0.1, 0.05, 0.03]), 2, 1, 0, 0.005, 6, 0.001);
+        $way = fn (float $along, float $up) => $fins->way([0.03, 0.02, 0.02], [0.002, 0.003, 0.004], $along, $up);
+        self::assertEqualsWithDelta([0.029, 0.031], $way(1.0, 0.0), 1e-12);
+        self::assertEqualsWithDelta([0.069, 0.071], $way(-1.0, 0.5), 1e-12);
+        self::assertEqualsWithDelta([0.008, 0.012], $way(0.0, -1.0), 1e-12);
+        // Half along, half down: half of each way.
+        self::assertEqualsWithDelta([0.0185, 0.0215], $way(1.0, -1.0), 1e-12);
     }
 
     public function testAQuarterTurnKeepsPlanesFacesAndThinThings(): void

@@ -59,6 +59,7 @@ export function DeviceFields(props: ShapeProps) {
                 <>
                     <Stack direction="row" sx={{ gap: 1 }}>{field('hub', 'Hub, share', '')}{field('speedFactor', 'Speed, share', '', '1')}{field('swirl', 'Swirl, share', '', '0')}</Stack>
                     <Chapter title="Curve: flow and pressure rise" fields>
+                        {field('curveDensity', 'Measured in air of', 'kg/m^3', 'as it is here')}
                         {curve.map((row, n) => (
                             <Stack key={n} direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>
                                 {[0, 1].map((column) => (

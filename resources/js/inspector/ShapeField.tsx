@@ -32,7 +32,7 @@ export const editShape = (props: ShapeProps, label: string, fields: Fields | ((s
 /** A list with another item in one place. */
 export const replaced = <T,>(list: readonly T[], place: number, item: T): T[] => list.map((old, n) => (n === place ? item : old));
 
-/** One quantity of the shape; a bare number gets the given unit. */
+/** One quantity of the shape; a bare number gets the given unit, and nothing at all stands for what holds without it. */
 export function ShapeField({ shape, field, label, unit, hint }: { shape: ShapeProps; field: string; label: string; unit: string; hint?: string }) {
     return (
         <EditField
@@ -40,7 +40,7 @@ export function ShapeField({ shape, field, label, unit, hint }: { shape: ShapePr
             hint={hint}
             value={String(shapeFields(shape.entry)[field] ?? '')}
             disabled={shape.disabled}
-            save={(text) => editShape(shape, `${label.toLowerCase()} ${typed(text, unit)}`, { [field]: typed(text, unit) })}
+            save={(text) => editShape(shape, `${label.toLowerCase()} ${text === '' ? 'left open' : typed(text, unit)}`, { [field]: text === '' ? undefined : typed(text, unit) })}
         />
     );
 }

@@ -1,6 +1,7 @@
 import type { Outline, OutlinePart } from '../api/types';
 import { intoAxes, wholeAssemblies, type Placed } from './axes';
 import { isLocked, originOf, originsOf, type LimitEntry, type ModelDocument, type PartEntry } from './document';
+import { standardAir } from './typical';
 
 /** The material of a part before somebody has chosen one; preflight asks for it. */
 export const UNDECIDED = 'undecided';
@@ -143,7 +144,7 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
             const diameter = Math.min(y, z);
             return {
                 size: [0, diameter, diameter],
-                fields: { shape: { kind: 'fan', direction: 'x+', diameter: millimetres(diameter), hub: 0.4, curve: [['0 l/s', '40 Pa'], ['2 l/s', '25 Pa'], ['4 l/s', '0 Pa']] } as PartEntry['shape'] },
+                fields: { shape: { kind: 'fan', direction: 'x+', diameter: millimetres(diameter), hub: 0.4, curve: [['0 l/s', '40 Pa'], ['2 l/s', '25 Pa'], ['4 l/s', '0 Pa']], curveDensity: standardAir } as PartEntry['shape'] },
             };
         }
         case 'screen': {

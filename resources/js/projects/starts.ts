@@ -1,5 +1,6 @@
 import { upperLimit, type LimitEntry, type ModelDocument, type PartEntry } from '../model/document';
 import { boardLayers } from '../model/parts';
+import { standardAir } from '../model/typical';
 
 /** Four answers that make a first model. */
 export interface Answers {
@@ -54,7 +55,7 @@ const designs: Record<Start, () => Design> = {
             board(['15 mm', '10 mm', '8 mm'], ['120 mm', '100 mm']),
             processor(['60 mm', '50 mm', '9.6 mm'], '8 W'),
             regulator(['100 mm', '40 mm', '9.6 mm'], '1.5 W'),
-            part('fan', 'Fan', { shape: { kind: 'fan', direction: 'x+', diameter: '40 mm', hub: 0.4, curve: [['0 l/s', '45 Pa'], ['2 l/s', '28 Pa'], ['4 l/s', '0 Pa']] }, at: ['150 mm', '40 mm', '5 mm'] }),
+            part('fan', 'Fan', { shape: { kind: 'fan', direction: 'x+', diameter: '40 mm', hub: 0.4, curve: [['0 l/s', '45 Pa'], ['2 l/s', '28 Pa'], ['4 l/s', '0 Pa']], curveDensity: standardAir }, at: ['150 mm', '40 mm', '5 mm'] }),
         ];
         return {
             flow: 'auto', buoyancy: true, parts, limits: boxed(parts),

@@ -41,7 +41,7 @@ final class Devices
                 throw new PhysicsException(sprintf('the %s "%s" lies nowhere in the fluid: it is inside a solid, or its plane is a closed side', $shape->kind(), $part->name));
             }
             if ($shape instanceof Fan) {
-                $this->fans[$index] = ['fan' => $shape, 'faces' => $faces, 'areas' => $areas, 'rise' => 0.0, 'flow' => 0.0];
+                $this->fans[$index] = ['fan' => $shape->in($density), 'faces' => $faces, 'areas' => $areas, 'rise' => 0.0, 'flow' => 0.0];
             } elseif ($shape instanceof Screen) {
                 foreach ($faces as $n => $face) {
                     $loss[$shape->axis][$face] += 0.5 * $shape->loss * $density * $areas[$n];

@@ -9,21 +9,14 @@ use Foehn\Shapes\PlateFins;
 
 /**
  * Friction and heat in the gaps of plate fins that the grid does not resolve: gaps of one or two cells, and gaps that stand for
- * several narrower ones. There the walls hold the air back, and take up its heat, as they do in a duct between parallel plates:
- * - apparent friction of the laminar entrance, f Re = (24^2 + 3.44^2 Re Dh/L)^(1/2) (Shah & London, Laminar Flow Forced Convection
- *   in Ducts, 1978; combined as by Muzychka & Yovanovich, J. Fluids Eng. 131 (2009) 111105), turbulent f = 0.079 Re^(-1/4) (Blasius);
- * - Nu = 7.54 + 0.03 Gz / (1 + 0.016 Gz^(2/3)), Gz = Re Pr Dh/L (Edwards, Denny & Mills, Transfer Processes, 1979), turbulent that
- *   of Gnielinski (Int. Chem. Eng. 16 (1976) 359); both with Dh of twice the gap and of the mean temperature in the gap.
- * Gaps of more cells are resolved; what few cells lack of the friction of a parabola is added.
+ * several narrower ones. There the walls hold the air back, and take up its heat, as they do in a duct between parallel plates
+ * (see PlateDuct), in each cell by how far the air has come between the fins: what leaves by the tips takes the best of the entrance
+ * with it. Gaps of more cells are resolved; what few cells lack of the friction of a parabola is added.
  */
 final class FinGaps
 {
     /** Cells across from which on a gap counts as resolved. */
     private const RESOLVED = 3;
-
-    private const TURBULENT_FROM = 2300.0;
-
-    private const DEVELOPED_FRICTION = 24.0;
 
     /** @var list<array{part: string, name: string, fins: PlateFins, cells: int}> cells across: the fewest in any gap */
     private array $blocks = [];
@@ -99,20 +92,17 @@ final class FinGaps
         $this->films = $this->drag = [];
         $layout = $this->domain->layout;
         $volumes = $this->isEmpty() ? [] : $layout->volumes();
+        $prandtl = $this->fluid->viscosity * $this->fluid->specificHeat / $this->fluid->conductivity;
         foreach ($this->cells as [$cell, $number, $block, $across]) {
             $fins = $this->blocks[$block]['fins'];
-            $real = $fins->real();
-            $gap = $real->gap();
-            $through = 0.0;
-            foreach ([$fins->along, $fins->up] as $axis) {
-                $through += (0.5 * ($velocity[$axis][$cell] + $velocity[$axis][$cell - $layout->stride[$axis]])) ** 2;
-            }
-            $reynolds = $this->fluid->density * sqrt($through) * 2.0 * $gap / $viscosity[$cell];
-            $slender = 2.0 * $gap / $fins->length();
+            $gap = $fins->real()->gap();
+            [$along, $up] = $this->speeds($fins, $cell, $velocity);
+            $reynolds = $this->reynolds($gap, $along, $up, $viscosity[$cell]);
+            [$from, $to] = array_map(fn (float $way) => $way / (2.0 * $gap), $fins->way($layout->grid->centre($number), $layout->grid->size($number), $along, $up));
             $resolved = self::isResolved($fins, $across);
-            $wanted = 0.5 * ($resolved ? self::DEVELOPED_FRICTION : self::friction($reynolds, $slender)) * $viscosity[$cell] / $gap ** 2;
+            $wanted = 0.5 * ($resolved ? PlateDuct::DEVELOPED_FRICTION : PlateDuct::friction($reynolds, $from, $to)) * $viscosity[$cell] / $gap ** 2;
             // A parabola on so many cells: each half a cell from the wall to the next velocity.
-            $own = 0.5 * self::DEVELOPED_FRICTION / (1.0 + 2.0 / $across ** 2) * $wallViscosity[$cell] / $fins->gap() ** 2;
+            $own = 0.5 * PlateDuct::DEVELOPED_FRICTION / (1.0 + 2.0 / $across ** 2) * $wallViscosity[$cell] / $fins->gap() ** 2;
             $drag = 0.5 * max(0.0, $wanted - $own) * $volumes[$cell];
             foreach ([$fins->along, $fins->up] as $axis) {
                 foreach ([$cell, $cell - $layout->stride[$axis]] as $face) {
@@ -122,9 +112,45 @@ final class FinGaps
                 }
             }
             if (! $resolved) {
-                $this->films[$fins->across][$number] = $this->nusselt($reynolds, $slender) * $this->fluid->conductivity / (2.0 * $gap) * $fins->areaShare();
+                $this->films[$fins->across][$number] = PlateDuct::nusselt($reynolds, $prandtl, $from, $to) * $this->fluid->conductivity / (2.0 * $gap) * $fins->areaShare();
             }
         }
+    }
+
+    /**
+     * @param array{list<float>, list<float>, list<float>} $velocity m/s
+     * @param list<float> $viscosity Pa s, in the layout of the flow
+     * @return array<int, float> by cell of the grid, how much of the turbulence that a model gives there is in the gaps
+     */
+    public function turbulence(array $velocity, array $viscosity): array
+    {
+        $share = [];
+        foreach ($this->cells as [$cell, $number, $block]) {
+            $fins = $this->blocks[$block]['fins'];
+            [$along, $up] = $this->speeds($fins, $cell, $velocity);
+            $share[$number] = PlateDuct::turbulence($this->reynolds($fins->real()->gap(), $along, $up, $viscosity[$cell]));
+        }
+
+        return $share;
+    }
+
+    /**
+     * @param array{list<float>, list<float>, list<float>} $velocity m/s
+     * @return array{float, float} in the middle of the cell, along the fins and along the axis they stand on, m/s
+     */
+    private function speeds(PlateFins $fins, int $cell, array $velocity): array
+    {
+        $stride = $this->domain->layout->stride;
+
+        return [
+            0.5 * ($velocity[$fins->along][$cell] + $velocity[$fins->along][$cell - $stride[$fins->along]]),
+            0.5 * ($velocity[$fins->up][$cell] + $velocity[$fins->up][$cell - $stride[$fins->up]]),
+        ];
+    }
+
+    private function reynolds(float $gap, float $along, float $up, float $viscosity): float
+    {
+        return $this->fluid->density * sqrt($along * $along + $up * $up) * 2.0 * $gap / $viscosity;
     }
 
     /** The friction of the grid with that of the gaps on top. */
@@ -138,27 +164,6 @@ final class FinGaps
         }
 
         return new Friction($friction->along, $friction->across, $drag, $friction->pull, $friction->loss);
-    }
-
-    /** Apparent Fanning friction factor times Reynolds number, mean over the length. */
-    private static function friction(float $reynolds, float $slender): float
-    {
-        $laminar = sqrt(self::DEVELOPED_FRICTION ** 2 + 3.44 ** 2 * $reynolds * $slender);
-
-        return $reynolds > self::TURBULENT_FROM ? max($laminar, 0.079 * $reynolds ** 0.75) : $laminar;
-    }
-
-    private function nusselt(float $reynolds, float $slender): float
-    {
-        $prandtl = $this->fluid->viscosity * $this->fluid->specificHeat / $this->fluid->conductivity;
-        $graetz = $reynolds * $prandtl * $slender;
-        $laminar = 7.54 + 0.03 * $graetz / (1.0 + 0.016 * $graetz ** (2 / 3));
-        if ($reynolds <= self::TURBULENT_FROM) {
-            return $laminar;
-        }
-        $eighth = (0.79 * log($reynolds) - 1.64) ** -2 / 8.0;
-
-        return max($laminar, $eighth * ($reynolds - 1000.0) * $prandtl / (1.0 + 12.7 * sqrt($eighth) * ($prandtl ** (2 / 3) - 1.0)));
     }
 
     private static function isResolved(PlateFins $fins, int $cells): bool

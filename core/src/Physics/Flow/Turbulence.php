@@ -46,14 +46,23 @@ final class Turbulence
         $this->viscosity = $this->wallViscosity = array_fill(0, $domain->layout->length, $fluid->viscosity);
     }
 
-    /** @param array{list<float>, list<float>, list<float>} $velocity */
-    public function update(array $velocity, MolecularProperties $molecular): void
+    /**
+     * @param array{list<float>, list<float>, list<float>} $velocity
+     * @param array<int, float> $share by cell of the grid, how much of it there is where walls stand too close
+     */
+    public function update(array $velocity, MolecularProperties $molecular, array $share): void
     {
         $layout = $this->domain->layout;
         [$this->conductivity, $this->wallConductivity, $inside, $shear] = self::evaluate(
             $layout->gather(StrainRate::speeds($layout, $velocity)), $layout->gather(StrainRate::squared($this->domain, $velocity)), $this->wall->distance, $this->wall->gap,
-            $layout->gather($molecular->viscosity), $layout->gather($molecular->conductivity), $this->fluid, $this->law->inside, $this->law->shear, $this->law->heat,
+            $viscosity = $layout->gather($molecular->viscosity), $conductivity = $layout->gather($molecular->conductivity), $this->fluid, $this->law->inside, $this->law->shear, $this->law->heat,
         );
+        foreach ($share as $n => $part) {
+            $inside[$n] = $viscosity[$n] + $part * ($inside[$n] - $viscosity[$n]);
+            $shear[$n] = $viscosity[$n] + $part * ($shear[$n] - $viscosity[$n]);
+            $this->conductivity[$n] = $conductivity[$n] + $part * ($this->conductivity[$n] - $conductivity[$n]);
+            $this->wallConductivity[$n] = $conductivity[$n] + $part * ($this->wallConductivity[$n] - $conductivity[$n]);
+        }
         $this->viscosity = $this->domain->layout->spread($inside, $this->fluid->viscosity);
         $this->wallViscosity = $this->domain->layout->spread($shear, $this->fluid->viscosity);
     }
