@@ -26,7 +26,7 @@ final class GridBuilder
         $settings = $model->grid;
         $grade ??= Grade::named($settings->grade);
         // Cells in which nothing is computed cost next to nothing.
-        $most = $settings->maxCells ?? $grade->maxCells * ($model->space->fluid === null ? self::MORE_WHEN_EMPTY : 1);
+        $most = $settings->maxCells ?? $grade->maxCells($model->physics->hasFlow()) * ($model->space->fluid === null ? self::MORE_WHEN_EMPTY : 1);
         $planes = [self::planes($model, 0), self::planes($model, 1), self::planes($model, 2)];
         $longest = max($model->space->box->size(0), $model->space->box->size(1), $model->space->box->size(2));
         $coarser = 1.0;
