@@ -14,6 +14,7 @@ import { RepeatFields } from './RepeatFields';
 import { ShapeFields } from './ShapeFields';
 import { EditField } from './EditField';
 import { ShareWatts } from './ShareWatts';
+import { partSubject } from '../model/targets';
 import { LimitFields, WatchFields } from './TargetFields';
 import { OperatingPoint } from './OperatingPoint';
 import { isLocked, isOfTemperature, limitEntry, ownName, partEntry, withLimit, withPartFields, type ModelDocument } from '../model/document';
@@ -155,8 +156,8 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                     save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) => parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d))}
                 />}
             </Box>
-            {stage === 'Limit' && single && part.kind !== 'screen' && <LimitFields part={part} document={document} editor={editor} units={units} disabled={!mayEdit} />}
-            {stage === 'Limit' && single && !device && <WatchFields part={part} document={document} editor={editor} units={units} disabled={!mayEdit} />}
+            {stage === 'Limit' && single && part.kind !== 'screen' && <Chapter title="Limits" fields><LimitFields subject={partSubject(part)} document={document} editor={editor} units={units} disabled={!mayEdit} /></Chapter>}
+            {stage === 'Limit' && single && !device && <Chapter title="Watched besides" fields><WatchFields subject={partSubject(part)} document={document} editor={editor} disabled={!mayEdit} /></Chapter>}
             {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => !isDevice(p.kind))} editor={editor} />}
             {stage === 'Load' && single && entry && !device && <FaceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
             {stage !== 'Build' && single && !device && partResult && !stale && result && <Temperatures part={partResult} outline={revision.outline} result={result} units={units} />}

@@ -11,6 +11,7 @@ import type { Revision } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { buoyancyOf, flowOf, sideNames, sideOf, withBuoyancy, withFlow, withHeatOfSide, withPatch, withSide, type FlowChoice, type PatchEntry, type SideName } from '../model/space';
 import { across } from '../model/parts';
+import { withoutOpening } from '../model/targets';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../project/screenState';
 import { lengthUnit, typed, type UnitSet } from '../units/units';
@@ -84,7 +85,7 @@ function newPatch(document: ModelDocument, side: SideName): PatchEntry {
 
 function PatchFields({ side, index, patch, editor, units, disabled }: { side: SideName; index: number; patch: PatchEntry; editor: ModelEditor; units: UnitSet; disabled: boolean }) {
     const name = `Opening ${index + 1} in ${side}`;
-    const change = (label: string, to: (entry: PatchEntry) => PatchEntry | null) => editor.edit(label, (d) => withPatch(d, side, index, to));
+    const change = (label: string, to: (entry: PatchEntry) => PatchEntry) => editor.edit(label, (d) => withPatch(d, side, index, to));
     const length = lengthUnit(units);
     const corner = (key: 'min' | 'max', n: 0 | 1) => (
         <EditField
@@ -106,7 +107,7 @@ function PatchFields({ side, index, patch, editor, units, disabled }: { side: Si
                     control={<Switch size="small" checked={patch.round ?? false} disabled={disabled} onChange={(_e, round) => void change(`${name}: ${round ? 'round' : 'rectangular'}`, (p) => ({ ...p, round })).catch(() => undefined)} />}
                     label="Round"
                 />
-                <IconButton size="small" aria-label={`Remove ${name.toLowerCase()}`} disabled={disabled} onClick={() => void change(`Remove ${name.toLowerCase()}`, () => null).catch(() => undefined)}><DeleteOutlined fontSize="small" /></IconButton>
+                <IconButton size="small" aria-label={`Remove ${name.toLowerCase()}`} disabled={disabled} onClick={() => void editor.edit(`Remove ${name.toLowerCase()}`, (d) => withoutOpening(d, side, index)).catch(() => undefined)}><DeleteOutlined fontSize="small" /></IconButton>
             </Stack>
         </Box>
     );

@@ -14,7 +14,7 @@ export interface PartEntry {
 export interface LimitEntry {
     id: string;
     name?: string;
-    of: { part?: string; node?: string; face?: string; side?: string };
+    of: { part?: string; node?: string; face?: string; side?: string; patch?: number };
     atMost?: string | number;
     atLeast?: string | number;
     derating?: string | number;

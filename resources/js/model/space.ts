@@ -53,11 +53,8 @@ export function withHeatOfSide(document: ModelDocument, side: SideName): ModelDo
     return sideNames.filter((other) => (sideOf(document, other).kind ?? 'wall') === 'wall').reduce((d, other) => withSide(d, other, ({ heat: _before, ...entry }) => (heat ? { ...entry, heat } : entry)), document);
 }
 
-export const withPatch = (document: ModelDocument, side: SideName, index: number, change: (entry: PatchEntry) => PatchEntry | null): ModelDocument =>
-    withSide(document, side, (entry) => ({
-        ...entry,
-        patches: (entry.patches ?? []).flatMap((patch, i) => (i === index ? (change(patch) ?? []) : [patch])),
-    }));
+export const withPatch = (document: ModelDocument, side: SideName, index: number, change: (entry: PatchEntry) => PatchEntry): ModelDocument =>
+    withSide(document, side, (entry) => ({ ...entry, patches: (entry.patches ?? []).map((patch, i) => (i === index ? change(patch) : patch)) }));
 
 export const inletKindOf = (entry: OpeningEntry): InletKind | undefined => (Object.keys(inletKinds) as InletKind[]).find((kind) => entry[kind] !== undefined);
 

@@ -1,22 +1,54 @@
 import type { OutlinePart } from '../api/types';
 import { freeEntryId, originOf, ownName, type LimitEntry, type ModelDocument } from './document';
 import { facesOfKind } from './partKinds';
+import { sideNames, sideOf, withSide, type SideName } from './space';
 
-/** What of a part a limit bounds or a watch follows, as one choice of the screen. */
+/** What a limit bounds or a watch follows of its subject, as one choice of the screen. */
 export type What = string;
+
+type Of = LimitEntry['of'];
 
 export interface WatchEntry {
     id: string;
     name?: string;
-    of: { part?: string; node?: string; face?: string; side?: string };
+    of: Of;
     quantity?: string;
     reduce?: string;
     [field: string]: unknown;
 }
 
-/** The choices for a kind of part, with their words. */
+/** What limits and watches are set on: a part (and its linked copies), a side of the space, an opening in one. */
+export interface Subject {
+    id: string;
+    name: string;
+    /** The kind of the part, or what the side is. */
+    kind: string;
+    of: Of;
+}
+
+export const partSubject = (part: OutlinePart): Subject => ({ id: originOf(part.id), name: ownName(part), kind: part.kind, of: { part: originOf(part.id) } });
+
+const passes = (kind: string | undefined): boolean => kind === 'inlet' || kind === 'outlet' || kind === 'open';
+
+/** The openings of the space, then its walls. */
+export function spaceSubjects(document: ModelDocument, moving: boolean): Subject[] {
+    const openings: Subject[] = [];
+    const walls: Subject[] = [];
+    for (const side of sideNames) {
+        const entry = sideOf(document, side);
+        (passes(entry.kind) && moving ? openings : walls).push({ id: side, name: `Side ${side}`, kind: passes(entry.kind) && moving ? 'opening' : 'wall', of: { side } });
+        (entry.patches ?? []).forEach((patch, n) => {
+            if (moving && passes(patch.kind)) openings.push({ id: `${side}-${n + 1}`, name: `Opening ${n + 1} in ${side}`, kind: 'opening', of: { side, patch: n } });
+        });
+    }
+    return [...openings, ...walls];
+}
+
+/** The choices for a kind of subject, with their words. */
 export function whatsOf(kind: string, withHeat: boolean): Record<What, string> {
     if (kind === 'fan') return { flow: 'Flow through it' };
+    if (kind === 'opening') return { leaving: 'Temperature of what leaves', flow: 'Flow out of it' };
+    if (kind === 'wall') return { max: 'Hottest place', mean: 'Mean', ...(withHeat ? { heat: 'Heat through it' } : {}) };
     const own = facesOfKind(kind);
     const inside: Record<What, string> = kind === 'package' ? { junction: 'Junction', case: 'Case', board: 'Board side' } : { max: 'Hottest place', mean: 'Mean', min: 'Coldest place' };
     return {
@@ -28,50 +60,68 @@ export function whatsOf(kind: string, withHeat: boolean): Record<What, string> {
 
 export function whatOf(entry: { of: { node?: string; face?: string }; quantity?: unknown; reduce?: unknown }, kind: string): What {
     if (entry.of.face) return `${entry.quantity === 'heat' ? 'heat' : 'touch'} ${entry.of.face}`;
-    if (kind === 'fan') return 'flow';
+    if (entry.quantity === 'volumeFlow') return 'flow';
+    if (entry.quantity === 'outflowTemperature') return 'leaving';
+    if (entry.quantity === 'heat') return 'heat';
     if (kind === 'package') return entry.of.node ?? 'junction';
     return String(entry.reduce ?? 'max');
 }
 
 /** The fields that say so in the model document. */
-function fieldsOf(what: What, part: string): { of: LimitEntry['of']; quantity: string; reduce: string } {
+function fieldsOf(what: What, of: Of): { of: Of; quantity: string; reduce: string } {
     const [kind, face] = what.split(' ');
-    if (kind === 'flow') return { of: { part }, quantity: 'volumeFlow', reduce: 'mean' };
-    if (face) return { of: { part, face }, quantity: kind === 'heat' ? 'heat' : 'temperature', reduce: kind === 'heat' ? 'total' : 'max' };
-    if (['junction', 'case', 'board'].includes(what)) return { of: { part, node: what }, quantity: 'temperature', reduce: 'max' };
-    return { of: { part }, quantity: 'temperature', reduce: what };
+    if (kind === 'flow') return { of, quantity: 'volumeFlow', reduce: 'mean' };
+    if (kind === 'leaving') return { of, quantity: 'outflowTemperature', reduce: 'mean' };
+    if (kind === 'heat') return { of: face ? { ...of, face } : of, quantity: 'heat', reduce: 'total' };
+    if (face) return { of: { ...of, face }, quantity: 'temperature', reduce: 'max' };
+    if (['junction', 'case', 'board'].includes(what)) return { of: { ...of, node: what }, quantity: 'temperature', reduce: 'max' };
+    return { of, quantity: 'temperature', reduce: what };
 }
 
-const nameOf = (part: OutlinePart, what: What): string => {
-    const word = whatsOf(part.kind, true)[what] ?? what;
-    const name = ownName(part);
-    return what === 'max' ? name : `${name}, ${word.toLowerCase()}`;
+const nameOf = (subject: Subject, what: What): string => {
+    const word = whatsOf(subject.kind, true)[what] ?? what;
+    return what === 'max' ? subject.name : `${subject.name}, ${word.toLowerCase()}`;
 };
 
 const watchesOf = (document: ModelDocument): WatchEntry[] => (document.watches as WatchEntry[] | undefined) ?? [];
 
-export const limitsOfPart = (document: ModelDocument, part: string): LimitEntry[] => (document.limits ?? []).filter((limit) => limit.of.part === originOf(part));
+const isOn = (entry: { of: Of }, { of }: Subject): boolean => entry.of.part === of.part && entry.of.side === of.side && entry.of.patch === of.patch;
 
-export const watchesOfPart = (document: ModelDocument, part: string): WatchEntry[] => watchesOf(document).filter((watch) => watch.of.part === originOf(part));
+export const limitsOn = (document: ModelDocument, subject: Subject): LimitEntry[] => (document.limits ?? []).filter((limit) => isOn(limit, subject));
+
+export const watchesOn = (document: ModelDocument, subject: Subject): WatchEntry[] => watchesOf(document).filter((watch) => isOn(watch, subject));
 
 /** A bound on a temperature from above, on a flow from below. */
-export function withNewLimit(document: ModelDocument, part: OutlinePart, what: What, bound: string): ModelDocument {
-    const id = originOf(part.id);
-    const entry: LimitEntry = { id: freeEntryId(document, `limit-${id}`), name: nameOf(part, what), ...fieldsOf(what, id), [what === 'flow' ? 'atLeast' : 'atMost']: bound };
+export function withNewLimit(document: ModelDocument, subject: Subject, what: What, bound: string): ModelDocument {
+    const entry: LimitEntry = { id: freeEntryId(document, `limit-${subject.id}`), name: nameOf(subject, what), ...fieldsOf(what, subject.of), [what === 'flow' ? 'atLeast' : 'atMost']: bound };
     return { ...document, limits: [...(document.limits ?? []), entry] };
 }
 
-export function withNewWatch(document: ModelDocument, part: OutlinePart, what: What): ModelDocument {
-    const id = originOf(part.id);
-    const entry: WatchEntry = { id: freeEntryId(document, `watch-${id}`), name: nameOf(part, what), ...fieldsOf(what, id) };
+export function withNewWatch(document: ModelDocument, subject: Subject, what: What): ModelDocument {
+    const entry: WatchEntry = { id: freeEntryId(document, `watch-${subject.id}`), name: nameOf(subject, what), ...fieldsOf(what, subject.of) };
     return { ...document, watches: [...watchesOf(document), entry] };
 }
 
-/** A limit or watch looks at something else of its part. */
-export const withWhat = <T extends LimitEntry | WatchEntry>(entry: T, part: OutlinePart, what: What): T => ({ ...entry, name: nameOf(part, what), ...fieldsOf(what, originOf(part.id)) });
+/** A limit or watch looks at something else of its subject. */
+export const withWhat = <T extends LimitEntry | WatchEntry>(entry: T, subject: Subject, what: What): T => ({ ...entry, name: nameOf(subject, what), ...fieldsOf(what, subject.of) });
 
 /** Changes the limit or watch of an id; null removes it. */
 export function withEntry(document: ModelDocument, list: 'limits' | 'watches', id: string, change: (entry: LimitEntry & WatchEntry) => object | null): ModelDocument {
     const entries = (document[list] as (LimitEntry & WatchEntry)[] | undefined) ?? [];
     return { ...document, [list]: entries.flatMap((entry) => (entry.id === id ? (change(entry) ?? []) : [entry])) };
+}
+
+/** Without an opening: what was limited and watched there goes with it, the later openings of the side move up. */
+export function withoutOpening(document: ModelDocument, side: SideName, index: number): ModelDocument {
+    const moved = <T extends { of: Of }>(entries: T[]): T[] =>
+        entries.flatMap((entry) => {
+            const { patch } = entry.of;
+            if (entry.of.side !== side || patch === undefined || patch < index) return [entry];
+            return patch === index ? [] : [{ ...entry, of: { ...entry.of, patch: patch - 1 } }];
+        });
+    return {
+        ...withSide(document, side, (entry) => ({ ...entry, patches: entry.patches?.filter((_patch, n) => n !== index) })),
+        ...(document.limits ? { limits: moved(document.limits) } : {}),
+        ...(document.watches ? { watches: moved(watchesOf(document)) } : {}),
+    };
 }

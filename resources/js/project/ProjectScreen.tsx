@@ -19,10 +19,11 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { useProject } from '../api/queries';
 import type { Project } from '../api/types';
 import { BuildPanel } from '../inspector/BuildPanel';
-import { FlowSummary } from '../inspector/FlowSummary';
 import { Inspector } from '../inspector/Inspector';
 import { PreflightPanel } from '../inspector/PreflightPanel';
+import { SpaceLimits } from '../inspector/SpaceLimits';
 import { SpacePanel } from '../inspector/SpacePanel';
+import { SpaceSummary } from '../inspector/SpaceSummary';
 import { Ledger } from '../ledger/Ledger';
 import { useMaterialDrop } from '../materials/useMaterialDrop';
 import { useModelEditor, type ModelEditor } from '../model/useModelEditor';
@@ -162,8 +163,9 @@ export default function ProjectScreen() {
                 </Box>
                 {revision && stage === 'Build' && selection.length === 0 && <BuildPanel revision={revision} editor={editor} mayEdit={mayEdit} />}
                 {revision && stage === 'Solve' && selection.length === 0 && <PreflightPanel revision={revision} editor={editor} mayEdit={mayEdit} />}
+                {revision && stage === 'Limit' && selection.length === 0 && <SpaceLimits revision={revision} editor={editor} mayEdit={mayEdit} />}
                 {revision && stage === 'Load' && selection.length === 0 && <SpacePanel revision={revision} editor={editor} mayEdit={mayEdit} />}
-                {stage === 'Judge' && selection.length === 0 && !runs.stale && runs.result?.flow && <FlowSummary flow={runs.result.flow} units={units} />}
+                {stage === 'Judge' && selection.length === 0 && !runs.stale && runs.result && <SpaceSummary result={runs.result} units={units} />}
                 {revision && selection.length > 0 && <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />}
             </Stack>
             <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} findings={revision?.preflight ?? []} outline={revision?.outline} />

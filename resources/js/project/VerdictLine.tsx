@@ -1,20 +1,12 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { ResultLimit } from '../api/types';
 import { isOfTemperature } from '../model/document';
 import type { RunState } from '../runs/useRunState';
-import { type UnitSet, differenceUnit, litres, number, thousands } from '../units/units';
+import { marginOf } from '../units/quantities';
+import { type UnitSet, differenceUnit, number, thousands } from '../units/units';
 import { usePreferences } from './screenState';
 
 const inUnit = (kelvin: number, units: UnitSet): string => `${number(Math.abs(kelvin) * (units === 'us' ? 1.8 : 1))} ${differenceUnit(units)}`;
-
-/** By how much a limit on anything but a temperature is missed. */
-function amount({ quantity, margin }: ResultLimit): string {
-    const missing = Math.abs(margin ?? 0);
-    if (quantity === 'volumeFlow') return litres(missing);
-    const unit = { massFlow: 'kg/s', heat: 'W', heatFlux: 'W/m²', pressure: 'Pa', outflowTemperature: 'K' }[quantity ?? ''] ?? 'm/s';
-    return `${Number(missing.toPrecision(3))} ${unit}`;
-}
 
 /** The answer in words, above the ledger. */
 export function VerdictLine({ runs }: { runs: RunState }) {
@@ -46,7 +38,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
                         {worst.margin < 0 ? `: ${worst.name}, ${inUnit(worst.margin, units)} over` : `: closest is ${worst.name}, ${inUnit(worst.margin, units)} left`}
                     </Box>
                 )}
-                {flow?.margin != null && <Box component="span" sx={{ color: stale ? 'text.secondary' : 'error.main' }}>; {flow.name}, {amount(flow)} {flow.atLeast === null ? 'over' : 'short'}</Box>}
+                {flow?.margin != null && <Box component="span" sx={{ color: stale ? 'text.secondary' : 'error.main' }}>; {flow.name}, {marginOf(flow.quantity, Math.abs(flow.margin), units).replace('+', '')} {flow.atLeast === null ? 'over' : 'short'}</Box>}
             </Typography>
             {stale ? (
                 <Typography role="alert" sx={{ color: 'error.main' }}>Of revision {shown.revision}; the model has changed since. Run again.</Typography>

@@ -1,0 +1,82 @@
+import Box from '@mui/material/Box';
+import type { Result, ResultLimit } from '../api/types';
+import { amountOf, marginOf } from '../units/quantities';
+import { litres, number, size, temperatureWithUnit, thousands, watts, type UnitSet } from '../units/units';
+import { Chapter, Line } from './Chapter';
+import { Panel } from './Panel';
+
+type Flow = NonNullable<Result['flow']>;
+
+const percent = (share: number): string => `${number(100 * share, share < 0.001 ? 3 : 1)} %`;
+
+/** What leaves the space and how it was computed: what Judge shows while no part is selected. */
+export function SpaceSummary({ result, units }: { result: Result; units: UnitSet }) {
+    const { flow } = result;
+    const limits = result.limits.filter((limit) => limit.part === null);
+    const sides = Object.entries(result.sides).flatMap(([side, sum]) => (sum && Math.abs(sum.heat) > 5e-4 ? [[side, sum.heat] as const] : []));
+    // Films on faces of parts take heat straight to the surroundings.
+    const fromParts = result.balance.out - sides.reduce((sum, [, heat]) => sum + heat, 0) - (flow?.openings ?? []).reduce((sum, opening) => sum + opening.heat, 0);
+    return (
+        <Panel label={flow ? 'Flow' : 'Space'} title={flow ? 'Flow' : 'Space'} note={flow ? regimeOf(flow) : 'What leaves it; the parts show when they are selected'}>
+            {limits.length > 0 && (
+                <Chapter title="Limits of the space">
+                    {limits.map((limit) => <Line key={limit.id} label={limit.name}><Judged limit={limit} units={units} /></Line>)}
+                </Chapter>
+            )}
+            {flow && <FlowChapters flow={flow} units={units} />}
+            {sides.length > 0 && (
+                <Chapter title={flow ? 'Heat out through the walls' : 'Where the heat leaves'}>
+                    {sides.map(([side, heat]) => <Line key={side} label={`Side ${side}`}>{watts(heat)} W</Line>)}
+                    {fromParts > 0.005 * result.balance.out && <Line label="Films on parts">{watts(fromParts)} W</Line>}
+                </Chapter>
+            )}
+        </Panel>
+    );
+}
+
+function Judged({ limit, units }: { limit: ResultLimit; units: UnitSet }) {
+    if (limit.value === null || limit.margin === null) return <>—</>;
+    return <>{amountOf(limit.quantity, limit.value, units)}, <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main', whiteSpace: 'nowrap' }}>{marginOf(limit.quantity, limit.margin, units)}</Box></>;
+}
+
+const regimeOf = ({ regime }: Flow): string =>
+    [regime.model === 'turbulent' ? 'Turbulent' : 'Laminar', regime.chosen === 'auto' && 'as found', regime.densityVaries && 'density by temperature', regime.reynolds !== null && `Reynolds number ${thousands(Math.round(regime.reynolds))}`].filter(Boolean).join(', ');
+
+/** The flow through every opening and fan. */
+function FlowChapters({ flow, units }: { flow: Flow; units: UnitSet }) {
+    const { regime } = flow;
+    const grams = (mass: number) => `${number(1e3 * mass, 2)} g/s`;
+    // Where the density changes on the way, only the mass is the same everywhere.
+    const through = (mass: number) => (regime.densityVaries ? grams(mass) : litres(mass / flow.fluid.density));
+    return (
+        <>
+            {flow.openings.map((opening) => (
+                <Chapter key={opening.name} title={`${opening.kind === 'open' ? 'Open' : opening.kind === 'inlet' ? 'Inlet' : 'Outlet'}, side ${opening.name.replace(/ patch (\d+)/, (_m, n: string) => `, opening ${Number(n) + 1}`)}`}>
+                    {opening.in > 1e-9 && <Line label="In">{through(opening.in)}</Line>}
+                    {opening.out > 1e-9 && <Line label="Out">{through(opening.out)}</Line>}
+                    {opening.temperature !== null && <Line label="Leaves with">{temperatureWithUnit(opening.temperature, units)}</Line>}
+                    <Line label="Heat carried out">{number(opening.heat, 2)} W</Line>
+                </Chapter>
+            ))}
+            {flow.fans.map((fan) => (
+                <Chapter key={fan.part} title={fan.name}>
+                    <Line label="Flow">{litres(fan.flow)}</Line>
+                    <Line label="Pressure rise">{number(fan.rise, 1)} Pa</Line>
+                </Chapter>
+            ))}
+            {flow.fins?.map((block) => (
+                <Chapter key={block.part} title={block.name}>
+                    <Line label="Fins">{block.fins}, {size([block.gap], units)} apart</Line>
+                    <Line label="Air between them">{block.resolved ? `resolved, ${block.cells} cells per gap` : block.drawn < block.fins ? `modelled, as ${block.drawn} thicker fins` : 'modelled, by duct correlations'}</Line>
+                </Chapter>
+            ))}
+            <Chapter title="Whole space">
+                <Line label="Fastest">{number(flow.largestVelocity, 2)} m/s</Line>
+                <Line label="Mass in, out">{grams(flow.balance.in)}, {grams(flow.balance.out)}</Line>
+                <Line label="Velocities, last step">{percent(regime.velocityChange)} changed</Line>
+                {regime.temperatureMove !== null && <Line label="Hottest places, last check">{percent(regime.temperatureMove)} moved</Line>}
+                {regime.amplitude !== null && <Line label="Temperatures swing">±{number(regime.amplitude, 1)} K</Line>}
+            </Chapter>
+        </>
+    );
+}

@@ -1,0 +1,18 @@
+import { describe, expect, it } from 'vitest';
+import { amountOf, marginOf } from './quantities';
+
+describe('what a limit bounds', () => {
+    it('has the unit of its kind', () => {
+        expect(amountOf(undefined, 333.15, 'mm')).toBe('60.0 °C');
+        expect(amountOf('outflowTemperature', 333.15, 'us')).toBe('140.0 °F');
+        expect(amountOf('volumeFlow', 0.0035, 'mm')).toBe('3.50 l/s');
+        expect(amountOf('heat', -12.346, 'mm')).toBe('−12.3 W');
+        expect(amountOf('massFlow', 0.001234, 'si')).toBe('0.00123 kg/s');
+    });
+
+    it('is missed by a signed amount', () => {
+        expect(marginOf('outflowTemperature', -2, 'us')).toBe('−3.6 °F');
+        expect(marginOf('volumeFlow', 0.0004, 'mm')).toBe('+0.40 l/s');
+        expect(marginOf('heat', 1.25, 'mm')).toBe('+1.25 W');
+    });
+});

@@ -1,0 +1,20 @@
+import { difference, differenceUnit, litres, number, temperatureWithUnit, type UnitSet } from './units';
+
+const units: Readonly<Record<string, string>> = { massFlow: 'kg/s', heat: 'W', heatFlux: 'W/m²', pressure: 'Pa' };
+
+const plain = (quantity: string, value: number): string => `${number(Number(value.toPrecision(3)), Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value) || 1))))} ${units[quantity] ?? 'm/s'}`;
+
+const isTemperature = (quantity: string | undefined): boolean => quantity === undefined || quantity === 'temperature' || quantity === 'outflowTemperature';
+
+/** What a limit bounds, with its unit; a temperature where it does not say. */
+export function amountOf(quantity: string | undefined, value: number, set: UnitSet): string {
+    if (isTemperature(quantity)) return temperatureWithUnit(value, set);
+    return quantity === 'volumeFlow' ? litres(value) : plain(quantity!, value);
+}
+
+/** What is left to a bound, or missing, signed. */
+export function marginOf(quantity: string | undefined, value: number, set: UnitSet): string {
+    if (isTemperature(quantity)) return `${difference(value, set)} ${differenceUnit(set)}`;
+    if (quantity === 'volumeFlow') return litres(value, true);
+    return `${value > 0 ? '+' : ''}${plain(quantity!, value)}`;
+}
