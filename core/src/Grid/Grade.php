@@ -33,7 +33,7 @@ final readonly class Grade
     public static function named(string $grade): self
     {
         return match ($grade) {
-            'scout' => new self(32, 1, 1.8, 80_000, 120_000, true),
+            'scout' => new self(32, 1, 1.6, 80_000, 120_000, true),
             'sign-off' => new self(110, 3, 1.3, 1_000_000),
             default => new self(64, 2, 1.4, 300_000),
         };
