@@ -8,7 +8,7 @@ use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\Stencil;
 use Foehn\Physics\Heat\HeatSystem;
-use Foehn\Solve\HeatSolver;
+use Foehn\Solve\StencilSolver;
 
 require __DIR__ . '/../vendor/autoload.php';
 require __DIR__ . '/models.php';
@@ -20,7 +20,7 @@ $best = INF;
 foreach ([1, 2] as $round) {
     $start = hrtime(true);
     if ($model instanceof HeatSystem) {
-        $solution = HeatSolver::solve($model, Stencil::zeros($model->stencil->cells), 1e-8, INF, fn () => true);
+        $solution = StencilSolver::solve($model->stencil, $model->source, Stencil::zeros($model->stencil->cells), 1e-8, INF, fn () => true, $model->packages->ties($model->stencil->pad));
     } else {
         [$matrix, $b] = $model;
         $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $b, array_fill(0, $matrix->size, 0.0), 1e-8);

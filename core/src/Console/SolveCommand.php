@@ -100,6 +100,9 @@ final class SolveCommand
         foreach ($result['flow']['fans'] ?? [] as $fan) {
             printf("%s: %.3f l/s at %.1f Pa.\n", $fan['name'], 1e3 * $fan['flow'], $fan['rise']);
         }
+        foreach ($result['electric']['terminals'] ?? [] as $terminal) {
+            printf("%s, face %s: %.4g A at %.4g V.\n", $terminal['name'], $terminal['face'], $terminal['current'], $terminal['voltage']);
+        }
         foreach ($result['warnings'] as $warning) {
             echo "Warning: $warning.\n";
         }

@@ -7,6 +7,9 @@ namespace Foehn\Materials;
 /** Materials by id: the built-in ones and those of a model, which win. */
 final readonly class Library
 {
+    /** Temperature of the resistivities in the list, K; with "resistivityRise" they rise from there by so much per kelvin. */
+    private const RESISTIVITY_AT = 293.15;
+
     /** What a part is made of before somebody has said so. */
     public const UNDECIDED = 'undecided';
 
@@ -62,7 +65,8 @@ final readonly class Library
 
         return new Material(
             $row['id'], $row['title'], $row['category'], $row['category'] === 'fluid', $laws,
-            $row['density'] ?? null, $row['specificHeat'] ?? null, $row['emissivity'] ?? null, $row['resistivity'] ?? null,
+            $row['density'] ?? null, $row['specificHeat'] ?? null, $row['emissivity'] ?? null,
+            isset($row['resistivity']) ? PropertyLaw::linear($row['resistivity'], self::RESISTIVITY_AT, $row['resistivityRise'] ?? 0.0) : null,
             $row['expansion'] ?? null, $viscosity, $row['source'],
         );
     }

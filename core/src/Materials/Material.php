@@ -9,6 +9,7 @@ final readonly class Material
 {
     /**
      * @param array{PropertyLaw, PropertyLaw, PropertyLaw} $conductivity W/m/K along x, y, z
+     * @param ?PropertyLaw $resistivity ohm m; null where no current is to be computed in it
      * @param ?PropertyLaw $viscosity Pa s
      * @param ?array{float, float} $powerLaw consistency K in Pa s^n and index n of a fluid of the power law, instead of a viscosity
      * @param ?float $gasConstant J/kg/K of an ideal gas, whose density and expansion follow from it
@@ -23,7 +24,7 @@ final readonly class Material
         public ?float $density,
         public ?float $specificHeat,
         public ?float $emissivity,
-        public ?float $resistivity,
+        public ?PropertyLaw $resistivity,
         public ?float $expansion,
         public ?PropertyLaw $viscosity,
         public string $source,

@@ -36,7 +36,7 @@ final class MaterialReader
             $optional('density', Dimension::density()),
             $optional('specificHeat', Dimension::specificHeat()),
             $emissivity,
-            $optional('resistivity', Dimension::resistivity()),
+            self::resistivity($reader),
             $optional('expansion', Dimension::expansion()),
             self::viscosity($reader),
             $reader->string('source', 'given in the model'),
@@ -80,6 +80,25 @@ final class MaterialReader
         $law = self::table($reader->object('conductivity'), Dimension::conductivity(), 'conductivity', 'W/m/K');
 
         return [$law, $law, $law];
+    }
+
+    private static function resistivity(Reader $reader): ?PropertyLaw
+    {
+        if (! $reader->has('resistivity')) {
+            return null;
+        }
+        $raw = $reader->raw('resistivity');
+        if (! is_array($raw)) {
+            return PropertyLaw::constant($reader->quantity('resistivity', Dimension::resistivity(), null, 0.0, true));
+        }
+        $given = $reader->object('resistivity');
+        if ($given->has('table')) {
+            return self::table($given, Dimension::resistivity(), 'resistivity', 'ohm m');
+        }
+        $law = PropertyLaw::linear($given->quantity('value', Dimension::resistivity(), null, 0.0, true), $given->temperature('at', 293.15), $given->quantity('coefficient', Dimension::expansion(), null, 0.0));
+        $given->close();
+
+        return $law;
     }
 
     private static function viscosity(Reader $reader): ?PropertyLaw

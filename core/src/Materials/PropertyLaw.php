@@ -7,6 +7,11 @@ namespace Foehn\Materials;
 /** A property against temperature: points joined by straight lines, constant outside them. */
 final readonly class PropertyLaw
 {
+    /** Where a linear law ends, K. */
+    private const LINEAR_FROM = 120.0;
+
+    private const LINEAR_TO = 1300.0;
+
     /** @param non-empty-list<array{float, float}> $points [K, SI value], rising temperature */
     public function __construct(public array $points)
     {
@@ -15,6 +20,14 @@ final readonly class PropertyLaw
     public static function constant(float $value): self
     {
         return new self([[0.0, $value]]);
+    }
+
+    /** Rising in proportion to the temperature, by a coefficient in 1/K from a value at a temperature in K on; above 0 everywhere. */
+    public static function linear(float $value, float $reference, float $coefficient): self
+    {
+        $at = fn (float $temperature): array => [$temperature, $value * max(0.05, 1.0 + $coefficient * ($temperature - $reference))];
+
+        return new self([$at(self::LINEAR_FROM), $at(self::LINEAR_TO)]);
     }
 
     public function isConstant(): bool

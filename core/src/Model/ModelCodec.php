@@ -140,14 +140,17 @@ final class ModelCodec
 
     private static function physics(Reader $reader): Physics
     {
-        $physics = new Physics($reader->bool('heat', true), $reader->oneOf('flow', Physics::FLOWS, 'none'), $reader->bool('buoyancy', true));
+        $physics = new Physics($reader->bool('heat', true), $reader->oneOf('flow', Physics::FLOWS, 'none'), $reader->bool('buoyancy', true), $reader->bool('electric', false));
+        if ($physics->electric && ! $physics->heat) {
+            $reader->problem('heat', 'currents are computed together with the heat they make; write true');
+        }
         if (! $physics->heat && ! $physics->hasFlow()) {
             $reader->problem('heat', 'neither heat nor flow is to be computed; set one of them');
         }
         if ($reader->oneOf('radiation', ['none', 'surroundings', 'surfaces'], 'none') !== 'none') {
             $reader->problem('radiation', 'radiation is not computed by this version; write "none"');
         }
-        foreach (['electric', 'thermoelectric', 'stress'] as $key) {
+        foreach (['thermoelectric', 'stress'] as $key) {
             if ($reader->bool($key, false)) {
                 $reader->problem($key, sprintf('%s is not computed by this version; write false', $key));
             }
@@ -265,13 +268,21 @@ final class ModelCodec
         $surface->close();
 
         $facesReader = $reader->object('faces');
-        $faces = [];
+        $faces = $terminals = [];
         foreach ([...$shape->faces(), 'bare'] as $face) {
             if ($facesReader->has($face)) {
                 $faceReader = $facesReader->object($face);
-                $faces[$face] = HeatConditionReader::read($faceReader->object('heat', true), $surroundings);
+                if ($face !== 'bare' && $faceReader->has('electric')) {
+                    $terminals[$face] = ElectricCondition::read($faceReader->object('electric'));
+                }
+                if ($faceReader->has('heat') || ! isset($terminals[$face])) {
+                    $faces[$face] = HeatConditionReader::read($faceReader->object('heat', true), $surroundings);
+                }
                 $faceReader->close();
             }
+        }
+        if ($terminals !== [] && ($material === null || $materials->get($material)?->resistivity === null)) {
+            $reader->problem('faces', 'a current or voltage is given at a face, but the material has no resistivity; choose a metal, or give the material one');
         }
         $facesReader->close();
 
@@ -287,6 +298,7 @@ final class ModelCodec
             $faces,
             $reader->pointer,
             self::colour($reader),
+            $terminals,
         );
         $reader->close();
 

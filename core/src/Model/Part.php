@@ -22,6 +22,7 @@ final readonly class Part
      * @param ?ScalarField $source W/m3, or null
      * @param ?string $colour #rrggbb, for the screen
      * @param array<string, HeatCondition> $faces by face name; "bare" stands for every face of the part that nothing touches and no other entry names
+     * @param array<string, ElectricCondition> $terminals by face name
      */
     public function __construct(
         public string $id,
@@ -35,6 +36,7 @@ final readonly class Part
         public array $faces,
         public string $pointer,
         public ?string $colour = null,
+        public array $terminals = [],
     ) {
     }
 
@@ -59,6 +61,6 @@ final readonly class Part
 
     public function withShape(Shape $shape): self
     {
-        return new self($this->id, $this->name, $this->group, $shape, $this->material, $this->power, $this->source, $this->emissivity, $this->faces, $this->pointer, $this->colour);
+        return new self($this->id, $this->name, $this->group, $shape, $this->material, $this->power, $this->source, $this->emissivity, $this->faces, $this->pointer, $this->colour, $this->terminals);
     }
 }

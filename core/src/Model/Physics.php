@@ -10,7 +10,7 @@ final readonly class Physics
     public const FLOWS = ['none', 'laminar', 'turbulent', 'auto'];
 
     /** @param string $flow one of FLOWS */
-    public function __construct(public bool $heat, public string $flow, public bool $buoyancy)
+    public function __construct(public bool $heat, public string $flow, public bool $buoyancy, public bool $electric = false)
     {
     }
 

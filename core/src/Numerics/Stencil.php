@@ -84,6 +84,34 @@ final class Stencil implements Matrix
         return SparseMatrix::fromLinks($from, $to, array_values($between), self::pack($this->extra, $group, $count));
     }
 
+    /** @return list<bool> padded: whether couplings join the cell to one with an own conductance, without which its value has no answer */
+    public function reached(): array
+    {
+        $reached = [];
+        $stack = [];
+        foreach ($this->extra as $c => $conductance) {
+            $reached[] = $conductance > 0.0;
+            if ($conductance > 0.0) {
+                $stack[] = $c;
+            }
+        }
+        while ($stack !== []) {
+            $c = array_pop($stack);
+            foreach ($this->strides() as $axis => $stride) {
+                if ($this->coupling[$axis][$c] > 0.0 && ! $reached[$c + $stride]) {
+                    $reached[$c + $stride] = true;
+                    $stack[] = $c + $stride;
+                }
+                if ($this->coupling[$axis][$c - $stride] > 0.0 && ! $reached[$c - $stride]) {
+                    $reached[$c - $stride] = true;
+                    $stack[] = $c - $stride;
+                }
+            }
+        }
+
+        return $reached;
+    }
+
     /**
      * The same matrix without the cells that take no part, and with one unknown for each group of tied cells.
      *

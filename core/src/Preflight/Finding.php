@@ -7,7 +7,7 @@ namespace Foehn\Preflight;
 /** One thing that is missing or suspicious before a run. */
 final readonly class Finding
 {
-    public const MENDS = ['films', 'outlet', 'moving air', 'gravity', 'room', 'no watts', 'watts only', 'no face heat', 'no parameter'];
+    public const MENDS = ['films', 'outlet', 'moving air', 'currents', 'gravity', 'room', 'no watts', 'watts only', 'no face heat', 'no parameter'];
 
     /**
      * @param string $severity "error" (the answer would be wrong or none) or "warning"

@@ -6,6 +6,7 @@ namespace Foehn\Preflight;
 
 use Foehn\Materials\Library;
 use Foehn\Model\Box;
+use Foehn\Model\ElectricCondition;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
 use Foehn\Model\Space;
@@ -52,6 +53,7 @@ final class Preflight
     {
         $preflight = new self($model);
         $preflight->heat();
+        $preflight->currents();
         $preflight->undecided();
         $preflight->openings();
         $preflight->gravity();
@@ -90,6 +92,24 @@ final class Preflight
         }
     }
 
+    private function currents(): void
+    {
+        $with = array_values(array_filter($this->model->parts, fn (Part $part) => $part->terminals !== []));
+        if (! $this->model->physics->electric) {
+            if ($with !== []) {
+                $this->warn('Load', 'Currents are given, but they are not computed and heat nothing.', $with, 'currents');
+            }
+
+            return;
+        }
+        $voltages = array_filter($with, fn (Part $part) => array_filter($part->terminals, fn (ElectricCondition $terminal) => $terminal->fixesVoltage()) !== []);
+        if ($with === []) {
+            $this->error('Load', 'Currents are to be computed, but no part has one: give a face of a metal part a current, and another face ground.');
+        } elseif ($voltages === []) {
+            $this->error('Load', 'Current has no way back: give a face of what it flows through ground or a voltage.', $with);
+        }
+    }
+
     private function undecided(): void
     {
         $parts = array_values(array_filter($this->model->parts, fn (Part $part) => $part->material === Library::UNDECIDED));
@@ -104,7 +124,7 @@ final class Preflight
             return true;
         }
         foreach ($this->model->parts as $part) {
-            if ($part->source !== null) {
+            if ($part->source !== null || ($part->terminals !== [] && $this->model->physics->electric)) {
                 return true;
             }
         }

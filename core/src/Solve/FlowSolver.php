@@ -274,7 +274,7 @@ final class FlowSolver
         return new Solution(
             $this->model, $this->grid, $this->voxels, $this->heat->system, $this->heat->cells(), $this->total, 1,
             $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged, $stopped, (hrtime(true) - $this->started) / 1e9, $this->residuals,
-            FlowField::of($this->domain, $this->fluid, $this->level), $this->devices->operatingPoints(), $this->regime($average), $this->done, $this->state(), $this->gaps->summary(),
+            FlowField::of($this->domain, $this->fluid, $this->level), $this->devices->operatingPoints(), $this->regime($average), $this->done, $this->state(), $this->gaps->summary(), $this->heat->currents,
         );
     }
 

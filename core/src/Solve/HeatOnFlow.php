@@ -8,6 +8,8 @@ use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
 use Foehn\Numerics\Vectors;
+use Foehn\Physics\Electric\Currents;
+use Foehn\Physics\Electric\ElectricSystem;
 use Foehn\Physics\Flow\EnergyTransport;
 use Foehn\Physics\Flow\FinGaps;
 use Foehn\Physics\Flow\FlowDomain;
@@ -31,6 +33,8 @@ final class HeatOnFlow
 
     private ?EnergyTransport $energy = null;
 
+    public ?Currents $currents = null;
+
     public function __construct(
         private readonly Model $model,
         private readonly Grid $grid,
@@ -41,6 +45,7 @@ final class HeatOnFlow
         float $start,
     ) {
         $this->temperature = array_fill(0, $domain->layout->length, $start);
+        $this->currents = CurrentSolver::solve($model, $grid, $voxels, null);
         $this->assemble(null);
     }
 
@@ -52,7 +57,7 @@ final class HeatOnFlow
         foreach ($this->films as $axis => $more) {
             $films[$axis] = ($films[$axis] ?? []) + $more;
         }
-        $this->system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), $mixing, $films, $this->gaps->mixed());
+        $this->system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), $mixing, $films, $this->gaps->mixed(), $this->currents->heat ?? []);
         $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->specificHeat, $this->energy) : null;
     }
 
@@ -64,7 +69,7 @@ final class HeatOnFlow
         }
         $conducts = array_fill(0, $this->grid->count(), $conductivity);
         $still = $this->domain->layout->zeros();
-        $system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), [$conducts, $conducts]);
+        $system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), [$conducts, $conducts], joule: $this->currents->heat ?? []);
         $this->temperature = (new EnergyTransport($this->domain, $system, $this->specificHeat))->step([$still, $still, $still], $this->temperature, 1e-4, 30, 0.0);
         $this->assemble(null);
     }
@@ -105,6 +110,9 @@ final class HeatOnFlow
      */
     public function settle(array $flux, ?Turbulence $turbulence, int $mostPasses, float $stays): bool
     {
+        if (ElectricSystem::followsTemperature($this->model)) {
+            $this->currents = CurrentSolver::solve($this->model, $this->grid, $this->voxels, $this->cells(), $this->currents);
+        }
         $this->assemble($turbulence);
         $finest = 0.1 * $stays;
         $tolerance = 1e-3;

@@ -7,6 +7,7 @@ namespace Foehn\Solve;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
+use Foehn\Physics\Electric\Currents;
 use Foehn\Physics\Flow\FlowField;
 use Foehn\Physics\Heat\HeatSystem;
 
@@ -41,6 +42,7 @@ final readonly class Solution
         public array $levels = [],
         public ?FlowState $state = null,
         public array $fins = [],
+        public ?Currents $currents = null,
     ) {
     }
 

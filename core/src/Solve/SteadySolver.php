@@ -11,6 +11,7 @@ use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
 use Foehn\Numerics\LinearSolution;
 use Foehn\Numerics\Stencil;
+use Foehn\Physics\Electric\ElectricSystem;
 use Foehn\Physics\Heat\ConductionAssembler;
 use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\PhysicsException;
@@ -113,12 +114,13 @@ final class SteadySolver
         $this->residuals = [];
         $this->report('grid', 1.0, null);
         $this->voxels = Voxels::of($this->model, $grid);
-        $temperature = null;
+        $temperature = $currents = null;
         $pass = 0;
         $change = $this->isNonlinear() ? INF : 0.0;
         do {
             $pass++;
-            $system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $temperature);
+            $currents = CurrentSolver::solve($this->model, $this->grid, $this->voxels, $temperature, $currents);
+            $system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $temperature, joule: $currents->heat ?? []);
             $this->report('equations', 1.0, null);
             $rough = $change > self::ROUGH;
             $linear = $this->linear($system, $temperature, $rough ? self::ROUGH_RESIDUAL : self::RESIDUAL);
@@ -130,7 +132,7 @@ final class SteadySolver
 
         return new Solution(
             $this->model, $this->grid, $this->voxels, $system, $temperature, $this->iterations, $pass, $linear->residual,
-            $linear->converged && ! $again, $linear->stopped, (hrtime(true) - $started) / 1e9, $this->residuals, levels: $done,
+            $linear->converged && ! $again, $linear->stopped, (hrtime(true) - $started) / 1e9, $this->residuals, levels: $done, currents: $currents,
         );
     }
 
@@ -188,8 +190,8 @@ final class SteadySolver
             }
         }
         $before = $this->iterations;
-        $result = HeatSolver::solve(
-            $system, $start, $tolerance,
+        $result = StencilSolver::solve(
+            $system->stencil, $system->source, $start, $tolerance,
             $system->watts > 0.0 && $tolerance === self::RESIDUAL ? self::BALANCE * $system->watts : INF,
             function (int $iteration, float $residual, Closure $iterate) use ($before, $system): bool {
                 $this->iterations = $before + $iteration;
@@ -200,6 +202,7 @@ final class SteadySolver
 
                 return ! $this->listener->shouldStop();
             },
+            $system->packages->ties($system->stencil->pad),
         );
         $this->iterations = $before + $result->iterations;
 
@@ -221,7 +224,7 @@ final class SteadySolver
         }
         $fluid = $this->model->space->fluid;
 
-        return $fluid !== null && $this->model->materials->get($fluid)?->dependsOnTemperature() === true;
+        return ElectricSystem::followsTemperature($this->model) || ($fluid !== null && $this->model->materials->get($fluid)?->dependsOnTemperature() === true);
     }
 
     /**

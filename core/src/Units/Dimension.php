@@ -26,10 +26,11 @@ final readonly class Dimension
         '-3,1,0,0,0' => 'a density (e.g. "2700 kg/m^3")',
         '2,0,-2,-1,0' => 'a specific heat (e.g. "900 J/kg/K")',
         '3,1,-3,0,-2' => 'an electrical resistivity (e.g. "1.7e-8 ohm*m")',
-        '0,0,0,-1,0' => 'an expansion coefficient (e.g. "23e-6 1/K")',
+        '0,0,0,-1,0' => 'a share per kelvin (e.g. "23e-6/K")',
         '-1,1,-1,0,0' => 'a dynamic viscosity (e.g. "1.8e-5 Pa*s")',
         '-2,1,-2,0,0' => 'a force per volume (e.g. "12 N/m^3")',
         '-1,1,-2,0,0' => 'a pressure (e.g. "20 Pa")',
+        '2,1,-3,0,-1' => 'a voltage (e.g. "0.5 V")',
         '0,0,0,0,1' => 'a current (e.g. "5 A")',
         '3,0,-1,0,0' => 'a volume flow (e.g. "4 l/s")',
         '0,1,-1,0,0' => 'a mass flow (e.g. "5 g/s")',
@@ -103,6 +104,16 @@ final readonly class Dimension
     public static function specificHeat(): self
     {
         return self::of(m: 2, s: -2, K: -1);
+    }
+
+    public static function current(): self
+    {
+        return self::of(A: 1);
+    }
+
+    public static function voltage(): self
+    {
+        return self::of(m: 2, kg: 1, s: -3, A: -1);
     }
 
     public static function resistivity(): self

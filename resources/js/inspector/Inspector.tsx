@@ -16,13 +16,15 @@ import { EditField } from './EditField';
 import { ShareWatts } from './ShareWatts';
 import { partSubject } from '../model/targets';
 import { LimitFields, WatchFields } from './TargetFields';
+import { TerminalFields } from './TerminalFields';
 import { OperatingPoint } from './OperatingPoint';
 import { isLocked, isOfTemperature, limitEntry, ownName, partEntry, withLimit, withPartFields, type ModelDocument } from '../model/document';
-import { isDevice, partKinds } from '../model/partKinds';
+import { faceTitle } from '../model/heat';
+import { hasOwnMaterial, isDevice, partKinds } from '../model/partKinds';
 import { withGroup } from '../model/assemblies';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
-import { difference, differenceUnit, number, size, temperatureWithUnit, typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
+import { amperes, difference, differenceUnit, number, size, temperatureWithUnit, typed, typedTemperatureUnit, volts, watts, type UnitSet } from '../units/units';
 
 function nameOf(target: string, outline: Outline): string {
     const part = outline.parts.find((p) => p.id === target);
@@ -68,6 +70,22 @@ function Temperatures({ part, outline, result, units }: { part: ResultPart; outl
                 </Line>
             ))}
             {watches.map((watch) => <Line key={watch.id} label={watch.name}>{watch.value === null ? '—' : watch.quantity === 'heat' ? `${watts(watch.value)} W` : temperatureWithUnit(watch.value, units)}</Line>)}
+        </Chapter>
+    );
+}
+
+/** Boards and packages are no metal of one piece; air is none at all. */
+const conducts = (part: OutlinePart): boolean => !isDevice(part.kind) && !hasOwnMaterial(part.kind) && part.material !== 'fluid';
+
+/** What current does in a part. */
+function CurrentLines({ part, result }: { part: ResultPart; result: Result }) {
+    const terminals = result.electric?.terminals.filter((terminal) => terminal.part === part.id) ?? [];
+    if (!part.current) return null;
+    return (
+        <Chapter title="Current">
+            {terminals.map((terminal) => <Line key={terminal.face} label={faceTitle(terminal.face)}>{amperes(terminal.current)} at {volts(terminal.voltage)}</Line>)}
+            <Line label="Makes heat">{watts(part.current.heat)} W</Line>
+            <Line label="Greatest density">{number(part.current.density / 1e6, 2)} A/mm²</Line>
         </Chapter>
     );
 }
@@ -159,9 +177,11 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
             {stage === 'Limit' && single && part.kind !== 'screen' && <Chapter title="Limits" fields><LimitFields subject={partSubject(part)} document={document} editor={editor} units={units} disabled={!mayEdit} /></Chapter>}
             {stage === 'Limit' && single && !device && <Chapter title="Watched besides" fields><WatchFields subject={partSubject(part)} document={document} editor={editor} disabled={!mayEdit} /></Chapter>}
             {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => !isDevice(p.kind))} editor={editor} />}
+            {stage === 'Load' && single && entry && conducts(part) && <TerminalFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
             {stage === 'Load' && single && entry && !device && <FaceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
             {stage !== 'Build' && single && !device && partResult && !stale && result && <Temperatures part={partResult} outline={revision.outline} result={result} units={units} />}
             {single && fan && !stale && <OperatingPoint fan={fan} limits={result?.limits.filter((limit) => limit.part === fan.part) ?? []} />}
+            {stage === 'Judge' && single && partResult && !stale && result && <CurrentLines part={partResult} result={result} />}
             {stage !== 'Build' && single && partResult && !stale && <Routes part={partResult} outline={revision.outline} />}
             {stage !== 'Build' && single && stale && <Typography color="text.secondary" sx={{ mt: 2 }}>The model has changed since the last run; run again to see temperatures.</Typography>}
             {single && <Properties part={part} editable={stage === 'Build'} units={units} />}

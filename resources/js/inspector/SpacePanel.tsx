@@ -8,6 +8,7 @@ import Stack from '@mui/material/Stack';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import type { Revision } from '../api/types';
+import { computesCurrents, withCurrents } from '../model/current';
 import type { ModelDocument } from '../model/document';
 import { buoyancyOf, flowOf, sideNames, sideOf, withBuoyancy, withFlow, withHeatOfSide, withPatch, withSide, type FlowChoice, type PatchEntry, type SideName } from '../model/space';
 import { across } from '../model/parts';
@@ -45,6 +46,11 @@ export function SpacePanel({ revision, editor, mayEdit }: Props) {
                     label="Warm air rises"
                 />
             )}
+            <FormControlLabel
+                sx={{ mb: 1, '& .MuiTypography-root': { fontSize: 13 } }}
+                control={<Switch size="small" checked={computesCurrents(document)} disabled={!mayEdit} onChange={(_e, on) => void editor.edit(on ? 'Currents are computed' : 'No currents', (d) => withCurrents(d, on)).catch(() => undefined)} />}
+                label="Currents heat what they flow through"
+            />
             {!moving && <Typography color="text.secondary" sx={{ mb: 1.5 }}>Openings, fans and screens take part when the air moves.</Typography>}
             {sideNames.map((side) => <SideFields key={side} side={side} moving={moving} document={document} editor={editor} units={units} disabled={!mayEdit} />)}
         </Panel>

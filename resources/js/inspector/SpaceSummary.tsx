@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import type { Result, ResultLimit } from '../api/types';
 import { amountOf, marginOf } from '../units/quantities';
-import { litres, number, size, temperatureWithUnit, thousands, watts, type UnitSet } from '../units/units';
+import { faceTitle } from '../model/heat';
+import { amperes, litres, number, size, temperatureWithUnit, thousands, volts, watts, type UnitSet } from '../units/units';
 import { Chapter, Line } from './Chapter';
 import { Panel } from './Panel';
 
@@ -21,6 +22,12 @@ export function SpaceSummary({ result, units }: { result: Result; units: UnitSet
             {limits.length > 0 && (
                 <Chapter title="Limits of the space">
                     {limits.map((limit) => <Line key={limit.id} label={limit.name}><Judged limit={limit} units={units} /></Line>)}
+                </Chapter>
+            )}
+            {result.electric && (
+                <Chapter title="Current">
+                    {result.electric.terminals.map((terminal) => <Line key={`${terminal.part} ${terminal.face}`} label={`${terminal.name}, ${faceTitle(terminal.face).toLowerCase()}`}>{amperes(terminal.current)} at {volts(terminal.voltage)}</Line>)}
+                    <Line label="Becomes heat">{watts(result.electric.power)} W</Line>
                 </Chapter>
             )}
             {flow && <FlowChapters flow={flow} units={units} />}

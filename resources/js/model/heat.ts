@@ -47,10 +47,13 @@ export const isLeftOut = (heat: HeatEntry | undefined): boolean => heat?.kind ==
 export const withFaceLeftOut = (part: PartEntry, face: string, out: boolean): Partial<PartEntry> => withFaceHeat(part, face, out ? { kind: 'adiabatic' } : undefined);
 
 /** Sets what a face of a part is to heat; undefined takes the condition away. */
-export function withFaceHeat(part: PartEntry, face: string, heat: HeatEntry | undefined): Partial<PartEntry> {
+export const withFaceHeat = (part: PartEntry, face: string, heat: HeatEntry | undefined): Partial<PartEntry> => withFace(part, face, 'heat', heat);
+
+/** Sets what a face of a part is to heat or to current; undefined takes that away and leaves the rest. */
+export function withFace(part: PartEntry, face: string, key: 'heat' | 'electric', value: object | undefined): Partial<PartEntry> {
     const { [face]: before, ...others } = facesOf(part);
-    const entry = { ...before, heat };
-    if (heat === undefined) delete entry.heat;
+    const { [key]: _before, ...rest } = before ?? {};
+    const entry = value === undefined ? rest : { ...rest, [key]: value };
     const faces: Faces = Object.keys(entry).length > 0 ? { ...others, [face]: entry } : others;
     return { faces: Object.keys(faces).length > 0 ? faces : undefined };
 }

@@ -1,4 +1,5 @@
 import type { Finding, Outline, OutlinePart } from '../api/types';
+import { withCurrents } from './current';
 import { originOf, partEntry, withPartFields, type ModelDocument } from './document';
 import { facesOf, heatOfKind, withFaceHeat } from './heat';
 import { withoutParameter } from './parameters';
@@ -56,6 +57,7 @@ export const mends: Record<Mend, Offer> = {
         change: (d, _outline, { subject }) => withSide(d, subject as SideName, () => ({ kind: 'outlet' })),
     },
     'moving air': { label: () => 'Let the air move', change: (d) => withFlow(d, 'auto') },
+    currents: { label: () => 'Compute the currents', change: (d) => withCurrents(d, true) },
     gravity: { label: () => 'Gravity down', change: (d) => withGravity(d, 'z-') },
     room: { label: () => 'Make room for warm air', change: (d, outline) => withSpace(d, { box: fittedBox(outline.parts, 'rising', outline.gravity) }) },
     'no watts': { label: () => 'Take its watts away', change: (d, _outline, { parts }) => withPartFields(d, parts, { power: undefined }) },

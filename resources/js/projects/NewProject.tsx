@@ -17,7 +17,7 @@ import { useImportProject } from '../api/queries';
 import { usePreferences, useScreen } from '../project/screenState';
 import { unitSetNames, type UnitSet } from '../units/units';
 import { StartPicture } from './StartPicture';
-import { firstModel, starts, type Answers, type Start } from './starts';
+import { firstModel, questions, starts, type Answers, type Question, type Start } from './starts';
 
 const number = (text: string): string | null => {
     const plain = text.trim().replace('−', '-').replace(',', '.');
@@ -33,7 +33,9 @@ export function NewProject({ open, onClose }: { open: boolean; onClose: () => vo
     const set = (change: Partial<Answers>) => setAnswers({ ...answers, ...change });
     const ambient = number(answers.ambient);
     const altitude = number(answers.altitude);
-    const cooled = answers.question === 'heat' || answers.start !== 'plate';
+    const cooled = answers.question !== 'air' || !['plate', 'bars'].includes(answers.start);
+    // Who asks for currents most likely wants something they flow through.
+    const ask = (question: Question) => set({ question, start: question === 'current' ? 'bars' : answers.start === 'bars' ? 'ventilated' : answers.start });
     const ready = answers.name.trim() !== '' && ambient !== null && altitude !== null && cooled;
     const create = async () => {
         if (!ready) return;
@@ -54,9 +56,8 @@ export function NewProject({ open, onClose }: { open: boolean; onClose: () => vo
                 >
                     <Stack direction="row" sx={{ gap: 1.5, mt: 1 }}>
                         <TextField autoFocus size="small" label="Name of the product" value={answers.name} onChange={(e) => set({ name: e.target.value })} sx={{ flex: 2 }} slotProps={{ htmlInput: { maxLength: 100 } }} />
-                        <TextField select size="small" label="What is the question?" value={answers.question} onChange={(e) => set({ question: e.target.value as Answers['question'] })} sx={{ flex: 2 }}>
-                            <MenuItem value="heat">Temperatures against limits</MenuItem>
-                            <MenuItem value="air">Only where the air goes</MenuItem>
+                        <TextField select size="small" label="What is the question?" value={answers.question} onChange={(e) => ask(e.target.value as Question)} sx={{ flex: 2 }}>
+                            {(Object.keys(questions) as Question[]).map((question) => <MenuItem key={question} value={question}>{questions[question]}</MenuItem>)}
                         </TextField>
                     </Stack>
                     <Typography component="h3" sx={{ fontWeight: 600, mt: 2, mb: 1 }}>How is it cooled?</Typography>
@@ -80,7 +81,7 @@ export function NewProject({ open, onClose }: { open: boolean; onClose: () => vo
                             );
                         })}
                     </Box>
-                    {!cooled && <Alert severity="info" sx={{ mt: 1.5 }}>A module on a cold plate has no moving air; choose another start or ask for temperatures.</Alert>}
+                    {!cooled && <Alert severity="info" sx={{ mt: 1.5 }}>There is no moving air in this start; choose another one or ask for temperatures.</Alert>}
                     <Typography component="h3" sx={{ fontWeight: 600, mt: 2, mb: 1 }}>What is the worst case outside?</Typography>
                     <Stack direction="row" sx={{ gap: 1.5 }}>
                         <TextField size="small" label="Ambient temperature, °C" value={answers.ambient} error={ambient === null} helperText={ambient === null ? 'A number of °C, for example 40' : ' '} onChange={(e) => set({ ambient: e.target.value })} sx={{ flex: 1 }} />

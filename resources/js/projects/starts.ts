@@ -2,10 +2,17 @@ import { upperLimit, type LimitEntry, type ModelDocument, type PartEntry } from 
 import { boardLayers } from '../model/parts';
 import { standardAir } from '../model/typical';
 
+export const questions = {
+    heat: 'Temperatures against limits',
+    air: 'Only where the air goes',
+    current: 'Current in copper and the heat it makes',
+} as const;
+export type Question = keyof typeof questions;
+
 /** Four answers that make a first model. */
 export interface Answers {
     name: string;
-    question: 'heat' | 'air';
+    question: Question;
     start: Start;
     /** °C */
     ambient: string;
@@ -19,6 +26,7 @@ export const starts = {
     sink: ['Heat sink in open air', 'Warm air rises between fins'],
     duct: ['Board in a duct', 'A given stream of air'],
     plate: ['Power module on a cold plate', 'Conduction into a coolant'],
+    bars: ['Copper bars', 'Current through a narrow neck'],
     empty: ['Empty', 'A space and nothing in it'],
 } as const;
 export type Start = keyof typeof starts;
@@ -98,19 +106,29 @@ const designs: Record<Start, () => Design> = {
             space: { box: { min: [0, 0, 0], max: ['50 mm', '40 mm', '6 mm'] }, fluid: null, sides: { 'z-': { kind: 'wall', heat: { kind: 'film', coefficient: '6000 W/m^2/K' } } } },
         };
     },
+    bars: () => {
+        const bar = (id: string, name: string, size: [string, string, string], at: string[], faces: object) => part(id, name, { shape: { kind: 'block', size }, at, material: 'copper', faces: { bare: { heat: { kind: 'film', coefficient: '10 W/m^2/K' } }, ...faces } });
+        const parts = [
+            bar('bar-in', 'Bar to the source', ['120 mm', '20 mm', '3 mm'], ['0 mm', '0 mm', '0 mm'], { 'x-': { electric: { kind: 'current', current: '200 A' } } }),
+            bar('neck', 'Neck', ['60 mm', '10 mm', '3 mm'], ['120 mm', '5 mm', '0 mm'], {}),
+            bar('bar-out', 'Bar to the load', ['40 mm', '20 mm', '3 mm'], ['180 mm', '0 mm', '0 mm'], { 'x+': { electric: { kind: 'ground' } } }),
+        ];
+        return { flow: 'none', buoyancy: false, parts, limits: parts.map((p) => limit(p, '105 degC')), space: { box: { min: ['0 mm', '0 mm', '0 mm'], max: ['220 mm', '20 mm', '3 mm'] }, fluid: null } };
+    },
     empty: () => ({ flow: 'auto', buoyancy: true, parts: [], limits: [], space: { box: { min: [0, 0, 0], max: ['200 mm', '150 mm', '60 mm'] }, fluid: 'air', sides: all({ kind: 'wall' }) } }),
 };
 
 /** The model document to start from. */
 export function firstModel(answers: Answers): ModelDocument {
     const { flow, buoyancy, space, parts, limits } = designs[answers.start]();
-    const heat = answers.question === 'heat';
+    const heat = answers.question !== 'air';
+    const electric = answers.question === 'current' || answers.start === 'bars';
     return {
         format: 'foehn-model',
         version: 1,
         name: answers.name,
         surroundings: { temperature: `${answers.ambient} degC`, altitude: `${answers.altitude} m`, gravity: [0, 0, -9.81] },
-        physics: { heat, flow: heat ? flow : 'auto', buoyancy: heat && buoyancy, radiation: 'none' },
+        physics: { heat, flow: heat ? flow : 'auto', buoyancy: heat && buoyancy, radiation: 'none', ...(electric ? { electric } : {}) },
         space,
         parts,
         limits: heat ? limits : [],

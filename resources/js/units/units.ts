@@ -52,6 +52,10 @@ export const speedNumber = (metresPerSecond: number, set: UnitSet): number => (s
 /** A volume flow from m3/s. */
 export const litres = (flow: number, signed = false): string => `${signed && flow > 0 ? '+' : ''}${number(flow * 1e3, 2)} l/s`;
 
+/** From A and V, as many digits as tell something. */
+export const amperes = (current: number): string => `${minus(Number(current.toPrecision(4)).toString())} A`;
+export const volts = (voltage: number): string => (Math.abs(voltage) < 1 ? `${number(1e3 * voltage, 2)} mV` : `${number(voltage, 3)} V`);
+
 export const watts = (value: number): string => number(value, 2);
 
 /** What the user typed as a formula with a unit: a bare number is meant in the unit of the column. */

@@ -99,8 +99,9 @@ final class ConductionAssembler
      * @param array<int, array<int, float>> $films W/m2/K between cells and walls across an axis that replace the conduction of half a cell
      * @throws PhysicsException
      * @param array<int, list<int>> $mixed cells whose fluid has one temperature across an axis, by axis
+     * @param list<float> $joule W that currents give each cell
      */
-    public static function assemble(Model $model, Grid $grid, Voxels $voxels, ?array $temperature = null, ?array $mixing = null, array $films = [], array $mixed = []): HeatSystem
+    public static function assemble(Model $model, Grid $grid, Voxels $voxels, ?array $temperature = null, ?array $mixing = null, array $films = [], array $mixed = [], array $joule = []): HeatSystem
     {
         $assembler = new self($model, $grid, $voxels, $model->surroundings->temperature);
         $assembler->films = $films;
@@ -116,6 +117,10 @@ final class ConductionAssembler
         $assembler->givenPowers();
         $assembler->packages();
         $assembler->sources();
+        foreach ($joule as $cell => $watts) {
+            $assembler->source[$assembler->pad + $cell] += $watts;
+            $assembler->watts += $watts;
+        }
         $source = TiedCells::project($assembler->source, $assembler->packages->ties($assembler->pad));
         $stencil = new Stencil($grid->cells, $assembler->coupling, $assembler->extra);
         if (! $model->physics->hasFlow()) {

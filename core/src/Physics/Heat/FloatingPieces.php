@@ -21,7 +21,7 @@ final class FloatingPieces
         if (! in_array(true, $live, true)) {
             throw new PhysicsException('the model has no solid part and no fluid, so there is nothing to compute');
         }
-        $reached = self::reach($stencil->extra, $stencil->coupling, $stencil->strides());
+        $reached = $stencil->reached();
         foreach ($live as $cell => $isLive) {
             if ($isLive && ! $reached[$stencil->pad + $cell]) {
                 $part = $model->parts[$voxels->owner[$cell]] ?? null;
@@ -31,38 +31,5 @@ final class FloatingPieces
                 ));
             }
         }
-    }
-
-    /**
-     * @param list<float> $extra W/K to ambients per cell, padded
-     * @param array{list<float>, list<float>, list<float>} $coupling
-     * @param array{int, int, int} $strides
-     * @return list<bool> padded
-     */
-    private static function reach(array $extra, array $coupling, array $strides): array
-    {
-        $reached = [];
-        $stack = [];
-        foreach ($extra as $c => $conductance) {
-            $reached[] = $conductance > 0.0;
-            if ($conductance > 0.0) {
-                $stack[] = $c;
-            }
-        }
-        while ($stack !== []) {
-            $c = array_pop($stack);
-            foreach ($strides as $axis => $stride) {
-                if ($coupling[$axis][$c] > 0.0 && ! $reached[$c + $stride]) {
-                    $reached[$c + $stride] = true;
-                    $stack[] = $c + $stride;
-                }
-                if ($coupling[$axis][$c - $stride] > 0.0 && ! $reached[$c - $stride]) {
-                    $reached[$c - $stride] = true;
-                    $stack[] = $c - $stride;
-                }
-            }
-        }
-
-        return $reached;
     }
 }

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Electric;
+
+/** Potentials of the conductors and what follows from them. */
+final readonly class Currents
+{
+    /**
+     * @param list<float> $potential V, padded (see Stencil)
+     * @param list<float> $heat W in each cell of the grid
+     * @param list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}> $terminals A into the model, V as mean over the face
+     * @param array<int, float> $densities greatest current density of each part that carries current, by index, A/m2
+     */
+    public function __construct(public array $potential, public array $heat, public array $terminals, public array $densities)
+    {
+    }
+
+    /** Current times voltage of all terminals, W: all of it becomes heat. */
+    public function power(): float
+    {
+        return array_sum(array_map(fn (array $terminal) => $terminal['current'] * $terminal['voltage'], $this->terminals));
+    }
+}

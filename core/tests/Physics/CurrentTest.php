@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Physics;
+
+use Foehn\Model\ModelCodec;
+use Foehn\Model\ModelException;
+use Foehn\Physics\PhysicsException;
+use Foehn\Preflight\Preflight;
+use Foehn\Results\ResultBuilder;
+use Foehn\Solve\SteadySolver;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** Currents in parts of metal, and the heat they make. */
+final class CurrentTest extends TestCase
+{
+    public function testPartsInSeriesShareTheHeatByTheirResistances(): void
+    {
+        $result = self::solve(self::bars());
+        // 100 A through 1.7e-8 ohm m: 50 mm of 20 mm2 before 50 mm of 10 mm2.
+        $first = 1e4 * 1.7e-8 * 0.05 / 20e-6;
+        self::assertEqualsWithDelta([$first, 2.0 * $first], array_map(fn ($part) => $part['current']['heat'], array_slice($result['parts'], 0, 2)), 0.07 * $first, 'and where it narrows a little more');
+        self::assertEqualsWithDelta(1e7, $result['parts'][1]['current']['density'], 2e6);
+        self::assertNull($result['parts'][2]['current'], 'what nothing leads to carries no current');
+        $terminals = $result['electric']['terminals'];
+        self::assertEqualsWithDelta([100.0, -100.0], array_column($terminals, 'current'), 1e-6);
+        self::assertEqualsWithDelta(100.0 * $terminals[0]['voltage'], $result['electric']['power'], 1e-9);
+        self::assertEqualsWithDelta($result['electric']['power'], $result['balance']['in'], 1e-9);
+        self::assertLessThan(1e-6, $result['balance']['error']);
+    }
+
+    public function testMovingAirCarriesAwayWhatACurrentHeats(): void
+    {
+        $model = self::bars();
+        $model['physics']['flow'] = 'laminar';
+        $model['space'] = ['box' => ['min' => [0, '-15 mm', '-15 mm'], 'max' => ['100 mm', '30 mm', '25 mm']], 'fluid' => 'air', 'sides' => ['y-' => ['kind' => 'inlet', 'speed' => '0.2 m/s'], 'y+' => ['kind' => 'outlet']]];
+        unset($model['parts'][0]['faces']['bare']);
+        $model['analysis'] = ['grid' => ['cells' => [20, 18, 16]]];
+        $constant = self::solve($model)['electric']['power'];
+        $model['materials']['m']['resistivity'] = ['value' => '1.7e-8 ohm*m', 'at' => '20 degC', 'coefficient' => '0.004/K'];
+        $result = self::solve($model);
+        $power = $result['electric']['power'];
+        self::assertEqualsWithDelta($power, $result['balance']['out'], 1e-3 * $power);
+        // Warm copper resists more; both bars lie between the temperatures of the coldest and hottest place.
+        $rises = fn (string $which): array => array_map(fn ($part) => $part['temperature'][$which] - 293.15, array_slice($result['parts'], 0, 2));
+        self::assertGreaterThan((1.0 + 0.004 * min($rises('min'))) * $constant, $power);
+        self::assertLessThan((1.0 + 0.004 * max($rises('max'))) * $constant, $power);
+        self::assertGreaterThan(1.0, min($rises('min')));
+    }
+
+    /** @param callable(array<string, mixed>): array<string, mixed> $spoil */
+    #[DataProvider('mistakes')]
+    public function testSaysWhatIsMissing(callable $spoil, string $message): void
+    {
+        try {
+            self::solve($spoil(self::bars()));
+            self::fail('was computed');
+        } catch (ModelException|PhysicsException $e) {
+            self::assertStringContainsString($message, $e instanceof ModelException ? json_encode($e->problems, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES) : $e->getMessage());
+        }
+    }
+
+    /** @return iterable<string, array{callable, string}> */
+    public static function mistakes(): iterable
+    {
+        yield 'no way back' => [function ($m) {
+            unset($m['parts'][1]['faces']['x+']);
+
+            return $m;
+        }, 'the current at face x- of "Wide" has no way back'];
+        yield 'a gap' => [fn ($m) => array_replace_recursive($m, ['parts' => [1 => ['at' => ['54 mm', 0, 0], 'shape' => ['size' => ['46 mm']]]]]), 'has no way back'];
+        yield 'no terminal' => [function ($m) {
+            unset($m['parts'][0]['faces']['x-'], $m['parts'][1]['faces']);
+
+            return $m;
+        }, 'no face of a part has a current'];
+        yield 'an insulator' => [fn ($m) => array_replace_recursive($m, ['parts' => [['material' => 'alumina']]]), 'the material has no resistivity'];
+        yield 'watts for amperes' => [fn ($m) => array_replace_recursive($m, ['parts' => [['faces' => ['x-' => ['electric' => ['current' => '5 W']]]]]]), 'a current (e.g.'];
+        yield 'currents without heat' => [fn ($m) => array_replace_recursive($m, ['physics' => ['heat' => false, 'flow' => 'laminar']]), 'currents are computed together with the heat'];
+    }
+
+    public function testPreflightAsksForWhatCurrentNeeds(): void
+    {
+        $messages = function (callable $change): string {
+            $document = $change(self::bars());
+
+            return implode("\n", array_map(fn ($finding) => "$finding->severity: $finding->message", Preflight::of(ModelCodec::fromDocument($document), $document)));
+        };
+        self::assertStringNotContainsStringIgnoringCase('current', $messages(fn ($m) => $m));
+        self::assertStringNotContainsString('Nothing heats', $messages(fn ($m) => $m));
+        self::assertStringContainsString('warning: Currents are given, but they are not computed', $messages(fn ($m) => array_replace($m, ['physics' => []])));
+        self::assertStringContainsString('error: Current has no way back', $messages(function ($m) {
+            unset($m['parts'][1]['faces']);
+
+            return $m;
+        }));
+        self::assertStringContainsString('error: Currents are to be computed, but no part has one', $messages(function ($m) {
+            unset($m['parts'][0]['faces']['x-'], $m['parts'][1]['faces']);
+
+            return $m;
+        }));
+    }
+
+    /**
+     * @param array<string, mixed> $document
+     * @return array<string, mixed>
+     */
+    private static function solve(array $document): array
+    {
+        return ResultBuilder::build((new SteadySolver(ModelCodec::fromDocument($document)))->solve(), '');
+    }
+
+    /** @return array<string, mixed> a wide and a narrow bar in series, and a piece that touches neither */
+    private static function bars(): array
+    {
+        $block = fn (string $id, string $name, array $size, array $at, array $faces): array => ['id' => $id, 'name' => $name, 'shape' => ['kind' => 'block', 'size' => $size], 'at' => $at, 'material' => 'm', 'faces' => $faces];
+
+        return [
+            'format' => 'foehn-model', 'version' => 1, 'physics' => ['electric' => true], 'surroundings' => ['temperature' => '20 degC'],
+            'materials' => ['m' => ['conductivity' => 390, 'resistivity' => '1.7e-8 ohm*m']],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => ['100 mm', '10 mm', '4 mm']], 'fluid' => null],
+            'parts' => [
+                $block('wide', 'Wide', ['50 mm', '10 mm', '2 mm'], [0, 0, 0], ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => '50 W/m^2/K']], 'x-' => ['electric' => ['kind' => 'current', 'current' => '100 A']]]),
+                $block('narrow', 'Narrow', ['50 mm', '5 mm', '2 mm'], ['50 mm', 0, 0], ['x+' => ['electric' => ['kind' => 'ground']]]),
+                $block('apart', 'Apart', ['10 mm', '10 mm', '1 mm'], [0, 0, '3 mm'], ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => '50 W/m^2/K']]]),
+            ],
+            'analysis' => ['grid' => ['cells' => [50, 10, 4]]],
+        ];
+    }
+}
