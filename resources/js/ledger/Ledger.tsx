@@ -8,6 +8,7 @@ import { DataGrid, type GridSortModel } from '@mui/x-data-grid';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useGridReport, useMaterials } from '../api/queries';
 import type { OutlinePart, Result, Revision } from '../api/types';
+import { computesCurrents } from '../model/current';
 import { withLimit, withPartFields, type ModelDocument } from '../model/document';
 import { useMaterialDrop } from '../materials/useMaterialDrop';
 import { MaterialsDialog } from '../materials/MaterialsDialog';
@@ -183,7 +184,7 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                 />
             </Box>
             <Stack direction="row" sx={{ px: 1.75, height: 32, gap: 2.5, alignItems: 'center', borderTop: 1, borderColor: 'divider', fontSize: 13, whiteSpace: 'nowrap' }}>
-                <span>In <b>{watts(revision.outline.watts)} W</b></span>
+                <span>In <b>{watts(result && !stale ? result.balance.in : revision.outline.watts)} W</b>{(!result || stale) && computesCurrents(revision.document as ModelDocument) && ' and what currents make'}</span>
                 {result && !stale && <span>Out <b>{watts(result.balance.out)} W</b></span>}
                 {result && !stale && <Box component="span" sx={{ color: missed > 0 ? 'error.main' : 'text.primary' }}><b>{missed}</b> of {result.verdict.limits} over their limit</Box>}
                 <Box component="span" sx={{ color: 'text.secondary' }}>{revision.outline.parts.length} parts</Box>

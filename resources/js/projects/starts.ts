@@ -26,7 +26,7 @@ export const starts = {
     sink: ['Heat sink in open air', 'Warm air rises between fins'],
     duct: ['Board in a duct', 'A given stream of air'],
     plate: ['Power module on a cold plate', 'Conduction into a coolant'],
-    bars: ['Copper bars', 'Current through a narrow neck'],
+    bars: ['Copper bars', 'Current, and films to still air'],
     empty: ['Empty', 'A space and nothing in it'],
 } as const;
 export type Start = keyof typeof starts;
@@ -109,11 +109,11 @@ const designs: Record<Start, () => Design> = {
     bars: () => {
         const bar = (id: string, name: string, size: [string, string, string], at: string[], faces: object) => part(id, name, { shape: { kind: 'block', size }, at, material: 'copper', faces: { bare: { heat: { kind: 'film', coefficient: '10 W/m^2/K' } }, ...faces } });
         const parts = [
-            bar('bar-in', 'Bar to the source', ['120 mm', '20 mm', '3 mm'], ['0 mm', '0 mm', '0 mm'], { 'x-': { electric: { kind: 'current', current: '200 A' } } }),
-            bar('neck', 'Neck', ['60 mm', '10 mm', '3 mm'], ['120 mm', '5 mm', '0 mm'], {}),
-            bar('bar-out', 'Bar to the load', ['40 mm', '20 mm', '3 mm'], ['180 mm', '0 mm', '0 mm'], { 'x+': { electric: { kind: 'ground' } } }),
+            bar('bar-in', 'Bar to the source', ['120 mm', '20 mm', '3 mm'], ['20 mm', '20 mm', '20 mm'], { 'x-': { electric: { kind: 'current', current: '200 A' } } }),
+            bar('neck', 'Neck', ['60 mm', '10 mm', '3 mm'], ['140 mm', '25 mm', '20 mm'], {}),
+            bar('bar-out', 'Bar to the load', ['40 mm', '20 mm', '3 mm'], ['200 mm', '20 mm', '20 mm'], { 'x+': { electric: { kind: 'ground' } } }),
         ];
-        return { flow: 'none', buoyancy: false, parts, limits: parts.map((p) => limit(p, '105 degC')), space: { box: { min: ['0 mm', '0 mm', '0 mm'], max: ['220 mm', '20 mm', '3 mm'] }, fluid: null } };
+        return { flow: 'none', buoyancy: false, parts, limits: parts.map((p) => limit(p, '105 degC')), space: { box: { min: [0, 0, 0], max: ['260 mm', '60 mm', '43 mm'] }, fluid: null } };
     },
     empty: () => ({ flow: 'auto', buoyancy: true, parts: [], limits: [], space: { box: { min: [0, 0, 0], max: ['200 mm', '150 mm', '60 mm'] }, fluid: 'air', sides: all({ kind: 'wall' }) } }),
 };
