@@ -14,6 +14,7 @@ import { RepeatFields } from './RepeatFields';
 import { ShapeFields } from './ShapeFields';
 import { EditField } from './EditField';
 import { ShareWatts } from './ShareWatts';
+import { SurfaceFields } from './SurfaceFields';
 import { partSubject } from '../model/targets';
 import { LimitFields, WatchFields } from './TargetFields';
 import { TerminalFields } from './TerminalFields';
@@ -179,6 +180,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
             {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => !isDevice(p.kind))} editor={editor} />}
             {stage === 'Load' && single && entry && conducts(part) && <TerminalFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
             {stage === 'Load' && single && entry && !device && <FaceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
+            {stage === 'Load' && entry && parts.every((p) => !isDevice(p.kind) && p.material !== 'fluid') && <SurfaceFields entry={entry} ids={parts.map((p) => p.id)} name={single ? part.name : `${parts.length} parts`} editor={editor} disabled={!mayEdit} />}
             {stage !== 'Build' && single && !device && partResult && !stale && result && <Temperatures part={partResult} outline={revision.outline} result={result} units={units} />}
             {single && fan && !stale && <OperatingPoint fan={fan} limits={result?.limits.filter((limit) => limit.part === fan.part) ?? []} />}
             {stage === 'Judge' && single && partResult && !stale && result && <CurrentLines part={partResult} result={result} />}
