@@ -16,7 +16,7 @@ use Foehn\Units\Dimension;
 final readonly class Assembly
 {
     /** What these conduct, blow or hold depends on an axis: a quarter turn exchanges their fields instead of turning them. */
-    private const ALONG_AN_AXIS = ['board', 'vias', 'package', 'fan', 'screen'];
+    private const ALONG_AN_AXIS = ['board', 'vias', 'shell', 'package', 'fan', 'screen'];
 
     /**
      * @param array{float, float, float} $at origin, m
@@ -64,6 +64,12 @@ final readonly class Assembly
         return $placed;
     }
 
+    /** Name in the space of a face that a part of this assembly names by its own axes. */
+    public function facing(string $kind, string $face): string
+    {
+        return in_array($kind, self::ALONG_AN_AXIS, true) && ! $this->rotation->isNone() ? $this->direction($face) : $face;
+    }
+
     /**
      * @param array{float, float, float} $offset
      * @return array<string, mixed> the fields of the part that its place in the space changes
@@ -91,25 +97,13 @@ final readonly class Assembly
             $faces = $part->raw('faces');
 
             return [
-                'at' => array_map(fn (int $axis) => $to[$axis] - $half[$this->before($axis)], [0, 1, 2]),
+                'at' => array_map(fn (int $axis) => $to[$axis] - $half[$this->rotation->before($axis)], [0, 1, 2]),
                 'shape' => $this->exchanged($shape, $kind),
                 ...(is_array($faces) ? ['faces' => $this->renamed($faces)] : []),
             ];
         }
 
         return ['at' => $moved, 'turn' => $this->rotation->after(Rotation::about(ShapeReader::angles($part)))->angles()];
-    }
-
-    /** The axis that comes to lie on this one. */
-    private function before(int $axis): int
-    {
-        foreach ([0, 1, 2] as $own) {
-            if ($this->rotation->axis($own)[0] === $axis) {
-                return $own;
-            }
-        }
-
-        return $axis;
     }
 
     /**
@@ -121,11 +115,11 @@ final readonly class Assembly
     private function exchanged(array $shape, string $kind): array
     {
         $size = $shape['size'] ?? null;
-        if ($kind === 'package') {
+        if ($kind === 'package' || $kind === 'shell') {
             return [
                 ...$shape,
-                'boardFace' => $this->direction(is_string($shape['boardFace'] ?? null) ? $shape['boardFace'] : 'z-'),
-                ...(is_array($size) && count($size) === 3 ? ['size' => array_map(fn (int $axis) => array_values($size)[$this->before($axis)], [0, 1, 2])] : []),
+                ...($kind === 'package' ? ['boardFace' => $this->direction(is_string($shape['boardFace'] ?? null) ? $shape['boardFace'] : 'z-')] : []),
+                ...(is_array($size) && count($size) === 3 ? ['size' => array_map(fn (int $axis) => array_values($size)[$this->rotation->before($axis)], [0, 1, 2])] : []),
             ];
         }
         $key = $kind === 'fan' ? 'direction' : 'normal';
@@ -133,7 +127,7 @@ final readonly class Assembly
         $normal = (int) strpos('xyz', $given[0] ?? 'z');
         $to = $this->direction($given);
         [$a] = Axes::across($this->rotation->axis($normal)[0]);
-        $swapped = $this->before($a) !== Axes::across($normal)[0];
+        $swapped = $this->rotation->before($a) !== Axes::across($normal)[0];
 
         return [...$shape, $key => $kind === 'fan' ? $to : $to[0], ...($swapped && is_array($size) && count($size) === 2 ? ['size' => array_reverse(array_values($size))] : [])];
     }

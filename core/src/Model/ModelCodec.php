@@ -76,7 +76,7 @@ final class ModelCodec
         if (count($parts) > Model::MOST_PARTS) {
             $problems->add('/parts', sprintf('with their copies there are %d parts; at most %d can be computed together', count($parts), Model::MOST_PARTS));
         }
-        $targets = new TargetReader($parts, $problems);
+        $targets = new TargetReader($parts, $assemblies, $problems);
         $watches = array_merge(...array_map($targets->watches(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches')));
         $limits = array_merge(...array_map($targets->limits(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits')));
         $grid = self::analysis($root->object('analysis'));

@@ -22,8 +22,11 @@ final class TargetReader
     /** @var array<string, true> */
     private array $ids = [];
 
-    /** @param list<Part> $parts */
-    public function __construct(array $parts, Problems $problems)
+    /**
+     * @param list<Part> $parts
+     * @param array<string, Assembly> $assemblies by name
+     */
+    public function __construct(array $parts, private readonly array $assemblies, Problems $problems)
     {
         foreach ($parts as $part) {
             if (isset($this->parts[$part->id])) {
@@ -147,6 +150,9 @@ final class TargetReader
             $reader->problem('part', sprintf('there is no part with the id "%s"', $id));
         }
         $face = $reader->has('face') ? $reader->oneOf('face', $part?->shape->faces() ?? Space::SIDES) : null;
+        if ($face !== null && $part !== null) {
+            $face = ($this->assemblies[$part->group ?? ''] ?? null)?->facing($part->shape->kind(), $face) ?? $face;
+        }
         $node = $reader->has('node') ? $reader->oneOf('node', Target::NODES) : null;
         if ($node !== null && $part !== null && $part->shape->kind() !== 'package') {
             $reader->problem('node', sprintf('only a package has a %s; "%s" is a %s', $node, $part->name, $part->shape->kind()));

@@ -89,6 +89,18 @@ final readonly class Rotation
         return [$axis, 1];
     }
 
+    /** The axis that comes to lie on this one after a turn by right angles. */
+    public function before(int $axis): int
+    {
+        foreach ($this->rows[$axis] as $from => $value) {
+            if (abs($value) > 0.5) {
+                return $from;
+            }
+        }
+
+        return $axis;
+    }
+
     private static function clean(float $value): float
     {
         return abs($value - round($value)) < self::EXACT ? round($value) : $value;

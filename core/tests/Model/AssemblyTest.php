@@ -60,7 +60,7 @@ final class AssemblyTest extends TestCase
     {
         $document = self::module([0, 0, '90 deg']);
         $document['parts'] = [['id' => 'fan', 'group' => 'Module', 'at' => ['2 mm', '4 mm', '6 mm'], 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'size' => ['10 mm', '14 mm'], 'curve' => [['0 l/s', '20 Pa'], ['1 l/s', '0 Pa']]]]];
-        $document['limits'] = [];
+        $document['limits'] = $document['watches'] = [];
         $fan = Models::read($document)->parts[0]->shape;
 
         self::assertInstanceOf(Fan::class, $fan);
@@ -123,7 +123,9 @@ final class AssemblyTest extends TestCase
                     ['faces' => ['z-' => ['heat' => ['kind' => 'film', 'coefficient' => 200, 'temperature' => '20 degC']], ...self::BARE]]),
                 $part('package', ['-10 mm', '-4 mm', '1.505 mm'], ['kind' => 'package', 'size' => ['6 mm', '8 mm', '2 mm'], 'junctionToCase' => '4 K/W', 'junctionToBoard' => '9 K/W'], ['power' => '0.8 W', 'faces' => self::BARE]),
                 $part('block', [0, '-2 mm', '1.505 mm'], ['kind' => 'block', 'size' => ['3 mm', '5 mm', '4 mm']], ['material' => 'aluminium-6061', 'power' => '0.5 W', 'faces' => self::BARE, 'turn' => [0, 0, '90 deg']]),
+                $part('can', ['5 mm', '-7 mm', '1.505 mm'], ['kind' => 'shell', 'size' => ['4 mm', '12 mm', '3 mm'], 'wall' => '0.5 mm'], ['material' => 'aluminium-6061', 'power' => '0.2 W', 'faces' => self::BARE]),
             ],
+            'watches' => [['id' => 'below', 'of' => ['part' => 'board', 'face' => 'z-'], 'quantity' => 'heat']],
             'limits' => [['id' => 'l', 'of' => ['part' => 'block'], 'atMost' => '90 degC']],
             'analysis' => ['grid' => ['grade' => 'scout']],
         ]);
@@ -131,18 +133,19 @@ final class AssemblyTest extends TestCase
 
     /**
      * @param array<string, mixed> $document
-     * @return array<string, float> K
+     * @return array<string, float> K, and W
      */
     private static function temperatures(array $document): array
     {
         $temperatures = [];
-        foreach (ResultBuilder::build((new SteadySolver(Models::read($document)))->solve(), '')['parts'] as $part) {
+        $result = ResultBuilder::build((new SteadySolver(Models::read($document)))->solve(), '');
+        foreach ($result['parts'] as $part) {
             $temperatures["$part[id] max"] = $part['temperature']['max'];
             foreach ($part['nodes'] ?? [] as $node => $kelvin) {
                 $temperatures["$part[id] $node"] = $kelvin;
             }
         }
 
-        return $temperatures;
+        return [...$temperatures, 'W below the board' => $result['watches'][0]['value']];
     }
 }
