@@ -1,0 +1,347 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Grid\Grid;
+use Foehn\Grid\Voxels;
+use Foehn\Model\Model;
+use Foehn\Model\Watch;
+use Foehn\Numerics\Vectors;
+use Foehn\Physics\Flow\DevelopingLayers;
+use Foehn\Physics\Flow\Devices;
+use Foehn\Physics\Flow\DomainBuilder;
+use Foehn\Physics\Flow\FinGaps;
+use Foehn\Physics\Flow\FlowDomain;
+use Foehn\Physics\Flow\FlowField;
+use Foehn\Physics\Flow\FlowLevel;
+use Foehn\Physics\Flow\Fluid;
+use Foehn\Physics\Flow\Forces;
+use Foehn\Physics\Flow\Friction;
+use Foehn\Physics\Flow\GasDensity;
+use Foehn\Physics\Flow\LimitedConvection;
+use Foehn\Physics\Flow\MolecularProperties;
+use Foehn\Physics\Flow\Momentum;
+use Foehn\Physics\Flow\PressureCorrection;
+use Foehn\Physics\Flow\Turbulence;
+use Foehn\Physics\PhysicsException;
+use Foehn\Results\FlowProbe;
+
+/** State and equations of flow and heat on one grid: what drives, rubs, mixes and carries, each from the present state of the others. How they are brought to balance is up to the FlowSolver. */
+final class FlowEquations
+{
+    /** From this Rayleigh number on natural convection counts as turbulent. */
+    public const TURBULENT_FROM = 1e9;
+
+    /** From rest the fluid starts this many times less lively than its Reynolds number makes it. */
+    private const START_REYNOLDS = 100.0;
+
+    /** The fluid conducts this many times better while it is still, as a guess of what its motion will carry. */
+    private const STILL_CONDUCTION = 8.0;
+
+    /** Turbulent natural convection in a space carries heat this many times Ra^(1/3) better than the fluid at rest (Globe & Dropkin, J. Heat Transfer 81 (1959) 24). */
+    private const CARRIES = 0.069;
+
+    public readonly Fluid $fluid;
+
+    public readonly FlowDomain $domain;
+
+    public readonly Devices $devices;
+
+    public readonly Forces $forces;
+
+    public readonly FinGaps $gaps;
+
+    /** Whether temperatures move the fluid and nothing else does. */
+    public readonly bool $buoyantOnly;
+
+    public FlowLevel $level;
+
+    public HeatOnFlow $heat;
+
+    public GasDensity $density;
+
+    /** Null while the flow is laminar. */
+    public ?Turbulence $turbulence = null;
+
+    /** Whether the scheme has not seen the present friction yet. */
+    public bool $frictionChanged = true;
+
+    /** Whether friction is that of a thicker fluid still. */
+    private bool $thick = false;
+
+    private MolecularProperties $molecular;
+
+    private ?DevelopingLayers $layers = null;
+
+    /** @throws PhysicsException */
+    public function __construct(private readonly Model $model, private readonly Grid $grid, private readonly Voxels $voxels)
+    {
+        $material = $model->materials->get((string) $model->space->fluid);
+        assert($material !== null);
+        $this->fluid = Fluid::of($material, $model->surroundings);
+        $this->domain = DomainBuilder::build($model, $grid, $voxels, $this->fluid->density);
+        $this->devices = new Devices($model, $this->domain, $this->fluid->density);
+        $this->forces = new Forces($model, $this->domain, $this->fluid);
+        $this->gaps = new FinGaps($model, $this->domain, $this->fluid);
+        $driven = $this->devices->freeSpeed() > 0.0 || $this->speedGiven() > 0.0 || $this->forces->drive();
+        $this->buoyantOnly = $this->forces->buoyant && ! $driven;
+    }
+
+    /** The state to start from; null: at rest, with a guess of the temperatures where they move the fluid. */
+    public function begin(?FlowState $start): void
+    {
+        $this->level = FlowLevel::finest($this->domain, $this->fluid->density);
+        $this->molecular = new MolecularProperties($this->domain, $this->fluid);
+        $this->density = new GasDensity($this->domain, $this->fluid, $this->model->physics->heat);
+        $this->heat = new HeatOnFlow($this->model, $this->grid, $this->voxels, $this->domain, $this->fluid->specificHeat, $this->gaps, $this->fluid->temperature);
+        if ($this->model->physics->flow === 'turbulent' || ($this->fluid->powerLaw === null && $this->model->physics->flow === 'auto' && ($start === null || $start->turbulent))) {
+            $this->turbulence ??= new Turbulence($this->domain, $this->fluid);
+        }
+        $this->setFriction();
+        if ($start !== null) {
+            $this->take($start->onto($this->domain->layout));
+            $this->updateMixing();
+        } elseif ($this->forces->buoyant) {
+            $this->guess();
+        }
+    }
+
+    private function take(FlowState $state): void
+    {
+        foreach ([0, 1, 2] as $axis) {
+            foreach ($this->domain->face[$axis] as $c => $kind) {
+                if ($kind !== FlowDomain::GIVEN) {
+                    $this->level->velocity[$axis][$c] = $state->velocity[$axis][$c];
+                }
+            }
+        }
+        foreach ($this->domain->fluid as $c => $fluid) {
+            if ($fluid === 1) {
+                $this->level->pressure[$c] = $state->pressure[$c];
+            }
+        }
+        $this->heat->temperature = $state->temperature;
+        $this->devices->setRises($state->rises);
+    }
+
+    /** From now on without eddies. */
+    public function becomeLaminar(): void
+    {
+        $this->turbulence = null;
+        $this->heat->films = [];
+        $this->setFriction();
+        $this->heat->assemble(null);
+    }
+
+    public function updateMixing(): void
+    {
+        $this->molecular->update($this->level->velocity, $this->heat->temperature);
+        $this->density->update($this->level, $this->heat->temperature);
+        if ($this->turbulence !== null) {
+            $this->turbulence->update($this->level->velocity, $this->molecular, $this->gaps->turbulence($this->level->velocity, $this->molecular->viscosity));
+            $this->layers ??= new DevelopingLayers($this->model, $this->domain, $this->fluid, $this->voxels);
+            $this->heat->films = $this->layers->films($this->level->velocity, $this->molecular, $this->turbulence->wallConductivity);
+        }
+        if ($this->thick || $this->turbulence !== null || $this->fluid->varies() || ! $this->gaps->isEmpty()) {
+            $this->setFriction();
+        }
+    }
+
+    private function setFriction(): void
+    {
+        $mixing = $this->turbulence ?? $this->molecular;
+        $this->gaps->update($this->level->velocity, $this->molecular->viscosity, $mixing->wallViscosity);
+        $this->level->friction = $this->gaps->addTo(Friction::of($this->domain, $mixing->viscosity, $mixing->wallViscosity, $this->density->onLosses($this->level, $this->devices->loss)));
+        $this->thick = false;
+        $this->frictionChanged = true;
+    }
+
+    /** From rest, forces that will be held by friction meet none: the first cycles are those of a thicker fluid. */
+    public function startThick(): void
+    {
+        $speed = max($this->devices->freeSpeed(), $this->speedGiven());
+        $size = 0.0;
+        foreach ($this->domain->openings as $opening) {
+            $size = max($size, sqrt(array_sum($opening->areas)));
+        }
+        $times = max(1.0, $speed * $size * $this->fluid->density / $this->fluid->viscosity / self::START_REYNOLDS);
+        $thick = array_fill(0, $this->domain->layout->length, $times * $this->fluid->viscosity);
+        $this->level->friction = Friction::of($this->domain, $thick, $thick, $this->devices->loss);
+        $this->thick = $this->frictionChanged = true;
+    }
+
+    public function setSources(): void
+    {
+        $flux = $this->level->fluxes();
+        foreach ([0, 1, 2] as $axis) {
+            $force = Vectors::plus($this->devices->addForces($axis, $this->forces->on($axis, $this->heat->temperature, $this->density->filling())), 1.0, $this->level->friction->pull[$axis]);
+            $this->level->source[$axis] = Vectors::plus($force, 1.0, LimitedConvection::force($this->domain, $axis, $flux, $this->level->velocity[$axis]));
+        }
+    }
+
+    /** Temperatures of the fluid as if it were at rest and conducted what its motion will carry. */
+    private function guess(): void
+    {
+        $this->heat->guess(self::STILL_CONDUCTION * $this->fluid->conductivity);
+        // The spread falls with what is carried, and that with the spread: three rounds bring the two together.
+        for ($round = 0; $round < 3 && $this->buoyantOnly && $this->rayleigh() > self::TURBULENT_FROM; $round++) {
+            $this->heat->guess(self::CARRIES * $this->rayleigh() ** (1 / 3) * $this->fluid->conductivity);
+        }
+    }
+
+    /**
+     * Lets the velocities conserve mass in every cell, as the heat they carry needs it.
+     *
+     * @return array{list<float>, list<float>, list<float>} kg/s through the faces
+     */
+    public function conserving(): array
+    {
+        $flux = $this->level->fluxes();
+        $mobility = [];
+        foreach ([0, 1, 2] as $axis) {
+            $mobility[] = (new Momentum($this->level, $axis, $flux, 1.0, 0.0, false))->mobility;
+        }
+        $mobility = [$mobility[0], $mobility[1], $mobility[2]];
+        [$imbalance] = $this->level->imbalance($flux);
+        $this->level->follow($mobility, (new PressureCorrection($this->domain, PressureCorrection::FINE))->solve($mobility, $this->level->carrying, $imbalance), 0.0);
+
+        return $this->level->fluxes();
+    }
+
+    /** Rayleigh number from the spread of the temperatures and the height of the space along gravity. */
+    public function rayleigh(): float
+    {
+        $fluid = $this->fluid;
+
+        return $this->gravity() * $fluid->expansion * $this->spread() * $this->height() ** 3 * $fluid->density ** 2 * $fluid->specificHeat / $fluid->viscosity / $fluid->conductivity;
+    }
+
+    /** Speed of a fall through the height of the space under the buoyancy of the whole spread, m/s. */
+    public function freeFall(): float
+    {
+        return sqrt($this->gravity() * $this->fluid->expansion * $this->spread() * $this->height());
+    }
+
+    /** Of the temperatures, K. */
+    public function spread(): float
+    {
+        return max($this->heat->temperature) - min($this->heat->temperature);
+    }
+
+    /** m/s2 */
+    private function gravity(): float
+    {
+        $g = $this->model->surroundings->gravity;
+
+        return sqrt($g[0] ** 2 + $g[1] ** 2 + $g[2] ** 2);
+    }
+
+    /** Of the space along gravity, m. */
+    private function height(): float
+    {
+        $height = 0.0;
+        foreach ($this->model->surroundings->gravity as $axis => $part) {
+            $height += abs($part) / $this->gravity() * $this->model->space->box->size($axis);
+        }
+
+        return $height;
+    }
+
+    /** Greatest speed that inlets and moving walls give, m/s. */
+    public function speedGiven(): float
+    {
+        $speed = 0.0;
+        foreach ($this->domain->velocity as $component) {
+            $speed = max($speed, max($component), -min($component));
+        }
+
+        return $speed;
+    }
+
+    /**
+     * kg/s: what the openings let in, or what the strongest section of a closed space carries.
+     *
+     * @param array{list<float>, list<float>, list<float>} $flux
+     */
+    public function throughFlow(array $flux): float
+    {
+        $in = 0.0;
+        foreach ($this->domain->openings as $opening) {
+            foreach ($opening->faces as $face) {
+                $in += max(0.0, -$opening->outward * $flux[$opening->axis][$face]);
+            }
+        }
+        $largest = 0.0;
+        foreach ($flux as $axis => $through) {
+            $largest = max($largest, Vectors::amount($through) / $this->grid->cells[$axis]);
+        }
+
+        return max($in, $largest);
+    }
+
+    /** @return list<float> watched velocities and pressures, as shares of the greatest speed and of the spread of the pressure */
+    public function watchedFlow(): array
+    {
+        $watches = array_filter($this->model->watches, fn (Watch $watch) => in_array($watch->quantity, Watch::AT_POINTS, true));
+        if ($watches === []) {
+            return [];
+        }
+        $probe = new FlowProbe(FlowField::of($this->domain, $this->fluid, $this->level));
+        $fastest = max(array_map(fn (array $component) => max(max($component), -min($component)), $this->level->velocity));
+        $spread = max($this->level->pressure) - min($this->level->pressure);
+
+        return array_values(array_map(
+            fn (Watch $watch) => ($probe->value($watch->quantity, $watch->of->point ?? [0.0, 0.0, 0.0]) ?? 0.0) / max(1e-300, $watch->quantity === 'pressure' ? $spread : $fastest),
+            $watches,
+        ));
+    }
+
+    /** @return list<list<float>> velocities, pressure, fans and, where it takes part, temperature */
+    public function fields(): array
+    {
+        $fields = [...$this->level->velocity, $this->level->pressure, array_values($this->devices->rises())];
+        if ($this->buoyantOnly) {
+            $fields[] = $this->heat->temperature;
+        }
+
+        return $fields;
+    }
+
+    /** @param list<list<float>> $fields */
+    public function setFields(array $fields): void
+    {
+        $this->level->velocity = [$fields[0], $fields[1], $fields[2]];
+        $this->level->pressure = $fields[3];
+        $this->devices->setRises(array_combine(array_keys($this->devices->rises()), $fields[4]));
+        if (isset($fields[5])) {
+            $this->heat->temperature = $fields[5];
+        }
+    }
+
+    /** @return list<float> what makes velocities, pressures and temperatures comparable in the measure of a step */
+    public function scales(): array
+    {
+        $v = $this->level->velocity;
+        $speed = 1.0 / max(1e-300, Vectors::dot($v[0], $v[0]) + Vectors::dot($v[1], $v[1]) + Vectors::dot($v[2], $v[2]));
+        $rises = array_values($this->devices->rises());
+        $scales = [$speed, $speed, $speed, 0.1 / max(1e-300, self::variance($this->level->pressure)), 1.0 / max(1e-300, Vectors::dot($rises, $rises))];
+        if ($this->buoyantOnly) {
+            $scales[] = 1.0 / max(1e-300, self::variance($this->heat->temperature));
+        }
+
+        return $scales;
+    }
+
+    /** @param list<float> $x */
+    private static function variance(array $x): float
+    {
+        return Vectors::dot($x, $x) - array_sum($x) ** 2 / count($x);
+    }
+
+    public function state(): FlowState
+    {
+        return new FlowState($this->domain->layout, $this->level->velocity, $this->level->pressure, $this->heat->temperature, $this->devices->rises(), $this->turbulence !== null);
+    }
+}
