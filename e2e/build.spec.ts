@@ -67,7 +67,7 @@ test('from an empty project to a verdict: parts, watts, films, limits, a run', a
 });
 
 test('every start is a model that can be computed; sizes, layers and materials are edited', async ({ page }) => {
-    for (const start of [/^Ventilated box/, /^Sealed box/, /^Heat sink in open air/, /^Board in a duct/, /^Power module/]) {
+    for (const start of [/^Ventilated box/, /^Sealed box/, /^Heat sink in open air/, /^Board in a duct/, /^Power module/, /^Copper bars/]) {
         await newProject(page, `Trial ${start.source.slice(1)}`, start);
         await page.getByRole('navigation', { name: 'Stages' }).getByRole('button', { name: /Solve/ }).click();
         await expect(page.getByRole('complementary', { name: 'Preflight' }).getByText('Nothing is missing.')).toBeVisible();

@@ -46,7 +46,7 @@ describe('what limits and watches look at', () => {
         const [vent, outlet] = spaceSubjects(document, true);
         const limited = withNewLimit(withNewLimit(document, vent!, 'leaving', '60 degC'), outlet!, 'flow', '2 l/s');
         expect(limited.limits).toMatchObject([
-            { name: 'Opening 2 in x-, temperature of what leaves', of: { side: 'x-', patch: 1 }, quantity: 'outflowTemperature', atMost: '60 degC' },
+            { name: 'Opening 2 in x-, temperature leaving', of: { side: 'x-', patch: 1 }, quantity: 'outflowTemperature', atMost: '60 degC' },
             { of: { side: 'z+' }, quantity: 'volumeFlow', atLeast: '2 l/s' },
         ]);
         expect(limitsOn(limited, vent!).map((limit) => whatOf(limit, 'opening'))).toEqual(['leaving']);

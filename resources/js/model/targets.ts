@@ -47,7 +47,7 @@ export function spaceSubjects(document: ModelDocument, moving: boolean): Subject
 /** The choices for a kind of subject, with their words. */
 export function whatsOf(kind: string, withHeat: boolean): Record<What, string> {
     if (kind === 'fan') return { flow: 'Flow through it' };
-    if (kind === 'opening') return { leaving: 'Temperature of what leaves', flow: 'Flow out of it' };
+    if (kind === 'opening') return { leaving: 'Temperature leaving', flow: 'Flow out of it' };
     if (kind === 'wall') return { max: 'Hottest place', mean: 'Mean', ...(withHeat ? { heat: 'Heat through it' } : {}) };
     const own = facesOfKind(kind);
     const inside: Record<What, string> = kind === 'package' ? { junction: 'Junction', case: 'Case', board: 'Board side' } : { max: 'Hottest place', mean: 'Mean', min: 'Coldest place' };
