@@ -16,6 +16,12 @@ final class GridLevels
     /** Given grids are halved as long as more cells than this are left, and this often. */
     private const FEWEST = 1500;
 
+    /** ... and as long as every axis that is halved keeps so many: from a flow that ten cells cannot show the next grid has to find back (a sealed box took 105 steps from it, 60 from rest). */
+    private const FEWEST_ALONG = 12;
+
+    /** An axis of fewer cells is left as it is. */
+    private const DIVIDED = 8;
+
     private const MOST = 3;
 
     /**
@@ -28,7 +34,7 @@ final class GridLevels
             $levels = [[$model, GridBuilder::build($model)]];
             while (count($levels) < self::MOST) {
                 $coarse = self::halved($levels[0][1]);
-                if ($coarse->count() < self::FEWEST || $coarse->count() > self::WORTH * $levels[0][1]->count()) {
+                if ($coarse->count() < self::FEWEST || $coarse->count() > self::WORTH * $levels[0][1]->count() || self::tooFew($coarse, $levels[0][1])) {
                     break;
                 }
                 array_unshift($levels, [$model, $coarse]);
@@ -62,13 +68,18 @@ final class GridLevels
         return [$model, GridBuilder::build($model, $grade)];
     }
 
+    private static function tooFew(Grid $coarse, Grid $fine): bool
+    {
+        return array_filter([0, 1, 2], fn (int $axis) => $coarse->cells[$axis] < min(self::FEWEST_ALONG, $fine->cells[$axis])) !== [];
+    }
+
     /** Every second line left out where there are many. */
     private static function halved(Grid $grid): Grid
     {
         $lines = [];
         foreach ($grid->lines as $own) {
             $last = count($own) - 1;
-            $lines[] = $last < 8 ? $own : array_values(array_filter($own, fn (int $i) => $i === $last || ($i % 2 === 0 && $i < $last - $last % 2), ARRAY_FILTER_USE_KEY));
+            $lines[] = $last < self::DIVIDED ? $own : array_values(array_filter($own, fn (int $i) => $i === $last || ($i % 2 === 0 && $i < $last - $last % 2), ARRAY_FILTER_USE_KEY));
         }
 
         return new Grid([$lines[0], $lines[1], $lines[2]]);

@@ -27,8 +27,8 @@ final class FlowLevelsTest extends TestCase
         $result = ResultBuilder::build($solution, '');
 
         self::assertTrue($solution->converged);
-        self::assertSame([24 * 12 * 8, 48 * 24 * 16], array_column($result['levels'], 'cells'));
-        self::assertContains(24 * 12 * 8, $listener->published);
+        self::assertSame([24 * 12 * 7, 48 * 24 * 7], array_column($result['levels'], 'cells'));
+        self::assertContains(24 * 12 * 7, $listener->published);
         $sorted = $listener->published;
         sort($sorted);
         self::assertSame($sorted, $listener->published, 'pictures of coarse grids come before those of finer ones');
@@ -69,7 +69,7 @@ final class FlowLevelsTest extends TestCase
     public function testAFlowStartsFromThatOfAnotherGrid(): void
     {
         $coarse = self::box();
-        $coarse['analysis']['grid'] = ['cells' => [20, 10, 6]];
+        $coarse['analysis']['grid'] = ['cells' => [20, 12, 6]];
         $start = (new SteadySolver(ModelCodec::fromDocument($coarse)))->solve();
         $fromRest = (new SteadySolver(ModelCodec::fromDocument(self::box())))->solve();
         $started = (new SteadySolver(ModelCodec::fromDocument(self::box()), start: $start->state))->solve();
@@ -114,12 +114,21 @@ final class FlowLevelsTest extends TestCase
     public function testGivenLinesAreHalvedAndKeepTheirEnds(): void
     {
         $document = self::box();
-        $document['analysis']['grid'] = ['cells' => [49, 24, 16]];
+        $document['analysis']['grid'] = ['cells' => [49, 24, 25]];
         [[, $coarse], [, $fine]] = GridLevels::of(ModelCodec::fromDocument($document));
 
-        self::assertSame([49, 24, 16], $fine->cells);
-        self::assertSame([24, 12, 8], $coarse->cells);
+        self::assertSame([49, 24, 25], $fine->cells);
+        self::assertSame([24, 12, 12], $coarse->cells);
         self::assertEqualsWithDelta(0.12, $coarse->lines[0][24], 1e-12);
+    }
+
+    public function testAGridThatCannotShowTheFlowIsLeftOut(): void
+    {
+        $document = self::box();
+        $document['analysis']['grid'] = ['cells' => [40, 30, 20]];
+        self::assertCount(1, GridLevels::of(ModelCodec::fromDocument($document)), 'ten cells along z are too few to begin with');
+        $document['analysis']['grid'] = ['cells' => [80, 80, 1]];
+        self::assertCount(2, GridLevels::of(ModelCodec::fromDocument($document)), 'an axis that is not divided does not count');
     }
 
     public function testLookingAtAFlowChangesNothingInIt(): void
@@ -184,7 +193,7 @@ final class FlowLevelsTest extends TestCase
                 'x-' => ['kind' => 'inlet', 'speed' => 0.4, 'temperature' => 300], 'x+' => ['kind' => 'outlet']]],
             'parts' => [['id' => 'b', 'name' => 'Block', 'shape' => ['kind' => 'block', 'size' => [0.03, 0.03, 0.01]], 'at' => [0.03, 0.015, 0], 'material' => 'aluminium-6063', 'power' => 5]],
             'watches' => [['id' => 'top', 'name' => 'Block', 'of' => ['part' => 'b'], 'quantity' => 'temperature', 'reduce' => 'max']],
-            'analysis' => ['grid' => ['cells' => [48, 24, 16]]],
+            'analysis' => ['grid' => ['cells' => [48, 24, 7]]],
         ];
     }
 }
