@@ -16,8 +16,8 @@ final class GridLevels
     /** Given grids are halved as long as more cells than this are left, and this often. */
     private const FEWEST = 1500;
 
-    /** ... and as long as every axis that is halved keeps so many: from a flow that ten cells cannot show the next grid has to find back (a sealed box took 105 steps from it, 60 from rest). */
-    private const FEWEST_ALONG = 12;
+    /** ... where all three axes are halved, than this: from a flow that so few cells cannot show the next grid has to find back (a sealed box took 105 steps from 3500 cells, 60 from rest). */
+    private const FEWEST_IN_SPACE = 5000;
 
     /** An axis of fewer cells is left as it is. */
     private const DIVIDED = 8;
@@ -34,7 +34,7 @@ final class GridLevels
             $levels = [[$model, GridBuilder::build($model)]];
             while (count($levels) < self::MOST) {
                 $coarse = self::halved($levels[0][1]);
-                if ($coarse->count() < self::FEWEST || $coarse->count() > self::WORTH * $levels[0][1]->count() || self::tooFew($coarse, $levels[0][1])) {
+                if ($coarse->count() < self::fewest($levels[0][1]) || $coarse->count() > self::WORTH * $levels[0][1]->count()) {
                     break;
                 }
                 array_unshift($levels, [$model, $coarse]);
@@ -68,9 +68,9 @@ final class GridLevels
         return [$model, GridBuilder::build($model, $grade)];
     }
 
-    private static function tooFew(Grid $coarse, Grid $fine): bool
+    private static function fewest(Grid $halved): int
     {
-        return array_filter([0, 1, 2], fn (int $axis) => $coarse->cells[$axis] < min(self::FEWEST_ALONG, $fine->cells[$axis])) !== [];
+        return min($halved->cells) < self::DIVIDED ? self::FEWEST : self::FEWEST_IN_SPACE;
     }
 
     /** Every second line left out where there are many. */

@@ -114,11 +114,11 @@ final class FlowLevelsTest extends TestCase
     public function testGivenLinesAreHalvedAndKeepTheirEnds(): void
     {
         $document = self::box();
-        $document['analysis']['grid'] = ['cells' => [49, 24, 25]];
+        $document['analysis']['grid'] = ['cells' => [49, 40, 25]];
         [[, $coarse], [, $fine]] = GridLevels::of(ModelCodec::fromDocument($document));
 
-        self::assertSame([49, 24, 25], $fine->cells);
-        self::assertSame([24, 12, 12], $coarse->cells);
+        self::assertSame([49, 40, 25], $fine->cells);
+        self::assertSame([24, 20, 12], $coarse->cells);
         self::assertEqualsWithDelta(0.12, $coarse->lines[0][24], 1e-12);
     }
 
@@ -126,7 +126,7 @@ final class FlowLevelsTest extends TestCase
     {
         $document = self::box();
         $document['analysis']['grid'] = ['cells' => [40, 30, 20]];
-        self::assertCount(1, GridLevels::of(ModelCodec::fromDocument($document)), 'ten cells along z are too few to begin with');
+        self::assertCount(1, GridLevels::of(ModelCodec::fromDocument($document)), '3000 cells are too few to begin with');
         $document['analysis']['grid'] = ['cells' => [80, 80, 1]];
         self::assertCount(2, GridLevels::of(ModelCodec::fromDocument($document)), 'an axis that is not divided does not count');
     }
