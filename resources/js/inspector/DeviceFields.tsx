@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { typicalFans } from '../model/typical';
 import { Typical } from './ShapeFields';
 import { lengthUnit, typed } from '../units/units';
@@ -57,7 +58,8 @@ export function DeviceFields(props: ShapeProps) {
             )}
             {shape.kind === 'fan' && (
                 <>
-                    <Stack direction="row" sx={{ gap: 1 }}>{field('hub', 'Hub, share', '')}{field('speedFactor', 'Speed, share', '', '1')}{field('swirl', 'Swirl, share', '', '0')}</Stack>
+                    <Stack direction="row" sx={{ gap: 1 }}>{field('hub', 'Hub', '', '0')}{field('speedFactor', 'Speed', '', '1')}{field('swirl', 'Swirl', '', '0')}</Stack>
+                    <Typography variant="body2" color="text.secondary" sx={{ mt: -0.5 }}>As shares of the diameter, of full speed, and of the speed through it.</Typography>
                     <Chapter title="Curve: flow and pressure rise" fields>
                         {field('curveDensity', 'Measured in air of', 'kg/m^3', 'as it is here')}
                         {curve.map((row, n) => (

@@ -17,6 +17,7 @@ export function SpaceSummary({ result, units }: { result: Result; units: UnitSet
     const sides = Object.entries(result.sides).flatMap(([side, sum]) => (sum && Math.abs(sum.heat) > 5e-4 ? [[side, sum.heat] as const] : []));
     // Films on faces of parts take heat straight to the surroundings.
     const fromParts = result.balance.out - sides.reduce((sum, [, heat]) => sum + heat, 0) - (flow?.openings ?? []).reduce((sum, opening) => sum + opening.heat, 0);
+    const least = 0.005 * result.balance.out;
     return (
         <Panel label={flow ? 'Flow' : 'Space'} title={flow ? 'Flow' : 'Space'} note={flow ? regimeOf(flow) : 'What leaves it; the parts show when they are selected'}>
             {limits.length > 0 && (
@@ -31,10 +32,10 @@ export function SpaceSummary({ result, units }: { result: Result; units: UnitSet
                 </Chapter>
             )}
             {flow && <FlowChapters flow={flow} units={units} />}
-            {sides.length > 0 && (
+            {(sides.length > 0 || fromParts > least) && (
                 <Chapter title={flow ? 'Heat out through the walls' : 'Where the heat leaves'}>
                     {sides.map(([side, heat]) => <Line key={side} label={`Side ${side}`}>{watts(heat)} W</Line>)}
-                    {fromParts > 0.005 * result.balance.out && <Line label="Films on parts">{watts(fromParts)} W</Line>}
+                    {fromParts > least && <Line label="Films on parts">{watts(fromParts)} W</Line>}
                 </Chapter>
             )}
         </Panel>

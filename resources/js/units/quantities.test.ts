@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { amountOf, marginOf } from './quantities';
+import { amperes, volts } from './units';
 
 describe('what a limit bounds', () => {
     it('has the unit of its kind', () => {
@@ -14,5 +15,10 @@ describe('what a limit bounds', () => {
         expect(marginOf('outflowTemperature', -2, 'us')).toBe('−3.6 °F');
         expect(marginOf('volumeFlow', 0.0004, 'mm')).toBe('+0.40 l/s');
         expect(marginOf('heat', 1.25, 'mm')).toBe('+1.25 W');
+    });
+
+    it('of a current keeps number and unit on one line', () => {
+        expect([amperes(-200.04), amperes(0.01234567)]).toEqual(['−200\u00a0A', '0.01235\u00a0A']);
+        expect([volts(0.02047), volts(12.3456)]).toEqual(['20.47\u00a0mV', '12.346\u00a0V']);
     });
 });

@@ -53,8 +53,8 @@ export const speedNumber = (metresPerSecond: number, set: UnitSet): number => (s
 export const litres = (flow: number, signed = false): string => `${signed && flow > 0 ? '+' : ''}${number(flow * 1e3, 2)} l/s`;
 
 /** From A and V, as many digits as tell something. */
-export const amperes = (current: number): string => `${minus(Number(current.toPrecision(4)).toString())} A`;
-export const volts = (voltage: number): string => (Math.abs(voltage) < 1 ? `${number(1e3 * voltage, 2)} mV` : `${number(voltage, 3)} V`);
+export const amperes = (current: number): string => `${minus(Number(current.toPrecision(4)).toString())}\u00a0A`;
+export const volts = (voltage: number): string => (Math.abs(voltage) < 1 ? `${number(1e3 * voltage, 2)}\u00a0mV` : `${number(voltage, 3)}\u00a0V`);
 
 export const watts = (value: number): string => number(value, 2);
 
