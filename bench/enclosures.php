@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 // Ten and two different enclosures, none tuned: steps, outcome, balances. With "times" instead: one box on grids from 10 000 to 250 000 cells. The yardstick of a row is the product of a 7-point matrix in the same process,
-// before and after it: at 32 ns per cell, as on a quiet machine of two cores, the row would have taken the seconds under "quiet s".
+// before and after it: at 32 ns per cell, as on a quiet machine of two cores, the row would have taken the seconds under "quiet s". "us/step" is the time of the finest grid per cell and step.
 
 require __DIR__ . '/../vendor/autoload.php';
 
@@ -13,7 +13,7 @@ use Foehn\Physics\PhysicsException;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\SteadySolver;
 
-const ROW = "%-26s %8s %6s %8s %8s %-11s %9s %9s %9s\n";
+const ROW = "%-26s %8s %6s %8s %8s %8s %-11s %9s %9s %9s\n";
 
 /** ns per cell of a product with a 7-point matrix on a quiet machine. */
 const QUIET = 32.0;
@@ -113,7 +113,7 @@ function row(string $name, array $document): void
         $solution = (new SteadySolver(ModelCodec::fromDocument($document)))->solve();
         $result = ResultBuilder::build($solution, '');
         $seconds = array_sum(array_column($result['levels'], 'seconds'));
-        printf(ROW, $name, $result['grid']['cells'], $solution->iterations, sprintf('%.1f', $seconds), sprintf('%.1f', $seconds * QUIET / (0.5 * ($before + product()))), $solution->converged ? 'steady' : 'not steady',
+        printf(ROW, $name, $result['grid']['cells'], $solution->iterations, sprintf('%.1f', $seconds), sprintf('%.1f', $seconds * QUIET / (0.5 * ($before + product()))), sprintf('%.1f', 1e6 * $solution->seconds / $solution->iterations / $result['grid']['cells']), $solution->converged ? 'steady' : 'not steady',
             sprintf('%.1e', $result['flow']['balance']['error']), sprintf('%.1e', $result['balance']['error']), sprintf('%.1f', max(array_map(fn ($p) => $p['temperature']['max'] ?? 0.0, $result['parts'])) - 300.0));
     } catch (PhysicsException $e) {
         printf("%-26s %s\n", $name, $e->getMessage());
@@ -121,7 +121,7 @@ function row(string $name, array $document): void
 }
 
 ini_set('memory_limit', '-1');
-printf(ROW, 'enclosure', 'cells', 'steps', 's', 'quiet s', 'outcome', 'mass', 'heat', 'rise K');
+printf(ROW, 'enclosure', 'cells', 'steps', 's', 'quiet s', 'us/step', 'outcome', 'mass', 'heat', 'rise K');
 if (($argv[1] ?? '') === 'times') {
     foreach ([[28, 21, 16], [44, 33, 21], [66, 50, 31], [88, 66, 43]] as $cells) {
         $still = enclosure([], 0.2, $cells);

@@ -3,7 +3,8 @@ import { useMaterials } from '../api/queries';
 import type { Revision } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { allMaterials } from '../model/materials';
-import { boxOf, gravities, gravityOf, heatOf, surroundingsOf, withGravity, withHeat, withSpace, withSurroundings, worstCases } from '../model/space';
+import { questionOf, questions, withQuestion } from '../model/question';
+import { boxOf, gravities, gravityOf, surroundingsOf, withGravity, withSpace, withSurroundings, worstCases } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../project/screenState';
 import { lengthUnit, typed, typedTemperatureUnit } from '../units/units';
@@ -13,8 +14,6 @@ import { EditField } from './EditField';
 import { Panel } from './Panel';
 import { FitSpace } from './FitSpace';
 import { ParameterFields } from './ParameterFields';
-
-const questions = { heat: 'Temperatures against limits', air: 'Only where the air goes' } as const;
 
 interface Props {
     revision: Revision;
@@ -44,7 +43,7 @@ export function BuildPanel({ revision, editor, mayEdit }: Props) {
     );
     return (
         <Panel label="Project" title="Question and space" note="What is asked, the room around the product, and what is outside">
-            <ChoiceField label="Question" value={heatOf(document) ? 'heat' : 'air'} choices={questions} disabled={!mayEdit} save={(choice) => editor.edit(`Question: ${questions[choice].toLowerCase()}`, (d) => withHeat(d, choice === 'heat'))} />
+            <ChoiceField label="Question" value={questionOf(document)} choices={questions} disabled={!mayEdit} save={(choice) => editor.edit(`Question: ${questions[choice].toLowerCase()}`, (d) => withQuestion(d, choice))} />
             <Chapter title="Space" fields>
                 {[0, 1, 2].map((n) => <Stack key={n} direction="row" sx={{ gap: 1 }}>{corner('min', n)}{corner('max', n)}</Stack>)}
                 <FitSpace variant={revision.variant.id} outline={revision.outline} editor={editor} disabled={!mayEdit} />

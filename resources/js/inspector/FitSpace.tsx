@@ -1,15 +1,17 @@
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { api } from '../api/client';
 import type { Cavity, Outline } from '../api/types';
-import { fittedBox, withSpace, type Margins } from '../model/space';
+import { fittedBox, sideNames, typedMargin, withSpace, type Margins } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { number, size as lengths } from '../units/units';
-import { EditField } from './EditField';
 
 /** A margin per side, in the order x-, x+, y-, y+, z-, z+: metres, or shares of the product's height. */
 const even = (margin: number | { share: number }): Margins => [margin, margin, margin, margin, margin, margin];
@@ -66,21 +68,36 @@ export function FitSpace({ variant, outline, editor, disabled }: { variant: numb
                 <MenuItem dense onClick={() => { setAnchor(null); setAsking(true); }}>With a margin in mm or %</MenuItem>
             </Menu>
             {found && <Alert severity={found.closed ? 'success' : 'warning'} onClose={() => { setFound(null); set({ pointed: null }); }} sx={{ mb: 1.25, py: 0, fontSize: 12.5 }}>{found.text}</Alert>}
-            {asking && (
-                <EditField
-                    label="Margin on every side"
-                    value=""
-                    hint="20 mm, or 50 % of the size"
-                    disabled={disabled}
-                    save={(text) => {
-                        const [, number, unit] = /^(\d*[.,]?\d+)\s*(mm|%)?$/.exec(text) ?? [];
-                        if (number === undefined) return Promise.reject(new Error(text));
-                        const value = Number(number.replace(',', '.'));
-                        fit(`around the parts with ${number} ${unit ?? 'mm'}`, even(unit === '%' ? { share: value / 100 } : value / 1e3));
-                        return Promise.resolve();
-                    }}
-                />
-            )}
+            {asking && <MarginFields disabled={disabled} fit={(margins) => fit('around the parts with the margins given', margins)} />}
         </>
+    );
+}
+
+/** A margin for each side; what is typed on the first holds for all that were not typed in. */
+function MarginFields({ disabled, fit }: { disabled: boolean; fit: (margins: Margins) => void }) {
+    const [texts, setTexts] = useState<(string | null)[]>([...sideNames].map(() => null));
+    const shown = texts.map((text) => text ?? texts[0] ?? '');
+    const margins = shown.map(typedMargin);
+    const ready = margins.every((margin) => margin !== null);
+    return (
+        <Box component="form" aria-label="Margins" sx={{ mb: 1.25 }} onSubmit={(e) => { e.preventDefault(); if (ready) fit(margins as Margins); }}>
+            <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: 1, rowGap: 1.25, mb: 0.5 }}>
+                {sideNames.map((side, n) => (
+                    <TextField
+                        key={side}
+                        size="small"
+                        label={`Margin ${side}`}
+                        placeholder="20 mm, 50 %"
+                        slotProps={{ inputLabel: { shrink: true } }}
+                        value={shown[n]}
+                        error={shown[n] !== '' && margins[n] === null}
+                        disabled={disabled}
+                        onChange={(e) => setTexts(texts.map((text, i) => (i === n ? e.target.value : text)))}
+                    />
+                ))}
+            </Box>
+            <Typography variant="body2" color="text.secondary" sx={{ mb: 0.5 }}>In mm, or in % of the size along that axis.</Typography>
+            <Button type="submit" size="small" variant="outlined" disabled={disabled || !ready}>Fit with these margins</Button>
+        </Box>
     );
 }

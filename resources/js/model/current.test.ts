@@ -3,6 +3,7 @@ import { firstModel } from '../projects/starts';
 import { computesCurrents, nextTerminal, terminalFaces, terminalsOf, withTerminal } from './current';
 import type { ModelDocument, PartEntry } from './document';
 import { withFaceHeat } from './heat';
+import { questionOf, withQuestion, type Question } from './question';
 
 const bar: PartEntry = { id: 'bar', shape: { kind: 'block' } };
 
@@ -24,10 +25,18 @@ describe('where current enters', () => {
         expect(nextTerminal({ parts: [with1] })).toEqual({ kind: 'ground' });
     });
 
+    it('is a question that can be taken back and asked again', () => {
+        const asked = withQuestion({ physics: { heat: false, flow: 'auto' } }, 'current');
+        expect(asked.physics).toEqual({ heat: true, flow: 'auto', electric: true });
+        expect(['current', 'heat', 'air'].map((question) => questionOf(withQuestion(asked, question as Question)))).toEqual(['current', 'heat', 'air']);
+        expect(withQuestion({}, 'heat').physics).toEqual({ heat: true });
+    });
+
     it('is asked for by the question of a new project', () => {
-        const start = (question: 'heat' | 'current'): ModelDocument => firstModel({ name: 'n', question, start: question === 'heat' ? 'sealed' : 'bars', ambient: '40', altitude: '0' });
+        const start = (question: 'heat' | 'current'): ModelDocument => firstModel({ name: 'n', question, start: question === 'heat' ? 'sealed' : 'bars', ambient: '40', altitude: '0', gravity: 'y-' });
         expect(computesCurrents(start('current'))).toBe(true);
         expect(start('current').parts!.flatMap(terminalsOf).map(([face]) => face)).toEqual(['x-', 'x+']);
         expect(computesCurrents(start('heat'))).toBe(false);
+        expect(start('heat').surroundings).toMatchObject({ temperature: '40 degC', gravity: [0, -9.81, 0] });
     });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { flowOf, ofKind, sideOf, withFlow, withInletKind, withPatch, withSide, fittedBox, type Margins } from './space';
+import { flowOf, ofKind, sideOf, withFlow, withInletKind, withPatch, withSide, fittedBox, type Margins, typedMargin } from './space';
 
 const document = { parts: [], space: { box: 1, sides: { 'x-': { kind: 'wall' as const, heat: { kind: 'film' }, patches: [{ min: [0, 0], max: [1, 1], kind: 'open' as const }, { min: [2, 2], max: [3, 3] }] } } } };
 
@@ -36,5 +36,9 @@ describe('space', () => {
         expect(box([{ share: 0.5 }, 0.01, 0, 0, 0, 0])).toEqual({ min: ['-50 mm', '0 mm', '0 mm'], max: ['110 mm', '20 mm', '40 mm'] });
         expect(box('rising')).toEqual({ min: ['-50 mm', '-20 mm', '-20 mm'], max: ['150 mm', '40 mm', '190 mm'] });
         expect(box('rising', [0, 0, 9.81]).min[2]).toBe('-150 mm');
+    });
+
+    it('takes margins in mm and in shares of the size', () => {
+        expect([typedMargin('20'), typedMargin(' 12,5 mm'), typedMargin('50 %'), typedMargin('5 cm'), typedMargin('')]).toEqual([0.02, 0.0125, { share: 0.5 }, null, null]);
     });
 });

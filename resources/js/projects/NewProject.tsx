@@ -14,10 +14,12 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiError } from '../api/client';
 import { useImportProject } from '../api/queries';
+import { questions, type Question } from '../model/question';
+import { gravities, type Gravity } from '../model/space';
 import { usePreferences, useScreen } from '../project/screenState';
 import { unitSetNames, type UnitSet } from '../units/units';
 import { StartPicture } from './StartPicture';
-import { firstModel, questions, starts, type Answers, type Question, type Start } from './starts';
+import { firstModel, starts, type Answers, type Start } from './starts';
 
 const number = (text: string): string | null => {
     const plain = text.trim().replace('−', '-').replace(',', '.');
@@ -29,7 +31,7 @@ export function NewProject({ open, onClose }: { open: boolean; onClose: () => vo
     const navigate = useNavigate();
     const creating = useImportProject();
     const { units, setUnits } = usePreferences();
-    const [answers, setAnswers] = useState<Answers>({ name: '', question: 'heat', start: 'ventilated', ambient: '40', altitude: '0' });
+    const [answers, setAnswers] = useState<Answers>({ name: '', question: 'heat', start: 'ventilated', ambient: '40', altitude: '0', gravity: 'z-' });
     const set = (change: Partial<Answers>) => setAnswers({ ...answers, ...change });
     const ambient = number(answers.ambient);
     const altitude = number(answers.altitude);
@@ -86,6 +88,9 @@ export function NewProject({ open, onClose }: { open: boolean; onClose: () => vo
                     <Stack direction="row" sx={{ gap: 1.5 }}>
                         <TextField size="small" label="Ambient temperature, °C" value={answers.ambient} error={ambient === null} helperText={ambient === null ? 'A number of °C, for example 40' : ' '} onChange={(e) => set({ ambient: e.target.value })} sx={{ flex: 1 }} />
                         <TextField size="small" label="Altitude, m" value={answers.altitude} error={altitude === null} helperText={altitude === null ? 'A number of m, for example 0' : ' '} onChange={(e) => set({ altitude: e.target.value })} sx={{ flex: 1 }} />
+                        <TextField select size="small" label="Gravity" value={answers.gravity} onChange={(e) => set({ gravity: e.target.value as Gravity })} sx={{ flex: 1 }}>
+                            {(Object.keys(gravities) as Gravity[]).filter((g) => g !== 'own').map((g) => <MenuItem key={g} value={g}>{gravities[g]}</MenuItem>)}
+                        </TextField>
                         <TextField select size="small" label="Units on the screen" value={units} onChange={(e) => setUnits(e.target.value as UnitSet)} sx={{ flex: 1 }}>
                             {(Object.keys(unitSetNames) as UnitSet[]).map((u) => <MenuItem key={u} value={u}>{unitSetNames[u]}</MenuItem>)}
                         </TextField>
@@ -94,7 +99,7 @@ export function NewProject({ open, onClose }: { open: boolean; onClose: () => vo
                 </form>
             </DialogContent>
             <DialogActions sx={{ px: 3, pb: 2 }}>
-                <Typography variant="body2" color="text.secondary" sx={{ flex: 1 }}>Gravity points down, along −z. All of this can be changed later.</Typography>
+                <Typography variant="body2" color="text.secondary" sx={{ flex: 1 }}>All of this can be changed later.</Typography>
                 <Button color="inherit" onClick={onClose}>Cancel</Button>
                 <Button type="submit" form="new-project" variant="contained" disabled={!ready} loading={creating.isPending}>Create</Button>
             </DialogActions>

@@ -1,13 +1,8 @@
 import { upperLimit, type LimitEntry, type ModelDocument, type PartEntry } from '../model/document';
 import { boardLayers } from '../model/parts';
+import { withGravity, type Gravity } from '../model/space';
+import type { Question } from '../model/question';
 import { standardAir } from '../model/typical';
-
-export const questions = {
-    heat: 'Temperatures against limits',
-    air: 'Only where the air goes',
-    current: 'Current in copper and the heat it makes',
-} as const;
-export type Question = keyof typeof questions;
 
 /** Four answers that make a first model. */
 export interface Answers {
@@ -18,6 +13,7 @@ export interface Answers {
     ambient: string;
     /** m */
     altitude: string;
+    gravity: Gravity;
 }
 
 export const starts = {
@@ -123,15 +119,16 @@ export function firstModel(answers: Answers): ModelDocument {
     const { flow, buoyancy, space, parts, limits } = designs[answers.start]();
     const heat = answers.question !== 'air';
     const electric = answers.question === 'current' || answers.start === 'bars';
-    return {
+    const document: ModelDocument = {
         format: 'foehn-model',
         version: 1,
         name: answers.name,
-        surroundings: { temperature: `${answers.ambient} degC`, altitude: `${answers.altitude} m`, gravity: [0, 0, -9.81] },
+        surroundings: { temperature: `${answers.ambient} degC`, altitude: `${answers.altitude} m` },
         physics: { heat, flow: heat ? flow : 'auto', buoyancy: heat && buoyancy, radiation: 'none', ...(electric ? { electric } : {}) },
         space,
         parts,
         limits: heat ? limits : [],
         analysis: { time: { kind: 'steady' }, grid: { grade: 'scout' } },
     };
+    return withGravity(document, answers.gravity);
 }
