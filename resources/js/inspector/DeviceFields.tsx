@@ -7,7 +7,8 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { typicalFans } from '../model/typical';
 import { Typical } from './ShapeFields';
-import { lengthUnit, typed } from '../units/units';
+import { lengthUnit, plainNumber, typed } from '../units/units';
+import { FanCurve } from './FanCurve';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
@@ -29,6 +30,8 @@ const holesOf = (kind: keyof typeof holes, shape: Record<string, unknown>): Reco
 
 type Pair = [string | number, string | number];
 
+const flowUnits = { 'l/s': 1e-3, 'm^3/s': 1, 'm^3/h': 1 / 3600, 'l/min': 1e-3 / 60 };
+
 /** Size, place, direction and curve of a fan; size, place and loss of a screen. */
 export function DeviceFields(props: ShapeProps) {
     const { units, disabled } = props;
@@ -36,6 +39,8 @@ export function DeviceFields(props: ShapeProps) {
     const setShape = (label: string, fields: Record<string, unknown>) => editShape(props, label, fields);
     const field = (key: string, label: string, unit: string, hint?: string) => <ShapeField key={key} shape={props} field={key} label={label} unit={unit} hint={hint} />;
     const curve = (shape.curve as Pair[] | undefined) ?? [];
+    const points = curve.map(([flow, rise]) => [plainNumber(flow, flowUnits), plainNumber(rise, { Pa: 1, kPa: 1e3 })]);
+    const drawn = points.every((point): point is [number, number] => !point.includes(null)) ? points : null;
     const setCurve = (label: string, to: (curve: Pair[]) => Pair[]) => editShape(props, label, (present) => ({ curve: to((present.curve as Pair[] | undefined) ?? []) }));
     return (
         <>
@@ -62,6 +67,7 @@ export function DeviceFields(props: ShapeProps) {
                     <Typography variant="body2" color="text.secondary" sx={{ mt: -0.5 }}>As shares of the diameter, of full speed, and of the speed through it.</Typography>
                     <Chapter title="Curve: flow and pressure rise" fields>
                         {field('curveDensity', 'Measured in air of', 'kg/m^3', 'as it is here')}
+                        {drawn && drawn.length > 1 && <FanCurve curve={drawn} />}
                         {curve.map((row, n) => (
                             <Stack key={n} direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>
                                 {[0, 1].map((column) => (

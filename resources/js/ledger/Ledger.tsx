@@ -21,6 +21,7 @@ import { AddPart } from './AddPart';
 import { columnsOf } from './columns';
 import { PasteTable } from './PasteTable';
 import { partRows, sorted, withHeadings, type LedgerRow } from './rows';
+import { WattsBar } from './WattsBar';
 
 interface Props {
     revision: Revision;
@@ -183,6 +184,7 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                     }}
                 />
             </Box>
+            {stage === 'Load' && <WattsBar outline={revision.outline} select={(ids) => set({ selection: ids })} />}
             <Stack direction="row" sx={{ px: 1.75, height: 32, gap: 2.5, alignItems: 'center', borderTop: 1, borderColor: 'divider', fontSize: 13, whiteSpace: 'nowrap' }}>
                 <span>In <b>{watts(result && !stale ? result.balance.in : revision.outline.watts)} W</b>{(!result || stale) && computesCurrents(revision.document as ModelDocument) && ' and what currents make'}</span>
                 {result && !stale && <span>Out <b>{watts(result.balance.out)} W</b></span>}

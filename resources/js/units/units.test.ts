@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { difference, size, temperature, temperatureWithUnit, typed } from './units';
+import { difference, plainNumber, size, temperature, temperatureWithUnit, typed } from './units';
 
 describe('units', () => {
     it('shows temperatures and differences in the chosen set', () => {
@@ -22,5 +22,9 @@ describe('units', () => {
         expect(typed('95 degF', 'degC')).toBe('95 degF');
         expect(typed('total / 4', 'W')).toBe('total / 4');
         expect(typed('', 'W')).toBe('');
+    });
+
+    it('reads a plain number with a unit, and no formula', () => {
+        expect(['2.5 l/s', '40', '1e-3 m^3/s', '2 * 3 l/s', '4 furlong', 7].map((text) => plainNumber(text, { 'l/s': 1e-3, 'm^3/s': 1 }))).toEqual([0.0025, 40, 0.001, null, null, 7]);
     });
 });

@@ -58,6 +58,13 @@ export const volts = (voltage: number): string => (Math.abs(voltage) < 1 ? `${nu
 
 export const watts = (value: number): string => number(value, 2);
 
+/** A number with a unit such as "25 Pa" in SI; null where it is a formula or the unit is not among the given. */
+export function plainNumber(text: string | number, units: Readonly<Record<string, number>>): number | null {
+    const [, value, unit] = /^([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*(\S*)$/i.exec(String(text).trim()) ?? [];
+    const factor = unit === '' ? 1 : units[unit ?? ''];
+    return value === undefined || factor === undefined ? null : Number(value) * factor;
+}
+
 /** What the user typed as a formula with a unit: a bare number is meant in the unit of the column. */
 export function typed(text: string, unit: string): string {
     const trimmed = text.trim().replace('−', '-').replace(/^(-?\d+),(\d+)$/, '$1.$2');
