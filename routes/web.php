@@ -16,6 +16,7 @@ Route::prefix('api')->group(function (): void {
 
     Route::middleware('auth')->group(function (): void {
         Route::get('materials', [LibraryController::class, 'materials']);
+        Route::get('materials/of-projects', [LibraryController::class, 'ofProjects']);
 
         Route::get('projects', [ProjectController::class, 'index']);
         Route::post('projects', [ProjectController::class, 'store']);

@@ -31,6 +31,19 @@ final class MembershipTest extends TestCase
         $this->getJson('/api/projects')->assertOk()->assertJsonCount($role === null ? 0 : 1);
     }
 
+    public function testMaterialsOfOnesOwnProjectsAreFoundAndThoseOfOthersAreNot(): void
+    {
+        $owner = $this->user('Owner');
+        $variant = $this->variantOf($owner);
+        $document = json_decode($variant->head()->firstOrFail()->document, true);
+        $document['materials'] = ['putty' => ['conductivity' => 3.5, 'title' => 'Gap putty']];
+        $this->actingAs($owner)->putJson("/api/variants/$variant->id/model", ['document' => $document, 'base' => 1, 'step' => 'Putty'])->assertStatus(201);
+
+        $this->getJson('/api/materials/of-projects')->assertOk()->assertJsonCount(1)
+            ->assertJsonPath('0.project.id', $variant->project_id)->assertJsonPath('0.materials.putty.title', 'Gap putty');
+        $this->actingAs($this->user('Guest'))->getJson('/api/materials/of-projects')->assertOk()->assertJsonCount(0);
+    }
+
     /** @return iterable<string, array{?Role, int, int, int}> */
     public static function roles(): iterable
     {

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Foehn\Materials\Library;
 use Foehn\Materials\Material;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** What the core brings along: materials and the schema of the model document. */
@@ -22,8 +23,26 @@ final class LibraryController
             'conductivity' => array_map(fn ($law) => $law->at(300.0), $m->conductivity),
             'conductivityByTemperature' => $m->conductivity[0]->isConstant() ? null : array_map(fn (float $t) => [$t, $m->conductivity[0]->at($t)], self::TEMPERATURES),
             'viscosity' => $m->viscosity?->at(300.0), 'expansion' => $m->expansion,
-            'density' => $m->density, 'specificHeat' => $m->specificHeat, 'emissivity' => $m->emissivity, 'source' => $m->source,
+            'density' => $m->density, 'specificHeat' => $m->specificHeat, 'emissivity' => $m->emissivity, 'resistivity' => $m->resistivity?->points, 'source' => $m->source,
         ], Library::builtIn()->materials)));
+    }
+
+    /** Materials that the projects of the user brought along, by the newest revisions of their variants. */
+    public function ofProjects(Request $request): JsonResponse
+    {
+        $found = [];
+        foreach ($request->user()->projects()->with('variants.head')->orderBy('name')->get() as $project) {
+            $materials = [];
+            foreach ($project->variants as $variant) {
+                $document = json_decode($variant->head->document ?? '{}', true);
+                $materials = [...$materials, ...(is_array($document['materials'] ?? null) ? $document['materials'] : [])];
+            }
+            if ($materials !== []) {
+                $found[] = ['project' => ['id' => $project->id, 'name' => $project->name], 'materials' => $materials];
+            }
+        }
+
+        return response()->json($found);
     }
 
     public function modelSchema(): BinaryFileResponse

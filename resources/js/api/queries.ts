@@ -1,6 +1,6 @@
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, ApiError } from './client';
-import type { Grade, GridReport, Material, Project, Result, Revision, Run, Session } from './types';
+import type { Grade, GridReport, Material, MaterialsOfProject, Project, Result, Revision, Run, Session } from './types';
 
 export const queryClient = new QueryClient({
     defaultOptions: { queries: { staleTime: 5_000, retry: (count, error) => count < 2 && !(error instanceof ApiError && error.status >= 400) } },
@@ -43,6 +43,9 @@ export function useImportProject() {
 }
 
 export const useMaterials = () => useQuery({ queryKey: ['materials'], queryFn: () => api.get<Material[]>('/api/materials'), staleTime: Infinity });
+
+export const useMaterialsOfProjects = (enabled: boolean) =>
+    useQuery({ queryKey: ['materials of projects'], queryFn: () => api.get<MaterialsOfProject[]>('/api/materials/of-projects'), enabled, staleTime: 0 });
 
 export const revisionKey = (variant: number) => ['revision', variant];
 

@@ -16,6 +16,7 @@ export type Result = Schemas['Result'];
 export type ResultPart = Schemas['ResultPart'];
 export type ResultLimit = Schemas['ResultLimit'];
 export type Material = Schemas['Material'];
+export type MaterialsOfProject = Schemas['MaterialsOfProject'];
 export type ProbeValue = Schemas['ProbeValue'];
 export type Problem = Schemas['Problem'];
 export type Finding = Schemas['Finding'];

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import type { Material } from '../api/types';
+import { resistivityOf } from '../model/materials';
 import { Curve } from '../runs/Curve';
 import { number } from '../units/units';
 
@@ -12,6 +13,7 @@ const rows: [string, (material: Material) => string][] = [
     ['Density, kg/m³', (m) => value(m.density)],
     ['Specific heat, J/kg/K', (m) => value(m.specificHeat)],
     ['Emissivity', (m) => value(m.emissivity)],
+    ['Resistivity, ohm m', (m) => value(resistivityOf(m))],
     ['Expansion, µm/m/K', (m) => value(m.expansion === null ? null : m.expansion * 1e6)],
 ];
 

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import type { Material } from '../api/types';
 import { Chapter, Line } from '../inspector/Chapter';
 import { EditField } from '../inspector/EditField';
-import { conductivityFrom, conductivityText, withMaterialProperty, withOwnCopy, withoutMaterial, type OwnMaterial } from '../model/materials';
+import { conductivityFrom, conductivityText, resistivityOf, withMaterialProperty, withOwnCopy, withoutMaterial, type OwnMaterial } from '../model/materials';
 import type { ModelEditor } from '../model/useModelEditor';
 import { Curve } from '../runs/Curve';
 import { number } from '../units/units';
@@ -29,6 +29,7 @@ export function MaterialDetail({ material, own, uses, editor, mayEdit, onCopied,
         ['Emissivity', material.emissivity, ''],
         ['Viscosity', material.viscosity, 'Pa s'],
         ['Expansion', material.expansion === null ? null : material.expansion * 1e6, 'µm/m/K'],
+        ['Resistivity', resistivityOf(material), 'ohm m'],
     ];
     const copy = () => {
         let id = '';
@@ -88,6 +89,7 @@ function OwnFields({ id, own, editor, mayEdit }: { id: string; own: OwnMaterial;
             {field('specificHeat', 'Specific heat', 'J/kg/K')}
             {own.fluid ? <>{own.consistency === undefined && field('viscosity', 'Viscosity', 'Pa s')}{own.viscosity === undefined && <>{field('consistency', 'Power law: consistency', 'Pa sⁿ')}{field('index', 'Power law: index')}</>}</> : field('emissivity', 'Emissivity')}
             {field('expansion', 'Expansion', '1/K')}
+            {!own.fluid && (typeof own.resistivity === 'object' ? <Typography variant="body2" sx={{ mb: 1.25 }}>Its resistivity follows the temperature.</Typography> : field('resistivity', 'Resistivity', 'ohm m'))}
             {field('source', 'Source')}
         </Chapter>
     );

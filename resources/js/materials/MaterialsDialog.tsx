@@ -5,15 +5,17 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import { useMemo, useRef, useState } from 'react';
-import { useMaterials } from '../api/queries';
+import { useMaterials, useMaterialsOfProjects } from '../api/queries';
 import { saveFile } from '../api/saveFile';
 import type { Material, Revision } from '../api/types';
 import { withPartFields, type ModelDocument } from '../model/document';
-import { allMaterials, materialsFrom, materialsText, materialUses, ownMaterials, withMaterials } from '../model/materials';
+import { allMaterials, materialsFrom, materialsText, materialUses, ownMaterials, withMaterials, type OwnMaterial } from '../model/materials';
 import { hasOwnMaterial, isDevice } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
 import { number } from '../units/units';
@@ -92,6 +94,7 @@ export function MaterialsDialog({ revision, editor, mayEdit, selection, onClose 
                             <TextField size="small" label="Find material" value={search} onChange={(e) => setSearch(e.target.value)} autoFocus sx={{ width: 260 }} />
                             {mayEdit && <Button size="small" color="inherit" onClick={() => input.current?.click()}>Load from a file</Button>}
                             <input ref={input} hidden type="file" accept=".json,.csv" aria-label="File of materials" onChange={(e) => void load(e.target.files?.[0])} />
+                            {mayEdit && <OfProjects present={revision.variant.projectId} take={(name, given) => void editor.edit(`Materials of ${name}`, (d) => withMaterials(d, given)).catch(() => undefined)} />}
                             <Button size="small" color="inherit" disabled={Object.keys(ownMaterials(document)).length === 0} onClick={() => saveFile(new Blob([materialsText(document)], { type: 'application/json' }), 'materials.json')}>Save own ones</Button>
                         </Stack>
                         {refusal !== null && <Alert severity="error" onClose={() => setRefusal(null)}>{refusal}</Alert>}
@@ -139,5 +142,25 @@ export function MaterialsDialog({ revision, editor, mayEdit, selection, onClose 
                 </Button>
             </DialogActions>
         </Dialog>
+    );
+}
+
+/** Takes what another project of the user brought along. */
+function OfProjects({ present, take }: { present: number; take: (project: string, given: Record<string, OwnMaterial>) => void }) {
+    const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+    const others = useMaterialsOfProjects(anchor !== null);
+    const found = (others.data ?? []).filter(({ project }) => project.id !== present);
+    return (
+        <>
+            <Button size="small" color="inherit" aria-haspopup="menu" onClick={(e) => setAnchor(e.currentTarget)}>From a project</Button>
+            <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+                {found.map(({ project, materials }) => (
+                    <MenuItem key={project.id} dense onClick={() => { setAnchor(null); take(project.name, materials as Record<string, OwnMaterial>); }}>
+                        {project.name}: {Object.keys(materials).length === 1 ? 'one material' : `${Object.keys(materials).length} materials`}
+                    </MenuItem>
+                ))}
+                {found.length === 0 && <MenuItem dense disabled>{others.isPending ? 'Looking through your projects' : 'No other project of yours has materials of its own'}</MenuItem>}
+            </Menu>
+        </>
     );
 }

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Material } from '../api/types';
 import type { ModelDocument } from './document';
-import { allMaterials, conductivityFrom, materialUses, withMaterialProperty, withOwnCopy, withoutMaterial, materialsFrom, materialsText } from './materials';
+import { allMaterials, conductivityFrom, materialUses, resistivityOf, withMaterialProperty, withOwnCopy, withoutMaterial, materialsFrom, materialsText } from './materials';
 
-const silicon: Material = { id: 'silicon', title: 'Silicon', category: 'semiconductor', fluid: false, conductivity: [148, 148, 148], conductivityByTemperature: [[300, 148], [400, 98.9]], density: 2330, specificHeat: 712, emissivity: null, viscosity: null, expansion: null, source: 'a book' };
+const silicon: Material = { id: 'silicon', title: 'Silicon', category: 'semiconductor', fluid: false, conductivity: [148, 148, 148], conductivityByTemperature: [[300, 148], [400, 98.9]], density: 2330, specificHeat: 712, emissivity: null, viscosity: null, expansion: null, resistivity: null, source: 'a book' };
 const pad: Material = { ...silicon, id: 'pad', title: 'Pad', conductivity: [3, 3, 3], conductivityByTemperature: null };
 const empty: ModelDocument = { parts: [{ id: 'a', material: 'pad', shape: { kind: 'block' } }] };
 
@@ -18,6 +18,13 @@ describe('materials of a project', () => {
         expect(harder.materials).toMatchObject({ 'silicon-own': { emissivity: 0.7 } });
         expect((harder.materials as Record<string, object>)['silicon-own']).not.toHaveProperty('density');
         expect(withoutMaterial(document, id).materials).toEqual({});
+    });
+
+    it('are copied with their resistivity, which may follow the temperature', () => {
+        const copied = (resistivity: number[][]) => (withOwnCopy(empty, { ...pad, resistivity }).document.materials as Record<string, { resistivity: unknown }>)['pad-own']!.resistivity;
+        expect(copied([[293.15, 2e-8]])).toBe(2e-8);
+        expect(copied([[120, 1e-8], [1300, 9e-8]])).toEqual({ table: [[120, 1e-8], [1300, 9e-8]] });
+        expect(resistivityOf({ resistivity: [[200, 1e-8], [400, 3e-8]] })).toBeCloseTo(2e-8, 12);
     });
 
     it('stand before the library, and in place of what they are called like', () => {

@@ -31,6 +31,9 @@ function at(table: readonly number[][], kelvin: number): number {
     return v0 + ((v1 - v0) * (kelvin - t0)) / (t1 - t0);
 }
 
+/** At 300 K, ohm m; null where no current flows in it. */
+export const resistivityOf = (material: Pick<Material, 'resistivity'>): number | null => (material.resistivity && material.resistivity.length > 0 ? at(material.resistivity, 300) : null);
+
 /** Own materials first, then the library; an own one replaces a library one of its id. */
 export function allMaterials(document: ModelDocument, library: readonly Material[]): Material[] {
     const own = Object.entries(ownMaterials(document)).map(([id, given]): Material => {
@@ -48,6 +51,7 @@ export function allMaterials(document: ModelDocument, library: readonly Material
             emissivity: plain(given.emissivity),
             viscosity: plain(given.viscosity),
             expansion: plain(given.expansion),
+            resistivity: tableOf(given.resistivity) ?? (plain(given.resistivity) === null ? null : [[293.15, plain(given.resistivity)!]]),
             source: typeof given.source === 'string' ? given.source : 'given in this project',
         };
     });
@@ -66,6 +70,7 @@ export function withOwnCopy(document: ModelDocument, material: Material): { docu
         ...(material.fluid ? { fluid: true } : {}),
         conductivity: material.conductivityByTemperature ? { table: material.conductivityByTemperature } : x === y && y === z ? (x ?? 1) : material.conductivity,
         ...Object.fromEntries(numbers),
+        ...(material.resistivity ? { resistivity: material.resistivity.length > 1 ? { table: material.resistivity } : material.resistivity[0]![1] } : {}),
         source: `copied from ${material.title}`,
     };
     return { document: { ...document, materials: { ...own, [id]: { ...copied, title: `${material.title}, own` } } }, id };
