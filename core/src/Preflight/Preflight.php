@@ -275,7 +275,14 @@ final class Preflight
                 $apart = $upper ? $space->box->max[$axis] - $box->max[$axis] : $box->min[$axis] - $space->box->min[$axis];
                 $face = $part->shape->faceTowards($axis, $upper ? 1 : -1);
                 $condition = $part->faces[$face] ?? null;
-                if ($condition !== null && $condition->kind !== 'contact' && abs($apart) < 1e-9 + 1e-6 * $space->box->size($axis) && $space->sides[$side]->heat->kind !== 'adiabatic') {
+                if (abs($apart) > 1e-9 + 1e-6 * $space->box->size($axis)) {
+                    continue;
+                }
+                $closed = $space->sides[$side]->heat->kind === 'adiabatic';
+                if ($condition === null && $closed && ($part->faces['bare']->kind ?? null) === 'film') {
+                    $this->warn('Load', sprintf('The face %s of "%s" lies on a side of the space, where its film on all bare faces does not reach; make the space larger, or give that face a film.', $face, $part->name), [$part]);
+                }
+                if ($condition !== null && $condition->kind !== 'contact' && ! $closed) {
                     $this->warn('Load', sprintf('The face %s of "%s" lies on a side of the space; its own %s counts there, and not that of the side.', $face, $part->name, $condition->kind), [$part], 'no face heat', $face);
                 }
             }
