@@ -53,6 +53,26 @@ final readonly class Grid
         return [$this->widths[0][$cell % $nx], $this->widths[1][intdiv($cell, $nx) % $ny], $this->widths[2][intdiv($cell, $nx * $ny)]];
     }
 
+    /** Area of a cell across an axis, m2. */
+    public function faceArea(int $cell, int $axis): float
+    {
+        $size = $this->size($cell);
+        [$a, $b] = Axes::across($axis);
+
+        return $size[$a] * $size[$b];
+    }
+
+    /** The cell beyond a face (direction: 2 * axis + 1 towards rising coordinates); null outside the grid. */
+    public function neighbour(int $cell, int $direction): ?int
+    {
+        $axis = $direction >> 1;
+        $stride = [1, $this->cells[0], $this->cells[0] * $this->cells[1]][$axis];
+        $step = $direction % 2 === 1 ? 1 : -1;
+        $index = intdiv($cell, $stride) % $this->cells[$axis] + $step;
+
+        return $index < 0 || $index >= $this->cells[$axis] ? null : $cell + $step * $stride;
+    }
+
     /**
      * @param int $direction 2 * axis + (1 towards rising coordinates)
      * @return array{float, float, float} middle of a face of a cell, m

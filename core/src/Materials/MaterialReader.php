@@ -38,7 +38,7 @@ final class MaterialReader
             $emissivity,
             self::resistivity($reader),
             $optional('expansion', Dimension::expansion()),
-            self::viscosity($reader),
+            self::law($reader, 'viscosity', Dimension::viscosity(), 'Pa s'),
             $reader->string('source', 'given in the model'),
             self::powerLaw($reader),
             self::gasConstant($reader),
@@ -84,33 +84,28 @@ final class MaterialReader
 
     private static function resistivity(Reader $reader): ?PropertyLaw
     {
-        if (! $reader->has('resistivity')) {
-            return null;
-        }
         $raw = $reader->raw('resistivity');
-        if (! is_array($raw)) {
-            return PropertyLaw::constant($reader->quantity('resistivity', Dimension::resistivity(), null, 0.0, true));
+        if (! is_array($raw) || isset($raw['table'])) {
+            return self::law($reader, 'resistivity', Dimension::resistivity(), 'ohm m');
         }
         $given = $reader->object('resistivity');
-        if ($given->has('table')) {
-            return self::table($given, Dimension::resistivity(), 'resistivity', 'ohm m');
-        }
         $law = PropertyLaw::linear($given->quantity('value', Dimension::resistivity(), null, 0.0, true), $given->temperature('at', 293.15), $given->quantity('coefficient', Dimension::expansion(), null, 0.0));
         $given->close();
 
         return $law;
     }
 
-    private static function viscosity(Reader $reader): ?PropertyLaw
+    /** A value or a table over temperature; null where nothing is given. */
+    private static function law(Reader $reader, string $key, Dimension $dimension, string $unit): ?PropertyLaw
     {
-        if (! $reader->has('viscosity')) {
+        if (! $reader->has($key)) {
             return null;
         }
-        if (is_array($reader->raw('viscosity'))) {
-            return self::table($reader->object('viscosity'), Dimension::viscosity(), 'viscosity', 'Pa s');
+        if (is_array($reader->raw($key))) {
+            return self::table($reader->object($key), $dimension, $key, $unit);
         }
 
-        return PropertyLaw::constant($reader->quantity('viscosity', Dimension::viscosity(), null, 0.0, true));
+        return PropertyLaw::constant($reader->quantity($key, $dimension, null, 0.0, true));
     }
 
     /** @return ?array{float, float} consistency in Pa s^n, index */

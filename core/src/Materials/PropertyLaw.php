@@ -25,6 +25,9 @@ final readonly class PropertyLaw
     /** Rising in proportion to the temperature, by a coefficient in 1/K from a value at a temperature in K on; above 0 everywhere. */
     public static function linear(float $value, float $reference, float $coefficient): self
     {
+        if ($coefficient === 0.0) {
+            return self::constant($value);
+        }
         $at = fn (float $temperature): array => [$temperature, $value * max(0.05, 1.0 + $coefficient * ($temperature - $reference))];
 
         return new self([$at(self::LINEAR_FROM), $at(self::LINEAR_TO)]);

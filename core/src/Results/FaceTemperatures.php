@@ -28,20 +28,11 @@ final class FaceTemperatures
         if ($record !== null) {
             return $this->solution->system->faces->surfaceTemperature($record, $this->solution->temperature);
         }
-        $neighbour = self::neighbour($this->solution->grid, $cell, $direction);
+        $neighbour = $this->solution->grid->neighbour($cell, $direction);
 
         return $neighbour === null ? null : self::between(
             $this->solution->grid, $cell, $direction, $this->solution->cellTemperature($cell), $this->solution->cellTemperature($neighbour),
         );
-    }
-
-    /** The cell beyond a face (direction: 2 * axis + 1 towards rising coordinates); null outside the grid. */
-    public static function neighbour(Grid $grid, int $cell, int $direction): ?int
-    {
-        [$axis, $stride, $index] = self::place($grid, $cell, $direction);
-        $step = $direction % 2 === 1 ? 1 : -1;
-
-        return $index + $step < 0 || $index + $step >= $grid->cells[$axis] ? null : $cell + $step * $stride;
     }
 
     /** Temperature of the face between two cells of one material, K. */
@@ -50,19 +41,10 @@ final class FaceTemperatures
         if ($own === null || $other === null) {
             return null;
         }
-        [$axis, , $index] = self::place($grid, $cell, $direction);
-        $w = $grid->widths[$axis][$index];
-        $v = $grid->widths[$axis][$index + ($direction % 2 === 1 ? 1 : -1)];
+        $axis = $direction >> 1;
+        $beyond = $grid->neighbour($cell, $direction) ?? $cell;
+        [$w, $v] = [$grid->size($cell)[$axis], $grid->size($beyond)[$axis]];
 
         return $own + ($other - $own) * $w / ($w + $v);
-    }
-
-    /** @return array{int, int, int} axis, stride along it, index of the cell along it */
-    private static function place(Grid $grid, int $cell, int $direction): array
-    {
-        $axis = $direction >> 1;
-        $stride = [1, $grid->cells[0], $grid->cells[0] * $grid->cells[1]][$axis];
-
-        return [$axis, $stride, intdiv($cell, $stride) % $grid->cells[$axis]];
     }
 }

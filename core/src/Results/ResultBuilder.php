@@ -106,7 +106,7 @@ final class ResultBuilder
                 'name' => $part->name,
                 'cells' => $this->solution->voxels->cellsOfPart[$index],
                 'power' => $part->power,
-                'current' => $this->current($index),
+                'current' => $this->solution->currents?->parts[$index] ?? null,
                 'temperature' => $this->temperatures[$index],
                 'nodes' => $this->solution->system->packages->state($index, $this->solution->temperature),
                 'faces' => (object) $faces,
@@ -115,23 +115,6 @@ final class ResultBuilder
         }
 
         return $parts;
-    }
-
-    /** @return ?array{heat: float, density: float} W that currents make in a part, and the greatest current density in A/m2; null where none flows */
-    private function current(int $part): ?array
-    {
-        $currents = $this->solution->currents;
-        if ($currents === null || ! isset($currents->densities[$part])) {
-            return null;
-        }
-        $heat = 0.0;
-        foreach ($currents->heat as $cell => $watts) {
-            if ($watts > 0.0 && $this->solution->voxels->owner[$cell] === $part) {
-                $heat += $watts;
-            }
-        }
-
-        return ['heat' => $heat, 'density' => $currents->densities[$part]];
     }
 
     /** @return array<string, array{heat: float, temperature: float, area: float}|null> heat out of the model, W */

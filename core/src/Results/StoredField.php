@@ -48,7 +48,7 @@ final class StoredField
     /** Between two cells of one part; unknown where the part ends, since the stored field holds cell values only. */
     private function face(int $cell, int $direction): ?float
     {
-        $neighbour = FaceTemperatures::neighbour($this->grid, $cell, $direction);
+        $neighbour = $this->grid->neighbour($cell, $direction);
         if ($neighbour === null || $this->part($neighbour) !== $this->part($cell)) {
             return null;
         }

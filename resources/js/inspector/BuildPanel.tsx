@@ -1,28 +1,20 @@
 import Stack from '@mui/material/Stack';
 import { useMaterials } from '../api/queries';
-import type { Revision } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { allMaterials } from '../model/materials';
 import { questionOf, questions, withQuestion } from '../model/question';
 import { boxOf, gravities, gravityOf, surroundingsOf, withGravity, withSpace, withSurroundings, worstCases } from '../model/space';
-import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../project/screenState';
 import { lengthUnit, typed, typedTemperatureUnit } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
-import { Panel } from './Panel';
+import { Panel, type StageProps } from './Panel';
 import { FitSpace } from './FitSpace';
 import { ParameterFields } from './ParameterFields';
 
-interface Props {
-    revision: Revision;
-    editor: ModelEditor;
-    mayEdit: boolean;
-}
-
 /** The question, the space around the product and the surroundings: what the Build stage shows while no part is selected. */
-export function BuildPanel({ revision, editor, mayEdit }: Props) {
+export function BuildPanel({ revision, editor, mayEdit }: StageProps) {
     const units = usePreferences((s) => s.units);
     const materials = useMaterials();
     const document = revision.document as ModelDocument;

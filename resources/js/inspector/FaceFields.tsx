@@ -1,25 +1,17 @@
-import Add from '@mui/icons-material/Add';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
 import { facesOf, faceNames, faceTitle, heatOfKind, isLeftOut, withFaceHeat, withFaceLeftOut, type HeatEntry } from '../model/heat';
-import { useScreen } from '../project/screenState';
 import { Chapter } from './Chapter';
+import { FacePicker } from './FacePicker';
 import { HeatFields } from './HeatFields';
 import { editPart, type ShapeProps } from './ShapeField';
 
 /** Heat conditions on the faces of a part; faces without one only conduct to what they touch. */
 export function FaceFields(part: ShapeProps) {
-    const [anchor, setAnchor] = useState<HTMLElement | null>(null);
     const faces = Object.entries(facesOf(part.entry)).filter(([, face]) => face.heat !== undefined);
     const free = faceNames(part.entry).filter((name) => !faces.some(([face]) => face === name));
-    const clicked = useScreen((s) => s.face);
-    const picked = clicked?.part === part.entry.id && free.includes(clicked.name) ? clicked.name : null;
     const bare = faces.some(([face]) => face === 'bare');
     const leftOut = faces.filter(([, { heat }]) => isLeftOut(heat)).map(([face]) => face);
     const leave = (face: string, out: boolean) => void editPart(part, out ? `all bare faces except its ${faceTitle(face).toLowerCase()}` : `its ${faceTitle(face).toLowerCase()} among all bare ones again`, (entry) => withFaceLeftOut(entry, face, out)).catch(() => undefined);
@@ -37,22 +29,7 @@ export function FaceFields(part: ShapeProps) {
                     </Stack>
                 </Box>
             )}
-            {picked && <Button size="small" variant="outlined" disabled={part.disabled} onClick={() => void set(picked, 'film', () => heatOfKind('film')).catch(() => undefined)} sx={{ mb: 0.75 }}>Condition on the picked {faceTitle(picked).toLowerCase()}</Button>}
-            <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={part.disabled || free.length === 0} aria-haspopup="menu" onClick={(e) => setAnchor(e.currentTarget)}>Condition on a face</Button>
-            <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-                {free.map((face) => (
-                    <MenuItem
-                        key={face}
-                        dense
-                        onClick={() => {
-                            setAnchor(null);
-                            void set(face, 'film', () => heatOfKind('film')).catch(() => undefined);
-                        }}
-                    >
-                        {faceTitle(face)}
-                    </MenuItem>
-                ))}
-            </Menu>
+            <FacePicker part={part.entry.id} what="Condition" preposition="on" free={free} disabled={part.disabled} add={(face) => void set(face, 'film', () => heatOfKind('film')).catch(() => undefined)} />
         </Chapter>
     );
 }

@@ -1,4 +1,4 @@
-import { inletKindOf, inletKinds, ofKind, openingKinds, withInletKind, type InletKind, type OpeningEntry } from '../model/space';
+import { inletKindOf, inletKinds, isOpening, ofKind, openingKinds, withInletKind, type InletKind, type OpeningEntry } from '../model/space';
 import { typed, typedTemperatureUnit, type UnitSet } from '../units/units';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
@@ -32,7 +32,7 @@ export function OpeningFields<T extends OpeningEntry>({ name, entry, units, disa
                     <EditField label={inletKinds[inlet][0]} value={String(entry[inlet] ?? '')} disabled={disabled} save={set(inlet, inletKinds[inlet][0].toLowerCase(), inletKinds[inlet][1])} />
                 </>
             )}
-            {(kind === 'inlet' || kind === 'outlet' || kind === 'open') && (
+            {isOpening(kind) && (
                 <EditField label="Air enters at" hint="ambient" value={String(entry.temperature ?? '')} disabled={disabled} save={set('temperature', 'temperature', typedTemperatureUnit(units))} />
             )}
             {(kind === 'outlet' || kind === 'open') && (

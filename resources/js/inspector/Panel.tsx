@@ -1,6 +1,15 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
+import type { Revision } from '../api/types';
+import type { ModelEditor } from '../model/useModelEditor';
+
+/** What the panels of the stages show and change. */
+export interface StageProps {
+    revision: Revision;
+    editor: ModelEditor;
+    mayEdit: boolean;
+}
 
 /** The column on the right while no part is selected. */
 export function Panel({ label, title, note, children }: { label: string; title: string; note: string; children: ReactNode }) {

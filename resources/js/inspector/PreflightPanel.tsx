@@ -6,13 +6,11 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import Stack from '@mui/material/Stack';
 import { useGridReport } from '../api/queries';
-import type { Revision } from '../api/types';
 import { ofGrid, type Shown } from '../model/gridFindings';
 import { mends, type Mend } from '../model/mends';
 import { quietly } from '../model/partCommands';
-import type { ModelEditor } from '../model/useModelEditor';
 import { useScreen } from '../project/screenState';
-import { Panel } from './Panel';
+import { Panel, type StageProps } from './Panel';
 
 const marks = {
     error: <ErrorOutlined fontSize="small" color="error" />,
@@ -20,7 +18,7 @@ const marks = {
 };
 
 /** What is missing or suspicious; each line goes to the stage and the parts where it is mended, or mends it. */
-export function PreflightPanel({ revision, editor, mayEdit }: { revision: Revision; editor: ModelEditor; mayEdit: boolean }) {
+export function PreflightPanel({ revision, editor, mayEdit }: StageProps) {
     const { set, grade } = useScreen();
     const grid = useGridReport(revision.variant.id, revision.number, grade, true);
     const own = revision.preflight.map(({ mend, ...finding }): Shown => ({ ...finding, mends: mend ? [mend] : [] }));

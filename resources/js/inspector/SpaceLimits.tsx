@@ -1,23 +1,15 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import type { Revision } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { flowOf } from '../model/space';
 import { spaceSubjects } from '../model/targets';
-import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../project/screenState';
-import { Panel } from './Panel';
+import { Panel, type StageProps } from './Panel';
 import { LimitFields, WatchFields } from './TargetFields';
 
-interface Props {
-    revision: Revision;
-    editor: ModelEditor;
-    mayEdit: boolean;
-}
-
 /** Limits and watches on what leaves the space and on its walls: what the Limit stage shows while no part is selected. */
-export function SpaceLimits({ revision, editor, mayEdit }: Props) {
+export function SpaceLimits({ revision, editor, mayEdit }: StageProps) {
     const units = usePreferences((s) => s.units);
     const document = revision.document as ModelDocument;
     return (

@@ -7,10 +7,8 @@ import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
-import type { Revision } from '../api/types';
-import { computesCurrents, withCurrents } from '../model/current';
 import type { ModelDocument } from '../model/document';
-import { buoyancyOf, flowOf, sideNames, sideOf, withBuoyancy, withFlow, withHeatOfSide, withPatch, withSide, type FlowChoice, type PatchEntry, type SideName } from '../model/space';
+import { buoyancyOf, computesCurrents, flowOf, sideNames, sideOf, withBuoyancy, withCurrents, withFlow, withHeatOfSide, withPatch, withSide, type FlowChoice, type PatchEntry, type SideName } from '../model/space';
 import { across } from '../model/parts';
 import { withoutOpening } from '../model/targets';
 import type { ModelEditor } from '../model/useModelEditor';
@@ -21,18 +19,12 @@ import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 import { HeatFields } from './HeatFields';
 import { OpeningFields } from './OpeningFields';
-import { Panel } from './Panel';
+import { Panel, type StageProps } from './Panel';
 
 const flowChoices: Record<FlowChoice, string> = { none: 'Still: films on the walls', auto: 'Moving; laminar or turbulent as found', laminar: 'Moving, laminar', turbulent: 'Moving, turbulent' };
 
-interface Props {
-    revision: Revision;
-    editor: ModelEditor;
-    mayEdit: boolean;
-}
-
 /** The air and the six sides of the space with their openings: what the Load stage shows while no part is selected. */
-export function SpacePanel({ revision, editor, mayEdit }: Props) {
+export function SpacePanel({ revision, editor, mayEdit }: StageProps) {
     const units = usePreferences((s) => s.units);
     const document = revision.document as ModelDocument;
     const moving = flowOf(document) !== 'none';

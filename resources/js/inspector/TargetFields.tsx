@@ -1,16 +1,14 @@
 import Add from '@mui/icons-material/Add';
-import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
-import type { ReactNode } from 'react';
 import type { LimitEntry, ModelDocument } from '../model/document';
 import { limitsOn, watchesOn, whatOf, whatsOf, withEntry, withNewLimit, withNewWatch, withWhat, type Subject, type What } from '../model/targets';
 import type { ModelEditor } from '../model/useModelEditor';
 import { typed, typedTemperatureUnit, type UnitSet } from '../units/units';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
+import { Removable } from './Removable';
 
 interface Props {
     subject: Subject;
@@ -21,15 +19,6 @@ interface Props {
 }
 
 const bounds = { atMost: 'At most', atLeast: 'At least' } as const;
-
-function Entry({ remove, label, disabled, children }: { remove: () => void; label: string; disabled: boolean; children: ReactNode }) {
-    return (
-        <Stack direction="row" component="section" aria-label={label} sx={{ gap: 0.5, alignItems: 'start', pl: 1.25, borderLeft: 2, borderColor: 'divider', mb: 1.25 }}>
-            <Box sx={{ flex: 1, minWidth: 0 }}>{children}</Box>
-            <IconButton size="small" aria-label={`Remove ${label.toLowerCase()}`} disabled={disabled} onClick={remove}><DeleteOutlined fontSize="small" /></IconButton>
-        </Stack>
-    );
-}
 
 /** The limits of a part, a wall or an opening: on its hottest place, a face, a node, what flows; with what is kept free for ageing and tolerances. */
 export function LimitFields({ subject, document, editor, units, disabled }: Props) {
@@ -43,14 +32,14 @@ export function LimitFields({ subject, document, editor, units, disabled }: Prop
                 const what = whatOf(limit, subject.kind);
                 const [unit, free] = what === 'flow' ? ['l/s', 'l/s'] : [typedTemperatureUnit(units), 'K'];
                 return (
-                    <Entry key={limit.id} label={`Limit ${n + 1}`} disabled={disabled} remove={() => void save('without a limit', (d) => withEntry(d, 'limits', limit.id, () => null)).catch(() => undefined)}>
+                    <Removable key={limit.id} label={`Limit ${n + 1}`} disabled={disabled} remove={() => void save('without a limit', (d) => withEntry(d, 'limits', limit.id, () => null)).catch(() => undefined)}>
                         <ChoiceField label="Of" value={what} choices={named(whats, what, limit)} disabled={disabled} save={(chosen) => save(`limit of ${whats[chosen]?.toLowerCase() ?? chosen}`, (d) => withEntry(d, 'limits', limit.id, (entry) => withWhat(boundFor(entry, what, chosen), subject, chosen)))} />
                         <Stack direction="row" sx={{ gap: 1 }}>
                             <Box sx={{ flex: '0 0 90px' }}><ChoiceField label="Bound" value={bound} choices={bounds} disabled={disabled} save={(kind) => save(bounds[kind].toLowerCase(), (d) => withEntry(d, 'limits', limit.id, ({ atMost, atLeast, ...entry }) => ({ ...entry, [kind]: atMost ?? atLeast })))} /></Box>
                             <EditField label={what === 'flow' ? 'Flow' : 'Temperature'} value={String(limit[bound] ?? '')} disabled={disabled} save={(text) => save(`limit ${typed(text, unit)}`, (d) => withEntry(d, 'limits', limit.id, (entry) => ({ ...entry, [bound]: typed(text, unit) })))} />
                         </Stack>
                         <EditField label="Kept free (derating)" value={String(limit.derating ?? '')} hint={`0 ${free}`} disabled={disabled} save={(text) => save(text ? `${typed(text, free)} kept free` : 'nothing kept free', (d) => withEntry(d, 'limits', limit.id, ({ derating: _before, ...entry }) => (text ? { ...entry, derating: typed(text, free) } : entry)))} />
-                    </Entry>
+                    </Removable>
                 );
             })}
             <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void save('another limit', (d) => withNewLimit(d, subject, first, boundOf(first))).catch(() => undefined)}>Limit</Button>
@@ -65,9 +54,9 @@ export function WatchFields({ subject, document, editor, disabled }: Omit<Props,
     return (
         <>
             {watchesOn(document, subject).map((watch, n) => (
-                <Entry key={watch.id} label={`Watch ${n + 1}`} disabled={disabled} remove={() => void save('without a watch', (d) => withEntry(d, 'watches', watch.id, () => null)).catch(() => undefined)}>
+                <Removable key={watch.id} label={`Watch ${n + 1}`} disabled={disabled} remove={() => void save('without a watch', (d) => withEntry(d, 'watches', watch.id, () => null)).catch(() => undefined)}>
                     <ChoiceField label="What" value={whatOf(watch, subject.kind)} choices={named(whats, whatOf(watch, subject.kind), watch)} disabled={disabled} save={(what) => save(`watch ${whats[what]?.toLowerCase() ?? what}`, (d) => withEntry(d, 'watches', watch.id, (entry) => withWhat(entry, subject, what)))} />
-                </Entry>
+                </Removable>
             ))}
             <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void save('another watch', (d) => withNewWatch(d, subject, Object.keys(whats)[0]!)).catch(() => undefined)}>Watch</Button>
         </>

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { firstModel } from '../projects/starts';
-import { computesCurrents, nextTerminal, terminalFaces, terminalsOf, withTerminal } from './current';
+import { nextTerminal, terminalFaces, terminalsOf, withTerminal } from './current';
 import type { ModelDocument, PartEntry } from './document';
 import { withFaceHeat } from './heat';
 import { questionOf, withQuestion, type Question } from './question';
+import { computesCurrents } from './space';
 
 const bar: PartEntry = { id: 'bar', shape: { kind: 'block' } };
 

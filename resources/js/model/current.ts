@@ -20,10 +20,6 @@ export const terminalValues: Record<TerminalKind, [field: string, label: string,
 
 export const terminalOfKind = (kind: TerminalKind): TerminalEntry => ({ kind, ...Object.fromEntries(terminalValues[kind].map(([field, , , start]) => [field, start])) });
 
-export const computesCurrents = (document: ModelDocument): boolean => (document.physics as { electric?: boolean } | undefined)?.electric === true;
-
-export const withCurrents = (document: ModelDocument, on: boolean): ModelDocument => ({ ...document, physics: { ...(document.physics as object | undefined), electric: on } });
-
 export const terminalsOf = (part: PartEntry): [face: string, terminal: TerminalEntry][] =>
     Object.entries(facesOf(part)).flatMap(([face, { electric }]) => (electric ? [[face, electric as TerminalEntry] as [string, TerminalEntry]] : []));
 

@@ -1,11 +1,10 @@
 import type { Finding, Outline, OutlinePart } from '../api/types';
-import { withCurrents } from './current';
 import { originOf, partEntry, withPartFields, type ModelDocument } from './document';
 import { facesOf, heatOfKind, withFaceHeat } from './heat';
 import { withoutParameter } from './parameters';
 import { isDevice } from './partKinds';
 import { withoutParts } from './parts';
-import { fittedBox, sideNames, sideOf, withFlow, withGravity, withSide, withSpace, type SideName } from './space';
+import { fittedBox, sideNames, sideOf, withCurrents, withFlow, withGravity, withSide, withSpace, type SideName } from './space';
 
 /** What preflight offers to do at once about what it found. */
 export type Mend = NonNullable<Finding['mend']> | 'drop' | 'merge';

@@ -1,6 +1,5 @@
-import { computesCurrents, withCurrents } from './current';
 import type { ModelDocument } from './document';
-import { heatOf, withHeat } from './space';
+import { computesCurrents, heatOf, withCurrents, withHeat } from './space';
 
 /** What a model is to answer. */
 export const questions = {

@@ -8,6 +8,9 @@ export type SideName = (typeof sideNames)[number];
 export const openingKinds = { wall: 'Wall', open: 'Open to the surroundings', inlet: 'Inlet', outlet: 'Outlet', symmetry: 'Symmetry' } as const;
 export type OpeningKind = keyof typeof openingKinds;
 
+/** Whether air passes a side or a patch of this kind. */
+export const isOpening = (kind: OpeningKind | undefined): boolean => kind === 'inlet' || kind === 'outlet' || kind === 'open';
+
 /** How an inlet is stated, with the unit a bare number gets. */
 export const inletKinds = { speed: ['Speed', 'm/s', '1 m/s'], volumeFlow: ['Volume flow', 'l/s', '1 l/s'], massFlow: ['Mass flow', 'g/s', '1 g/s'] } as const;
 export type InletKind = keyof typeof inletKinds;
@@ -81,6 +84,7 @@ interface PhysicsEntry {
     flow?: FlowChoice;
     buoyancy?: boolean;
     heat?: boolean;
+    electric?: boolean;
     [field: string]: unknown;
 }
 
@@ -101,6 +105,11 @@ export const withBuoyancy = (document: ModelDocument, buoyancy: boolean): ModelD
 export const heatOf = (document: ModelDocument): boolean => physicsOf(document).heat ?? true;
 
 export const withHeat = (document: ModelDocument, heat: boolean): ModelDocument => ({ ...document, physics: { ...physicsOf(document), heat } });
+
+/** Whether the currents of parts are computed with the heat they make. */
+export const computesCurrents = (document: ModelDocument): boolean => physicsOf(document).electric ?? false;
+
+export const withCurrents = (document: ModelDocument, electric: boolean): ModelDocument => ({ ...document, physics: { ...physicsOf(document), electric } });
 
 export const withSpace = (document: ModelDocument, fields: Record<string, unknown>): ModelDocument => ({ ...document, space: { ...spaceOf(document), ...fields } });
 

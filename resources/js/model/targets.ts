@@ -1,7 +1,7 @@
 import type { OutlinePart } from '../api/types';
 import { freeEntryId, originOf, ownName, type LimitEntry, type ModelDocument } from './document';
 import { facesOfKind } from './partKinds';
-import { sideNames, sideOf, withSide, type SideName } from './space';
+import { isOpening, sideNames, sideOf, withSide, type SideName } from './space';
 
 /** What a limit bounds or a watch follows of its subject, as one choice of the screen. */
 export type What = string;
@@ -28,17 +28,16 @@ export interface Subject {
 
 export const partSubject = (part: OutlinePart): Subject => ({ id: originOf(part.id), name: ownName(part), kind: part.kind, of: { part: originOf(part.id) } });
 
-const passes = (kind: string | undefined): boolean => kind === 'inlet' || kind === 'outlet' || kind === 'open';
-
 /** The openings of the space, then its walls. */
 export function spaceSubjects(document: ModelDocument, moving: boolean): Subject[] {
     const openings: Subject[] = [];
     const walls: Subject[] = [];
     for (const side of sideNames) {
         const entry = sideOf(document, side);
-        (passes(entry.kind) && moving ? openings : walls).push({ id: side, name: `Side ${side}`, kind: passes(entry.kind) && moving ? 'opening' : 'wall', of: { side } });
+        const open = moving && isOpening(entry.kind);
+        (open ? openings : walls).push({ id: side, name: `Side ${side}`, kind: open ? 'opening' : 'wall', of: { side } });
         (entry.patches ?? []).forEach((patch, n) => {
-            if (moving && passes(patch.kind)) openings.push({ id: `${side}-${n + 1}`, name: `Opening ${n + 1} in ${side}`, kind: 'opening', of: { side, patch: n } });
+            if (moving && isOpening(patch.kind)) openings.push({ id: `${side}-${n + 1}`, name: `Opening ${n + 1} in ${side}`, kind: 'opening', of: { side, patch: n } });
         });
     }
     return [...openings, ...walls];

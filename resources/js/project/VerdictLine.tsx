@@ -2,11 +2,9 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { isOfTemperature } from '../model/document';
 import type { RunState } from '../runs/useRunState';
-import { marginOf } from '../units/quantities';
-import { type UnitSet, differenceUnit, number, thousands } from '../units/units';
+import { distanceOf } from '../units/quantities';
+import { thousands } from '../units/units';
 import { usePreferences } from './screenState';
-
-const inUnit = (kelvin: number, units: UnitSet): string => `${number(Math.abs(kelvin) * (units === 'us' ? 1.8 : 1))} ${differenceUnit(units)}`;
 
 /** The answer in words, above the ledger. */
 export function VerdictLine({ runs }: { runs: RunState }) {
@@ -35,10 +33,10 @@ export function VerdictLine({ runs }: { runs: RunState }) {
                 {verdict.missed > 0 && `${verdict.missed} of ${verdict.limits} limits missed`}
                 {worst?.margin !== null && worst?.margin !== undefined && (
                     <Box component="span" sx={{ color: stale ? 'text.secondary' : worst.margin < 0 ? 'error.main' : 'success.main' }}>
-                        {worst.margin < 0 ? `: ${worst.name}, ${inUnit(worst.margin, units)} over` : `: closest is ${worst.name}, ${inUnit(worst.margin, units)} left`}
+                        {worst.margin < 0 ? `: ${worst.name}, ${distanceOf(worst.quantity, worst.margin, units)} over` : `: closest is ${worst.name}, ${distanceOf(worst.quantity, worst.margin, units)} left`}
                     </Box>
                 )}
-                {flow?.margin != null && <Box component="span" sx={{ color: stale ? 'text.secondary' : 'error.main' }}>; {flow.name}, {marginOf(flow.quantity, Math.abs(flow.margin), units).replace('+', '')} {flow.atLeast === null ? 'over' : 'short'}</Box>}
+                {flow?.margin != null && <Box component="span" sx={{ color: stale ? 'text.secondary' : 'error.main' }}>; {flow.name}, {distanceOf(flow.quantity, flow.margin, units)} {flow.atLeast === null ? 'over' : 'short'}</Box>}
             </Typography>
             {stale ? (
                 <Typography role="alert" sx={{ color: 'error.main' }}>Of revision {shown.revision}; the model has changed since. Run again.</Typography>

@@ -12,9 +12,11 @@ export function amountOf(quantity: string | undefined, value: number, set: UnitS
     return quantity === 'volumeFlow' ? litres(value) : plain(quantity!, value);
 }
 
-/** What is left to a bound, or missing, signed. */
-export function marginOf(quantity: string | undefined, value: number, set: UnitSet): string {
-    if (isTemperature(quantity)) return `${difference(value, set)} ${differenceUnit(set)}`;
-    if (quantity === 'volumeFlow') return litres(value, true);
-    return `${value > 0 ? '+' : ''}${plain(quantity!, value)}`;
+/** How far a value is from a bound, without a sign. */
+export function distanceOf(quantity: string | undefined, value: number, set: UnitSet): string {
+    const size = Math.abs(value);
+    return isTemperature(quantity) ? `${difference(size, set).replace('+', '')} ${differenceUnit(set)}` : amountOf(quantity, size, set);
 }
+
+/** What is left to a bound, or missing, signed. */
+export const marginOf = (quantity: string | undefined, value: number, set: UnitSet): string => `${value > 0 ? '+' : value < 0 ? '−' : ''}${distanceOf(quantity, value, set)}`;

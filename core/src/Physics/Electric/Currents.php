@@ -11,9 +11,9 @@ final readonly class Currents
      * @param list<float> $potential V, padded (see Stencil)
      * @param list<float> $heat W in each cell of the grid
      * @param list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}> $terminals A into the model, V as mean over the face
-     * @param array<int, float> $densities greatest current density of each part that carries current, by index, A/m2
+     * @param array<int, array{heat: float, density: float}> $parts that carry current, by index: W in it, and its greatest density in A/m2
      */
-    public function __construct(public array $potential, public array $heat, public array $terminals, public array $densities)
+    public function __construct(public array $potential, public array $heat, public array $terminals, public array $parts)
     {
     }
 

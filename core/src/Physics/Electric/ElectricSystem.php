@@ -136,29 +136,30 @@ final class ElectricSystem
             $terminals[] = ['part' => $part->id, 'name' => $part->name, 'face' => $terminal['face'], 'kind' => $terminal['condition']->kind, ...$sums[$number]];
         }
 
-        return new Currents($potential, $heat, $terminals, $this->densities($through));
+        return new Currents($potential, $heat, $terminals, $this->byPart($through, $heat));
     }
 
     /**
      * @param array{array<int, float>, array<int, float>, array<int, float>} $through
-     * @return array<int, float> greatest current density of each part that carries any, A/m2
+     * @param list<float> $heat W in each cell
+     * @return array<int, array{heat: float, density: float}> of each part that carries any current: W, and its greatest density in A/m2
      */
-    private function densities(array $through): array
+    private function byPart(array $through, array $heat): array
     {
-        $densities = [];
+        $parts = [];
         foreach ($this->half[0] as $cell => $_) {
-            $widths = $this->grid->size($cell);
             $squared = 0.0;
             foreach ([0, 1, 2] as $axis) {
-                $squared += (0.5 * ($through[$axis][$cell] ?? 0.0) * $widths[$axis] / ($widths[0] * $widths[1] * $widths[2])) ** 2;
+                $squared += (0.5 * ($through[$axis][$cell] ?? 0.0) / $this->grid->faceArea($cell, $axis)) ** 2;
             }
             if ($squared > 0.0) {
                 $part = $this->voxels->owner[$cell];
-                $densities[$part] = max($densities[$part] ?? 0.0, sqrt($squared));
+                $before = $parts[$part] ?? ['heat' => 0.0, 'density' => 0.0];
+                $parts[$part] = ['heat' => $before['heat'] + $heat[$cell], 'density' => max($before['density'], sqrt($squared))];
             }
         }
 
-        return $densities;
+        return $parts;
     }
 
     private static function law(Model $model, ?string $material): ?PropertyLaw
@@ -185,11 +186,11 @@ final class ElectricSystem
     /** @return iterable<array{int, int, float}> axis, cell, and what joins it to the next one along the axis, S */
     private function links(): iterable
     {
-        foreach ([1, $this->grid->cells[0], $this->grid->cells[0] * $this->grid->cells[1]] as $axis => $stride) {
-            foreach ($this->half[$axis] as $cell => $half) {
-                $next = $cell + $stride;
-                if (isset($this->half[$axis][$next]) && intdiv($cell, $stride) % $this->grid->cells[$axis] < $this->grid->cells[$axis] - 1) {
-                    yield [$axis, $cell, $this->area($cell, $axis) / ($half + $this->half[$axis][$next])];
+        foreach ($this->half as $axis => $halves) {
+            foreach ($halves as $cell => $half) {
+                $next = $this->grid->neighbour($cell, 2 * $axis + 1);
+                if ($next !== null && isset($halves[$next])) {
+                    yield [$axis, $cell, $this->grid->faceArea($cell, $axis) / ($half + $halves[$next])];
                 }
             }
         }
@@ -197,7 +198,6 @@ final class ElectricSystem
 
     private function findTerminals(): void
     {
-        $strides = [1, $this->grid->cells[0], $this->grid->cells[0] * $this->grid->cells[1]];
         $cells = [];
         foreach ($this->voxels->owner as $cell => $owner) {
             if ($owner >= 0 && $this->model->parts[$owner]->terminals !== []) {
@@ -213,14 +213,13 @@ final class ElectricSystem
             foreach ($cells[$index] ?? [] as $cell) {
                 for ($direction = 0; $direction < 6; $direction++) {
                     $axis = $direction >> 1;
-                    $place = intdiv($cell, $strides[$axis]) % $this->grid->cells[$axis];
-                    $isLast = $place === ($direction % 2 === 1 ? $this->grid->cells[$axis] - 1 : 0);
-                    if (! $isLast && $this->voxels->owner[$cell + ($direction % 2 === 1 ? 1 : -1) * $strides[$axis]] === $index) {
+                    $beyond = $this->grid->neighbour($cell, $direction);
+                    if ($beyond !== null && $this->voxels->owner[$beyond] === $index) {
                         continue;
                     }
                     $face = $part->face($direction, fn () => $this->grid->faceCentre($cell, $direction));
                     if (isset($numbers[$face], $this->half[$axis][$cell])) {
-                        $area = $this->area($cell, $axis);
+                        $area = $this->grid->faceArea($cell, $axis);
                         $this->terminals[$numbers[$face]]['area'] += $area;
                         $this->ends[] = ['cell' => $cell, 'direction' => $direction, 'area' => $area, 'conductance' => $area / $this->half[$axis][$cell], 'terminal' => $numbers[$face]];
                     }
@@ -232,12 +231,5 @@ final class ElectricSystem
                 throw new PhysicsException(sprintf('face %s of "%s" carries current, but nothing of it is left on this grid that conducts', $terminal['face'], $this->model->parts[$terminal['part']]->name));
             }
         }
-    }
-
-    private function area(int $cell, int $axis): float
-    {
-        $widths = $this->grid->size($cell);
-
-        return $widths[0] * $widths[1] * $widths[2] / $widths[$axis];
     }
 }

@@ -92,7 +92,7 @@ final class FinGaps
         $this->films = $this->drag = [];
         $layout = $this->domain->layout;
         $volumes = $this->isEmpty() ? [] : $layout->volumes();
-        $prandtl = $this->fluid->viscosity * $this->fluid->specificHeat / $this->fluid->conductivity;
+        $prandtl = $this->fluid->prandtl();
         foreach ($this->cells as [$cell, $number, $block, $across]) {
             $fins = $this->blocks[$block]['fins'];
             $gap = $fins->real()->gap();

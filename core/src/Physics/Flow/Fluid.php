@@ -41,6 +41,12 @@ final readonly class Fluid
     ) {
     }
 
+    /** Prandtl number at the ambient. */
+    public function prandtl(): float
+    {
+        return $this->viscosity * $this->specificHeat / $this->conductivity;
+    }
+
     public static function of(Material $material, Surroundings $surroundings): self
     {
         $t = $surroundings->temperature;

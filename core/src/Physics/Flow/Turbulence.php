@@ -41,7 +41,7 @@ final class Turbulence
 
     public function __construct(private readonly FlowDomain $domain, private readonly Fluid $fluid)
     {
-        $this->law = new WallLaw($fluid->viscosity * $fluid->specificHeat / $fluid->conductivity);
+        $this->law = new WallLaw($fluid->prandtl());
         $this->wall = new WallDistance($domain);
         $this->viscosity = $this->wallViscosity = array_fill(0, $domain->layout->length, $fluid->viscosity);
     }

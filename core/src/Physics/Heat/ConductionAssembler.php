@@ -174,9 +174,9 @@ final class ConductionAssembler
                 }
                 if (isset($case[$cell]) === isset($case[$next])) {
                     $distance = $this->grid->centres[$direction][$this->position($next, $direction)] - $this->grid->centres[$direction][$this->position($cell, $direction)];
-                    $this->coupling[$direction][$this->pad + $cell] = self::NODE_CONDUCTIVITY * $this->faceArea($cell, $direction) / $distance;
+                    $this->coupling[$direction][$this->pad + $cell] = self::NODE_CONDUCTIVITY * $this->grid->faceArea($cell, $direction) / $distance;
                 } else {
-                    $joints[$cell] = $this->faceArea($cell, $direction);
+                    $joints[$cell] = $this->grid->faceArea($cell, $direction);
                 }
             }
         }
@@ -524,7 +524,7 @@ final class ConductionAssembler
         }
         foreach ($this->voxels->owner as $cell => $owner) {
             if ($owner < 0 && $this->live[$cell]) {
-                $given = $source->at(...$this->grid->centre($cell)) * $this->faceArea($cell, 0) * $this->grid->widths[0][$this->position($cell, 0)];
+                $given = $source->at(...$this->grid->centre($cell)) * $this->grid->faceArea($cell, 0) * $this->grid->widths[0][$this->position($cell, 0)];
                 $this->source[$this->pad + $cell] += $given;
                 $this->watts += $given;
             }
@@ -569,16 +569,5 @@ final class ConductionAssembler
     private function position(int $cell, int $axis): int
     {
         return intdiv($cell, $this->strides[$axis]) % $this->grid->cells[$axis];
-    }
-
-    /** Area across the axis, m2. */
-    private function faceArea(int $cell, int $axis): float
-    {
-        $area = 1.0;
-        foreach ([0, 1, 2] as $other) {
-            $area *= $other === $axis ? 1.0 : $this->grid->widths[$other][$this->position($cell, $other)];
-        }
-
-        return $area;
     }
 }
