@@ -25,6 +25,7 @@ use Foehn\Physics\Flow\MolecularProperties;
 use Foehn\Physics\Flow\Momentum;
 use Foehn\Physics\Flow\PressureCorrection;
 use Foehn\Physics\Flow\Turbulence;
+use Foehn\Physics\Flow\WallDistance;
 use Foehn\Physics\PhysicsException;
 use Foehn\Results\FlowProbe;
 
@@ -75,6 +76,8 @@ final class FlowEquations
 
     private ?DevelopingLayers $layers = null;
 
+    private ?WallDistance $wall = null;
+
     /** @throws PhysicsException */
     public function __construct(private readonly Model $model, private readonly Grid $grid, private readonly Voxels $voxels)
     {
@@ -96,8 +99,8 @@ final class FlowEquations
         $this->molecular = new MolecularProperties($this->domain, $this->fluid);
         $this->density = new GasDensity($this->domain, $this->fluid, $this->model->physics->heat);
         $this->heat = new HeatOnFlow($this->model, $this->grid, $this->voxels, $this->domain, $this->fluid->specificHeat, $this->gaps, $this->fluid->temperature);
-        if ($this->model->physics->flow === 'turbulent' || ($this->fluid->powerLaw === null && $this->model->physics->flow === 'auto' && ($start === null || $start->turbulent))) {
-            $this->turbulence ??= new Turbulence($this->domain, $this->fluid);
+        if ($this->model->physics->flow === 'turbulent' || ($this->mayJudge() && ($start === null || $start->turbulent))) {
+            $this->turbulence ??= $this->eddies();
         }
         $this->setFriction();
         if ($start !== null) {
@@ -106,6 +109,12 @@ final class FlowEquations
         } elseif ($this->forces->buoyant) {
             $this->guess();
         }
+    }
+
+    /** Whether the flow that is found says whether it is turbulent. */
+    public function mayJudge(): bool
+    {
+        return $this->fluid->powerLaw === null && $this->model->physics->flow === 'auto';
     }
 
     private function take(FlowState $state): void
@@ -126,13 +135,34 @@ final class FlowEquations
         $this->devices->setRises($state->rises);
     }
 
-    /** From now on without eddies. */
-    public function becomeLaminar(): void
+    /** From now on with eddies or without; whether that is a change. */
+    public function become(bool $turbulent): bool
     {
-        $this->turbulence = null;
+        if ($turbulent === ($this->turbulence !== null)) {
+            return false;
+        }
+        $this->turbulence = $turbulent ? $this->eddies() : null;
         $this->heat->films = [];
-        $this->setFriction();
-        $this->heat->assemble(null);
+        $turbulent ? $this->updateMixing() : $this->setFriction();
+        $this->heat->assemble($this->turbulence);
+
+        return true;
+    }
+
+    private function eddies(): Turbulence
+    {
+        return new Turbulence($this->domain, $this->fluid, $this->wall());
+    }
+
+    private function wall(): WallDistance
+    {
+        return $this->wall ??= new WallDistance($this->domain);
+    }
+
+    /** Reynolds number of the flow as it is, with twice the gap between walls as the length. */
+    public function reynolds(): float
+    {
+        return $this->wall()->speedTimesWidth($this->level->velocity) * $this->fluid->density / $this->fluid->viscosity;
     }
 
     public function updateMixing(): void

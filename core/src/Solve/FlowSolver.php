@@ -81,10 +81,6 @@ final class FlowSolver
 
     private const MOST_RESTARTS = 3;
 
-    private ?float $reynolds = null;
-
-    private ?float $rayleigh = null;
-
     private FlowEquations $flow;
 
     private FlowScheme $scheme;
@@ -173,7 +169,7 @@ final class FlowSolver
                 $this->temperaturesStay();
             }
             $average?->add([...$this->flow->level->velocity, $this->flow->level->pressure, $this->flow->heat->temperature], $this->steadiness->temperatures());
-            $steady = $average === null && $this->isSteady();
+            $steady = $average === null && $this->isSteady() && $this->judge();
             if ($average === null && ($this->isStuck() || $this->step >= $this->pace->most) && ! $this->soften()) {
                 $average = new FlowAverage(self::AVERAGED);
             }
@@ -231,7 +227,8 @@ final class FlowSolver
     private function begin(?FlowState $start): void
     {
         $this->flow->begin($start);
-        $this->decided = $start !== null;
+        // What a grid before this one has found holds; where a flow of another model comes from may have been different air.
+        $this->decided = $this->done !== [];
         if ($this->flow->buoyantOnly && $this->flow->rayleigh() > self::SWINGS_FROM && $this->restarts === 0) {
             $this->iterates = $this->plain = true;
             $this->held = $this->flow->rayleigh() > FlowEquations::TURBULENT_FROM;
@@ -294,7 +291,9 @@ final class FlowSolver
             $this->flow->setFields($this->anderson->next($before, $this->flow->fields(), $this->flow->scales()));
         }
         $this->residuals[] = max($this->change, $this->mass);
-        $this->decide();
+        if ($this->step >= $this->pace->decide) {
+            $this->judge();
+        }
     }
 
     /** What holds the velocities back, kg/m2/s. */
@@ -427,18 +426,15 @@ final class FlowSolver
         $this->total = 0;
     }
 
-    /** With "auto": whether the flow that has taken shape is turbulent at all. */
-    private function decide(): void
+    /** With "auto": finds out once whether the flow that has taken shape is turbulent at all. False when it was computed the other way until now. */
+    private function judge(): bool
     {
-        if ($this->decided || $this->flow->turbulence === null || $this->step < $this->pace->decide) {
-            return;
+        if ($this->decided || ! $this->flow->mayJudge()) {
+            return true;
         }
         $this->decided = true;
-        $this->reynolds = $this->flow->turbulence->reynolds($this->flow->level->velocity);
-        $this->rayleigh = $this->flow->forces->buoyant ? $this->flow->rayleigh() : null;
-        if ($this->model->physics->flow === 'auto' && $this->reynolds < self::TURBULENT_FROM && ($this->rayleigh ?? 0.0) < FlowEquations::TURBULENT_FROM) {
-            $this->flow->becomeLaminar();
-        }
+
+        return ! $this->flow->become($this->flow->reynolds() >= self::TURBULENT_FROM || ($this->flow->forces->buoyant && $this->flow->rayleigh() >= FlowEquations::TURBULENT_FROM));
     }
 
     private function report(): void
@@ -457,8 +453,8 @@ final class FlowSolver
         return [
             'chosen' => $this->model->physics->flow,
             'model' => $this->flow->turbulence === null ? 'laminar' : 'turbulent',
-            'reynolds' => $this->reynolds ?? $this->flow->turbulence?->reynolds($this->flow->level->velocity),
-            'rayleigh' => $this->rayleigh ?? ($this->flow->forces->buoyant ? $this->flow->rayleigh() : null),
+            'reynolds' => $this->flow->fluid->powerLaw === null ? $this->flow->reynolds() : null,
+            'rayleigh' => $this->flow->forces->buoyant ? $this->flow->rayleigh() : null,
             'buoyancy' => $this->flow->forces->buoyant,
             'densityVaries' => $this->flow->density->varies(),
             'scheme' => $this->scheme instanceof FlowCycle ? 'multigrid' : 'SIMPLEC',

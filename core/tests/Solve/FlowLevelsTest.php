@@ -66,6 +66,26 @@ final class FlowLevelsTest extends TestCase
         self::assertEqualsWithDelta(max($whole->temperature), max($resumed->temperature), 0.01 * (max($whole->temperature) - 300.0));
     }
 
+    public function testWhereAFlowComesFromDoesNotDecideWhetherItIsTurbulent(): void
+    {
+        $document = self::box();
+        $document['physics']['flow'] = 'auto';
+        $document['analysis']['grid'] = ['cells' => [24, 12, 7]];
+        $slow = ModelCodec::fromDocument($document);
+        $document['space']['sides']['x-']['speed'] = 40.0;
+        $fast = ModelCodec::fromDocument($document);
+        $regime = fn (Solution $solution): string => ResultBuilder::build($solution, '')['flow']['regime']['model'];
+
+        $early = (new SteadySolver($slow, self::listener(2)))->solve();
+        $goesOn = (new SteadySolver($slow, start: $early->state))->solve();
+        self::assertTrue($early->stopped && $goesOn->converged);
+        self::assertSame(['turbulent', 'laminar'], [$regime($early), $regime($goesOn)], 'stopped before that was found, it is found on going on');
+
+        $faster = (new SteadySolver($fast, self::listener(20), $goesOn->state))->solve();
+        self::assertSame('turbulent', $regime($faster));
+        self::assertSame('laminar', $regime((new SteadySolver($slow, self::listener(20), $faster->state))->solve()));
+    }
+
     public function testAFlowStartsFromThatOfAnotherGrid(): void
     {
         $coarse = self::box();

@@ -25,8 +25,6 @@ final class Turbulence
 
     private WallLaw $law;
 
-    private WallDistance $wall;
-
     /** @var list<float> Pa s, in the layout of the flow */
     public array $viscosity;
 
@@ -39,10 +37,9 @@ final class Turbulence
     /** @var list<float> W/m/K per cell of the grid, between the cell and a wall */
     public array $wallConductivity = [];
 
-    public function __construct(private readonly FlowDomain $domain, private readonly Fluid $fluid)
+    public function __construct(private readonly FlowDomain $domain, private readonly Fluid $fluid, private readonly WallDistance $wall)
     {
         $this->law = new WallLaw($fluid->prandtl());
-        $this->wall = new WallDistance($domain);
         $this->viscosity = $this->wallViscosity = array_fill(0, $domain->layout->length, $fluid->viscosity);
     }
 
@@ -65,28 +62,6 @@ final class Turbulence
         }
         $this->viscosity = $this->domain->layout->spread($inside, $this->fluid->viscosity);
         $this->wallViscosity = $this->domain->layout->spread($shear, $this->fluid->viscosity);
-    }
-
-    /**
-     * Reynolds number of the flow: the mean of speed times twice the gap over kinematic viscosity, weighted by speed, so that
-     * it says what holds where the flow is and not in dead corners.
-     *
-     * @param array{list<float>, list<float>, list<float>} $velocity
-     */
-    public function reynolds(array $velocity): float
-    {
-        $grid = $this->domain->layout->grid;
-        [$nx, $ny] = $grid->cells;
-        [$sum, $volume] = [0.0, 0.0];
-        foreach ($this->domain->layout->gather(StrainRate::speeds($this->domain->layout, $velocity)) as $n => $speed) {
-            if ($this->wall->gap[$n] > 0.0) {
-                $v = $grid->widths[0][$n % $nx] * $grid->widths[1][intdiv($n, $nx) % $ny] * $grid->widths[2][intdiv($n, $nx * $ny)];
-                $sum += $v * $speed ** 2 * 2.0 * $this->wall->gap[$n];
-                $volume += $v * $speed;
-            }
-        }
-
-        return $sum / max($volume, 1e-300) * $this->fluid->density / $this->fluid->viscosity;
     }
 
     /**

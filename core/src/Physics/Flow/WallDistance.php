@@ -22,7 +22,7 @@ final class WallDistance
     /** @var list<float> m */
     public readonly array $gap;
 
-    public function __construct(FlowDomain $domain)
+    public function __construct(private readonly FlowDomain $domain)
     {
         $layout = $domain->layout;
         $grid = $layout->grid;
@@ -89,5 +89,27 @@ final class WallDistance
             $gap[$n] = 2 * $root;
         }
         [$this->distance, $this->gap] = [$distance, $gap];
+    }
+
+    /**
+     * Speed times twice the gap, weighted by speed, so that it says what holds where the flow is and not in dead corners, m2/s.
+     *
+     * @param array{list<float>, list<float>, list<float>} $velocity m/s
+     */
+    public function speedTimesWidth(array $velocity): float
+    {
+        $layout = $this->domain->layout;
+        $grid = $layout->grid;
+        [$nx, $ny] = $grid->cells;
+        [$sum, $all] = [0.0, 0.0];
+        foreach ($layout->gather(StrainRate::speeds($layout, $velocity)) as $n => $speed) {
+            if ($this->gap[$n] > 0.0) {
+                $weight = $speed * $grid->widths[0][$n % $nx] * $grid->widths[1][intdiv($n, $nx) % $ny] * $grid->widths[2][intdiv($n, $nx * $ny)];
+                $sum += $weight * $speed * 2.0 * $this->gap[$n];
+                $all += $weight;
+            }
+        }
+
+        return $sum / max($all, 1e-300);
     }
 }
