@@ -41,6 +41,12 @@ final class FlowEquations
     /** The fluid conducts this many times better while it is still, as a guess of what its motion will carry. */
     private const STILL_CONDUCTION = 8.0;
 
+    /** Peclet number of the space below which the fluid is as good as still. */
+    private const STILL_PECLET = 0.1;
+
+    /** Of the unrest, each of blocks twice as large as the one before. */
+    private const SCALES = 5;
+
     /** Turbulent natural convection in a space carries heat this many times Ra^(1/3) better than the fluid at rest (Globe & Dropkin, J. Heat Transfer 81 (1959) 24). */
     private const CARRIES = 0.069;
 
@@ -108,6 +114,35 @@ final class FlowEquations
             $this->updateMixing();
         } elseif ($this->forces->buoyant) {
             $this->guess();
+        }
+    }
+
+    public function isStill(): bool
+    {
+        $fastest = max(array_map(fn (array $velocity): float => max(max($velocity), -min($velocity)), $this->level->velocity));
+
+        return $fastest <= $this->stillSpeed();
+    }
+
+    /**
+     * Unrest in the temperatures, the same in every run. Fluid that rests over a warm floor is a solution of the equations, but no
+     * fluid stays there; without unrest a computation does. Blocks of one to sixteen cells, since it depends on the gap which grow.
+     *
+     * @param float $share of the spread of the temperatures, per size of blocks
+     */
+    public function stir(float $share): void
+    {
+        [$least, $most] = [min($this->heat->temperature), max($this->heat->temperature)];
+        $unrest = $share * ($most - $least);
+        foreach ($this->domain->fluid as $c => $fluid) {
+            if ($fluid === 1) {
+                [$i, $j, $k] = $this->domain->layout->place($c);
+                $sum = 0.0;
+                for ($scale = 0; $scale < self::SCALES; $scale++) {
+                    $sum += crc32(pack('V4', $scale, $i >> $scale, $j >> $scale, $k >> $scale)) / 0xFFFFFFFF - 0.5;
+                }
+                $this->heat->temperature[$c] = min($most, max($least, $this->heat->temperature[$c] + $unrest * $sum));
+            }
         }
     }
 
@@ -279,6 +314,14 @@ final class FlowEquations
         return $height;
     }
 
+    /** Where only temperatures move the fluid, the speed below which it carries nothing beside what it conducts, m/s; else 0. */
+    public function stillSpeed(): float
+    {
+        $size = max($this->model->space->box->size(0), $this->model->space->box->size(1), $this->model->space->box->size(2));
+
+        return $this->buoyantOnly ? self::STILL_PECLET * $this->fluid->conductivity / $this->fluid->density / $this->fluid->specificHeat / $size : 0.0;
+    }
+
     /** Greatest speed that inlets and moving walls give, m/s. */
     public function speedGiven(): float
     {
@@ -303,7 +346,7 @@ final class FlowEquations
                 $in += max(0.0, -$opening->outward * $flux[$opening->axis][$face]);
             }
         }
-        $largest = 0.0;
+        $largest = $this->fluid->density * $this->stillSpeed() * $this->model->space->box->size(0) * $this->model->space->box->size(1);
         foreach ($flux as $axis => $through) {
             $largest = max($largest, Vectors::amount($through) / $this->grid->cells[$axis]);
         }

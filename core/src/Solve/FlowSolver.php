@@ -58,6 +58,12 @@ final class FlowSolver
     /** From this Rayleigh number on temperature and flow swing against each other in cycles, and iterations are quicker. */
     private const SWINGS_FROM = 2e6;
 
+    /** Share of the spread of the temperatures that a fluid at rest is stirred with; plain iterations let it grow, ... */
+    private const UNREST = 0.02;
+
+    /** ... cycles with acceleration find fluid at rest over a warm floor again unless it moves enough before that begins. */
+    private const MUCH_UNREST = 0.25;
+
     /** Its momentum is held back as by a time step in which the speed of free fall passes two lengths of a cell; without it the iterations run away beyond a Rayleigh number of 1e9. */
     private const INERTIA = 0.5;
 
@@ -233,6 +239,9 @@ final class FlowSolver
             $this->iterates = $this->plain = true;
             $this->held = $this->flow->rayleigh() > FlowEquations::TURBULENT_FROM;
         }
+        if ($this->flow->buoyantOnly && $this->flow->isStill()) {
+            $this->flow->stir($this->plain ? self::UNREST : self::MUCH_UNREST);
+        }
         $this->pressure = $this->pressureCorrection();
         $this->use($this->iterates
             ? new Simplec($this->flow->level, $this->pressure, self::ITERATIONS)
@@ -310,7 +319,7 @@ final class FlowSolver
     /** Relative change of the velocities in this step, and the mass imbalance it left. */
     private function measure(mixed $before): void
     {
-        [$moved, $amount] = [0.0, 1e-300];
+        [$moved, $amount] = [0.0, 1e-300 + $this->flow->stillSpeed() * $this->grid->count()];
         foreach ([0, 1, 2] as $axis) {
             $moved += Vectors::distance($this->flow->level->velocity[$axis], $before[$axis]);
             $amount += Vectors::amount($this->flow->level->velocity[$axis]);
@@ -384,8 +393,9 @@ final class FlowSolver
         $this->since = count($this->residuals);
         $this->step = 0;
         if ($this->flow->buoyantOnly && ! $this->iterates) {
-            // Cycles that swing with the temperature have left the start behind; iterations do better from there.
-            $this->iterates = true;
+            // Cycles that swing with the temperature have left the start behind; iterations do better from there. An acceleration may
+            // find fluid at rest over a warm floor again, plain iterations grow away from it.
+            $this->iterates = $this->plain = true;
             $this->begin($this->start);
 
             return true;

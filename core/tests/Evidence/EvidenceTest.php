@@ -14,7 +14,11 @@ final class EvidenceTest extends TestCase
     #[DataProvider('cases')]
     public function testReachesItsReferenceValues(VerificationCase $case): void
     {
-        foreach ($case->run() as $check) {
+        $checks = $case->run();
+        if ($checks === []) {
+            self::markTestSkipped('on the full grids only');
+        }
+        foreach ($checks as $check) {
             self::assertTrue($check->passes(), sprintf('%s, %s: reference %.7g, computed %.7g %s, tolerance %.2g', $check->case, $check->quantity, $check->reference, $check->computed, $check->unit, $check->tolerance));
         }
     }

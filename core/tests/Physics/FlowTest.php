@@ -142,6 +142,37 @@ final class FlowTest extends TestCase
         self::assertLessThan(3000.0, $regime['reynolds']);
     }
 
+    public function testAirUnderAWarmLidRestsAndThatIsSteady(): void
+    {
+        $wall = fn (float $t): array => ['heat' => ['kind' => 'temperature', 'temperature' => $t]];
+        $result = self::solve(self::document([
+            'surroundings' => ['temperature' => 300, 'gravity' => [0, 0, -9.81]], 'physics' => ['flow' => 'auto'],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.06, 0.06, 0.03]], 'fluid' => 'air', 'sides' => ['z-' => $wall(300), 'z+' => $wall(310)]],
+            'watches' => [['id' => 'middle', 'name' => 'Middle', 'of' => ['point' => [0.03, 0.03, 0.015]], 'quantity' => 'temperature']],
+            'analysis' => ['grid' => ['cells' => [10, 10, 12]]],
+        ]));
+
+        self::assertTrue($result['solver']['converged']);
+        self::assertEqualsWithDelta(305.0, $result['watches'][0]['value'], 0.1);
+        self::assertLessThan(1e-5, $result['flow']['largestVelocity']);
+    }
+
+    public function testADevelopedInletIsAParabolaBetweenItsOwnEdges(): void
+    {
+        $model = self::duct();
+        $model['physics']['heat'] = false;
+        $model['parts'] = [];
+        $model['space']['sides'] = ['y-' => self::SYMMETRY, 'y+' => self::SYMMETRY, 'x+' => ['kind' => 'outlet'],
+            'x-' => ['patches' => [['min' => [0, 0.01], 'max' => [0.024, 0.02], 'kind' => 'inlet', 'speed' => 0.1, 'profile' => 'developed']]]];
+        $model['analysis']['grid']['cells'] = [8, 1, 40];
+        $model['watches'] = array_map(fn (float $z): array => ['id' => "at $z", 'name' => "At $z", 'of' => ['point' => [0, 0.012, $z]], 'quantity' => 'velocityX'], [0.01125, 0.01475]);
+
+        foreach (self::solve($model)['watches'] as $n => $watch) {
+            $s = ([0.01125, 0.01475][$n] - 0.01) / 0.01;
+            self::assertEqualsWithDelta(0.6 * $s * (1 - $s), $watch['value'], 2e-3);
+        }
+    }
+
     public function testInflowWithoutOutletIsRefused(): void
     {
         $model = self::duct();

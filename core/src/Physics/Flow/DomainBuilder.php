@@ -190,8 +190,10 @@ final class DomainBuilder
                             $to[] = $number[$next];
                             $conductance[] = 2 * $breadth / ($layout->width[$axis][$place[$axis]] + $layout->width[$axis][$place[$axis] + 1]);
                         }
-                    } elseif ($this->fluid[$next] === 0) {
-                        $wall[$n] += $this->drag[$next] * 2 * $breadth / $layout->width[$axis][$place[$axis]];
+                    } else {
+                        // Where fluid goes on inside, the opening ends at the side it lies in.
+                        $edge = $this->fluid[$next] === 1 ? $next + $opening->outward * $layout->stride[$opening->axis] : $next;
+                        $wall[$n] += $this->drag[$edge] * 2 * $breadth / $layout->width[$axis][$place[$axis]];
                     }
                 }
             }

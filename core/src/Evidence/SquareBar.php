@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Evidence;
+
+/** G05: the wake of a square bar in a channel eight times as wide, developed flow. */
+final class SquareBar extends FlowCase
+{
+    /** The channel begins 12 sides before the bar and ends 40 behind it. */
+    private const BEFORE = 12.0;
+
+    private const LENGTH = 53.0;
+
+    private const WIDTH = 8.0;
+
+    public function id(): string
+    {
+        return 'G05';
+    }
+
+    public function title(): string
+    {
+        return 'Wake of a square bar in a channel';
+    }
+
+    public function source(): string
+    {
+        return 'Breuer, Bernsdorf, Zeiser & Durst, Int. J. Heat Fluid Flow 21 (2000) 186: length of the wake -0.065 + 0.0554 Re';
+    }
+
+    public function run(bool $full = false): array
+    {
+        $checks = [];
+        foreach ($full ? [10, 30] : [30] as $reynolds) {
+            $checks[] = Check::absolute('G05', "Re $reynolds: length of the wake", -0.065 + 0.0554 * $reynolds, $this->wake($reynolds), 0.03, 'D');
+        }
+
+        return $checks;
+    }
+
+    private function wake(int $reynolds): float
+    {
+        $cells = 16;
+        $beside = self::growing(0.5 * (self::WIDTH - 1.0), 1.0 / $cells, 1.07);
+        $before = self::growing(self::BEFORE, 1.0 / $cells, 1.12);
+        $behind = [...self::uniform(3 * $cells, 3.0), ...array_map(fn (float $x) => 3.0 + $x, array_slice(self::growing(self::LENGTH - self::BEFORE - 4.0, 1.0 / $cells, 1.05), 1))];
+        $solution = $this->solve([
+            'physics' => ['heat' => false, 'flow' => 'laminar'],
+            // The greatest speed before the bar is 1.5 times the mean, and makes the Reynolds number.
+            'materials' => ['f' => self::fluid(1.0, 1.5 / $reynolds)],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [self::LENGTH, self::WIDTH, 1]], 'fluid' => 'f', 'sides' => [
+                'x-' => ['kind' => 'inlet', 'speed' => 1, 'profile' => 'developed'], 'x+' => ['kind' => 'outlet'], 'z-' => self::SYMMETRY, 'z+' => self::SYMMETRY]],
+            'parts' => [['id' => 'bar', 'at' => [self::BEFORE, 0.5 * (self::WIDTH - 1.0), 0], 'shape' => ['kind' => 'block', 'size' => [1, 1, 1]], 'material' => 'copper']],
+            'analysis' => ['grid' => ['lines' => ['x' => self::around($before, $cells, $behind), 'y' => self::around($beside, $cells, $beside), 'z' => [0, 1]]]],
+        ]);
+        [$places, $speeds] = self::profile($solution, 0, 0, 0.5 * self::WIDTH);
+        $end = 0.0;
+        foreach ($places as $n => $x) {
+            if ($x > self::BEFORE + 1.0 && $speeds[$n - 1] < 0.0 && $speeds[$n] >= 0.0) {
+                $end = $places[$n - 1] + ($x - $places[$n - 1]) * $speeds[$n - 1] / ($speeds[$n - 1] - $speeds[$n]);
+            }
+        }
+
+        return $end - self::BEFORE - 1.0;
+    }
+
+    /** @return list<float> lines from 0 to $length in growing steps */
+    private static function growing(float $length, float $step, float $ratio): array
+    {
+        $lines = [0.0];
+        while (end($lines) + 1.5 * $step < $length) {
+            $lines[] = end($lines) + $step;
+            $step *= $ratio;
+        }
+        $lines[] = $length;
+
+        return $lines;
+    }
+
+    /**
+     * @param list<float> $before lines that grow away from the bar
+     * @param list<float> $behind
+     * @return list<float>
+     */
+    private static function around(array $before, int $cells, array $behind): array
+    {
+        $start = end($before);
+
+        return [
+            ...array_map(fn (float $x) => $start - $x, array_reverse($before)),
+            ...array_map(fn (int $n) => $start + $n / $cells, range(1, $cells)),
+            ...array_map(fn (float $x) => $start + 1.0 + $x, array_slice($behind, 1)),
+        ];
+    }
+}
