@@ -25,13 +25,12 @@ final readonly class HeatCondition
         return new self('adiabatic', ScalarField::constant(0.0), ScalarField::constant(0.0));
     }
 
-    /** The same heat on a face whose area counts this many times too much. */
-    public function onSteps(float $excess): self
+    /** The same heat on a face whose steps have so many times its area. */
+    public function onSteps(float $steps): self
     {
-        return match (true) {
-            ! $this->value->isConstant() => $this,
-            $this->kind === 'film' || $this->kind === 'flux' => new self($this->kind, ScalarField::constant($this->value->constant / $excess), $this->ambient),
-            $this->kind === 'contact' => new self($this->kind, ScalarField::constant($this->value->constant * $excess), $this->ambient),
+        return match ($this->kind) {
+            'film', 'flux' => new self($this->kind, $this->value->times(1.0 / $steps), $this->ambient),
+            'contact' => new self($this->kind, $this->value->times($steps), $this->ambient),
             default => $this,
         };
     }

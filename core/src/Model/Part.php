@@ -53,6 +53,12 @@ final readonly class Part
         return $this->shape instanceof LocatedFaces ? $this->shape->faceAt($axis, $sign, $place()) : $this->shape->faceTowards($axis, $sign);
     }
 
+    /** How many times its area the steps of a face have on the grid. */
+    public function stepsOf(string $face): float
+    {
+        return $this->shape->surface($face)->steps();
+    }
+
     /** Id of the part in the document: a linked copy is that of its original. */
     public function origin(): string
     {

@@ -18,13 +18,14 @@ final class SurfaceSums
     {
         $faces = $solution->system->faces;
         $temperature = $solution->temperature;
+        $steps = [];
         for ($f = 0, $count = $faces->count(); $f < $count; $f++) {
             $heat = $faces->heatOut($f, $temperature);
             $surface = $faces->surfaceTemperature($f, $temperature);
             $part = $faces->part[$f];
             if ($part >= 0) {
                 $face = $solution->model->parts[$part]->face($faces->direction[$f], fn () => $solution->grid->faceCentre($faces->cell[$f], $faces->direction[$f]));
-                $this->add("part $part $face", $faces->area[$f], $heat, $surface);
+                $this->add("part $part $face", $faces->area[$f] / ($steps["$part $face"] ??= $solution->model->parts[$part]->stepsOf($face)), $heat, $surface);
                 $this->add("route $part " . self::route($solution, $f), $faces->area[$f], $heat, $surface);
             }
             if ($faces->side[$f] >= 0) {

@@ -17,4 +17,15 @@ trait BoxFaces
     {
         return 'xyz'[$axis] . ($sign > 0 ? '+' : '-');
     }
+
+    public function surface(string $face): Surface
+    {
+        return Surface::ofBox($this->bounds(), ...self::direction($face));
+    }
+
+    /** @return array{int, int} axis and sign */
+    private static function direction(string $face): array
+    {
+        return [(int) strpos('xyz', $face[0]), $face[1] === '+' ? 1 : -1];
+    }
 }

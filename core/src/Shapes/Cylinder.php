@@ -57,6 +57,18 @@ final readonly class Cylinder implements Shape
         return $axis !== $this->axis ? 'side' : ($sign > 0 ? 'end' : 'start');
     }
 
+    public function surface(string $face): Surface
+    {
+        if ($face !== 'side') {
+            return Surface::ofBox($this->bounds(), $this->axis, $face === 'end' ? 1 : -1);
+        }
+        [$across, $up] = [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0]];
+        [$a, $b] = self::across($this->axis);
+        $across[$a] = $up[$b] = 1.0;
+
+        return Surface::round(2 * M_PI * $this->radius * ($this->to - $this->from), $across, $up);
+    }
+
     public function features(): array
     {
         [$axis] = self::across($this->axis);

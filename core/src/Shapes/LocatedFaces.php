@@ -14,7 +14,4 @@ interface LocatedFaces
      * @param array{float, float, float} $place middle of the grid face, m
      */
     public function faceAt(int $axis, int $sign, array $place): string;
-
-    /** How many times its area the steps of a face have in the grid: |nx| + |ny| + |nz| of its normal n. */
-    public function stepsOf(string $face): float;
 }

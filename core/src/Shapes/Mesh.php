@@ -31,6 +31,8 @@ final class Mesh implements Shape
     /** @var array<int, list<int>> */
     private array $binned = [];
 
+    private ?Surface $surface = null;
+
     /** @var array<string, list<float>> z of the crossings, rising, by column */
     private array $columns = [];
 
@@ -92,7 +94,7 @@ final class Mesh implements Shape
             [$low, $high] = $this->span($t, $axis);
             if ($high - $low <= 1e-6 * $this->box->size($axis)) {
                 $key = (string) round($low, 9);
-                $areas[$key] = ($areas[$key] ?? 0.0) + $this->areaAcross($t, $axis);
+                $areas[$key] = ($areas[$key] ?? 0.0) + abs($this->areaAcross($t, $axis));
             }
         }
         arsort($areas);
@@ -113,6 +115,23 @@ final class Mesh implements Shape
         }
 
         return $inside;
+    }
+
+    public function surface(string $face): Surface
+    {
+        $surface = $this->surface ??= $this->wholeSurface();
+
+        return $surface->towards(...self::direction($face));
+    }
+
+    private function wholeSurface(): Surface
+    {
+        $areas = [];
+        for ($t = 0; $t < count($this->triangles); $t += 3) {
+            $areas[] = [$this->areaAcross($t, 0), $this->areaAcross($t, 1), $this->areaAcross($t, 2)];
+        }
+
+        return Surface::ofAreas($areas);
     }
 
     public function features(): array
@@ -170,12 +189,13 @@ final class Mesh implements Shape
         return [min($values), max($values)];
     }
 
+    /** Positive where the triangle looks towards rising coordinates. */
     private function areaAcross(int $t, int $axis): float
     {
         [$a, $b] = [($axis + 1) % 3, ($axis + 2) % 3];
         [$p, $q, $r] = [$this->vertex($t), $this->vertex($t + 1), $this->vertex($t + 2)];
 
-        return 0.5 * abs(($q[$a] - $p[$a]) * ($r[$b] - $p[$b]) - ($r[$a] - $p[$a]) * ($q[$b] - $p[$b]));
+        return 0.5 * (($q[$a] - $p[$a]) * ($r[$b] - $p[$b]) - ($r[$a] - $p[$a]) * ($q[$b] - $p[$b]));
     }
 
     private function bin(float $value, int $axis): int

@@ -114,12 +114,23 @@ final readonly class Path implements LocatedFaces, Shape
         return 'side';
     }
 
-    /** Of the side 1: of a strip it is mostly its upper and lower face, which lie along the grid. */
-    public function stepsOf(string $face): float
+    public function surface(string $face): Surface
     {
-        $piece = ['start' => $this->pieces[0], 'end' => $this->pieces[count($this->pieces) - 1]][$face] ?? null;
+        if ($face !== 'side') {
+            $along = $face === 'end' ? $this->pieces[count($this->pieces) - 1]['along'] : array_map(fn (float $d) => -$d, $this->pieces[0]['along']);
 
-        return $piece === null ? 1.0 : array_sum(array_map(abs(...), $piece['along']));
+            return Surface::flat($this->normal === null ? M_PI * $this->half ** 2 : 2 * $this->half * $this->thickness, [$along[0], $along[1], $along[2]]);
+        }
+        $surface = Surface::none();
+        foreach ($this->pieces as ['along' => $along, 'length' => $length]) {
+            $across = $this->across($along);
+            $up = self::cross($along, $across);
+            $surface = $surface->with($this->normal === null
+                ? Surface::round(2 * M_PI * $this->half * $length, $across, $up)
+                : Surface::flat(4 * $this->half * $length, $up)->with(Surface::flat(2 * $this->thickness * $length, $across)));
+        }
+
+        return $surface;
     }
 
     public function features(): array

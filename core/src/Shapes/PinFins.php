@@ -72,6 +72,20 @@ final readonly class PinFins implements Shape
         return $this->round ? hypot(...$distance) <= 0.5 * $this->width : max($distance) <= 0.5 * $this->width;
     }
 
+    public function surface(string $face): Surface
+    {
+        [$axis, $sign] = self::direction($face);
+        if (! $this->round || $axis === $this->up) {
+            return Surface::ofBox($this->box, $axis, $sign);
+        }
+        [$across, $up] = [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0]];
+        $across[$this->across[0]] = $up[$this->across[1]] = 1.0;
+        $height = $this->box->size($this->up) - $this->base;
+        $pins = Surface::round(M_PI * $this->width * $height * $this->count[0] * $this->count[1], $across, $up);
+
+        return Surface::ofBox($this->basePlate(), $axis, $sign)->with($pins->towards($axis, $sign));
+    }
+
     public function features(): array
     {
         $ends = [$this->baseTop(), $this->upSign > 0 ? $this->box->min[$this->up] : $this->box->max[$this->up]];
@@ -88,9 +102,9 @@ final readonly class PinFins implements Shape
     public function drawing(): array
     {
         [$min, $max, $top] = [$this->box->min, $this->box->max, $this->baseTop()];
-        $isUp = $this->upSign > 0;
-        $pieces = [['kind' => 'box', 'min' => $isUp ? $min : array_replace($min, [$this->up => $top]), 'max' => $isUp ? array_replace($max, [$this->up => $top]) : $max]];
-        [$from, $to] = $isUp ? [$top, $max[$this->up]] : [$min[$this->up], $top];
+        $plate = $this->basePlate();
+        $pieces = [['kind' => 'box', 'min' => $plate->min, 'max' => $plate->max]];
+        [$from, $to] = $this->upSign > 0 ? [$top, $max[$this->up]] : [$min[$this->up], $top];
         for ($i = 0; $i < $this->count[0]; $i++) {
             for ($j = 0; $j < $this->count[1]; $j++) {
                 $low = [$this->start($this->across[0], $i), $this->start($this->across[1], $j)];
@@ -102,6 +116,18 @@ final readonly class PinFins implements Shape
         }
 
         return $pieces;
+    }
+
+    private function basePlate(): Box
+    {
+        [$min, $max] = [$this->box->min, $this->box->max];
+        if ($this->upSign > 0) {
+            $max[$this->up] = $this->baseTop();
+        } else {
+            $min[$this->up] = $this->baseTop();
+        }
+
+        return new Box($min, $max);
     }
 
     private function nth(int $axis): int

@@ -25,6 +25,9 @@ interface Shape
     /** Name of the face that a grid face with outward direction $sign along $axis belongs to. */
     public function faceTowards(int $axis, int $sign): string;
 
+    /** What a face is made of; of a face that is named by its direction, the share of the surface that looks its way. */
+    public function surface(string $face): Surface;
+
     /** @return list<Feature> thin things whose cells the grid report counts */
     public function features(): array;
 

@@ -26,9 +26,12 @@ final readonly class Turned implements LocatedFaces, Shape
 
     private Box $box;
 
-    /** @param list<list<float>> $matrix rotation from the directions of the shape to those of the space */
-    private function __construct(private Shape $shape, private array $matrix)
+    /** @var list<list<float>> from the directions of the shape to those of the space */
+    private array $matrix;
+
+    private function __construct(private Shape $shape, private Rotation $rotation)
     {
+        $this->matrix = $matrix = $rotation->rows;
         $own = $shape->bounds();
         $middle = $half = [];
         foreach ([0, 1, 2] as $axis) {
@@ -47,7 +50,7 @@ final readonly class Turned implements LocatedFaces, Shape
     /** @param list<float> $angles about x, y and z, rad */
     public static function by(Shape $shape, array $angles): Shape
     {
-        return array_filter($angles) === [] ? $shape : new self($shape, Rotation::about($angles)->rows);
+        return array_filter($angles) === [] ? $shape : new self($shape, Rotation::about($angles));
     }
 
     /**
@@ -151,16 +154,9 @@ final readonly class Turned implements LocatedFaces, Shape
         return $face;
     }
 
-    public function stepsOf(string $face): float
+    public function surface(string $face): Surface
     {
-        $steps = [];
-        foreach ([0, 1, 2] as $own) {
-            if (in_array($face, [$this->shape->faceTowards($own, 1), $this->shape->faceTowards($own, -1)], true)) {
-                $steps[] = abs($this->matrix[0][$own]) + abs($this->matrix[1][$own]) + abs($this->matrix[2][$own]);
-            }
-        }
-
-        return $steps === [] ? 1.0 : array_sum($steps) / count($steps);
+        return $this->shape->surface($face)->turned($this->rotation);
     }
 
     public function features(): array
@@ -190,18 +186,15 @@ final readonly class Turned implements LocatedFaces, Shape
         return array_map(fn (array $body) => [...$body, 'turn' => ['matrix' => array_merge(...$this->matrix), 'about' => $this->middle]], $this->shape->drawing());
     }
 
-    /** By how much steps along the grid have more surface than the box of the shape itself, as a share. */
+    /** By how much its steps along the grid have more surface than those of the shape before the turn, as a share. */
     public function surfaceExcess(): float
     {
-        $own = $this->shape->bounds();
-        [$area, $steps] = [0.0, 0.0];
-        foreach ([0, 1, 2] as $axis) {
-            $face = $own->size(($axis + 1) % 3) * $own->size(($axis + 2) % 3);
-            $area += $face;
-            $steps += $face * $this->stepsOf($this->shape->faceTowards($axis, 1));
+        $own = Surface::none();
+        foreach ($this->shape->faces() as $face) {
+            $own = $own->with($this->shape->surface($face));
         }
 
-        return $steps / $area - 1.0;
+        return $own->turned($this->rotation)->steps() / $own->steps() - 1.0;
     }
 
     /** The axis of the shape that lies along an axis of the space; null where none does. */

@@ -7,7 +7,7 @@ namespace Foehn\Units;
 /** A constant, or a formula of the place (x, y, z in metres), in SI units. */
 final readonly class ScalarField
 {
-    private function __construct(public float $constant, private ?Formula $formula, private ?Parameters $parameters)
+    private function __construct(public float $constant, private ?Formula $formula, private ?Parameters $parameters, private float $factor = 1.0)
     {
     }
 
@@ -21,6 +21,11 @@ final readonly class ScalarField
         return new self(0.0, $formula, $parameters);
     }
 
+    public function times(float $factor): self
+    {
+        return new self($factor * $this->constant, $this->formula, $this->parameters, $factor * $this->factor);
+    }
+
     public function isConstant(): bool
     {
         return $this->formula === null;
@@ -28,7 +33,7 @@ final readonly class ScalarField
 
     public function at(float $x, float $y, float $z): float
     {
-        return $this->formula === null ? $this->constant : $this->quantityAt($x, $y, $z)->value;
+        return $this->formula === null ? $this->constant : $this->factor * $this->quantityAt($x, $y, $z)->value;
     }
 
     public function quantityAt(float $x, float $y, float $z): Quantity

@@ -40,6 +40,25 @@ final class ConductionTest extends TestCase
         self::assertEqualsWithDelta(323.15, $this->solve($document)['sides']['z+']['temperature'], 1e-9);
     }
 
+    /** The film on the side of a rod acts on its area, not on that of its steps: middle = ambient + q R / 2h + q R^2 / 4k. */
+    public function testAFilmAroundARodCountsItsRoundSurface(): void
+    {
+        [$radius, $length, $film, $conductivity] = [0.02, 0.01, 200.0, 5.0];
+        $density = 20.0 / (M_PI * $radius ** 2 * $length);
+        $result = $this->solve([
+            'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => 300], 'materials' => ['m' => ['conductivity' => $conductivity]],
+            'space' => ['box' => ['min' => [-$radius, -$radius, 0], 'max' => [$radius, $radius, $length]], 'fluid' => null],
+            'parts' => [['id' => 'rod', 'shape' => ['kind' => 'cylinder', 'axis' => 'z', 'radius' => $radius, 'length' => $length], 'material' => 'm', 'power' => 20,
+                'faces' => ['side' => ['heat' => ['kind' => 'film', 'coefficient' => $film, 'temperature' => 300]]]]],
+            'watches' => [['id' => 'middle', 'of' => ['point' => [1e-6, 1e-6, 0.005]], 'quantity' => 'temperature'], ['id' => 'flux', 'of' => ['part' => 'rod', 'face' => 'side'], 'quantity' => 'heatFlux']],
+            'analysis' => ['grid' => ['cells' => [40, 40, 1]]],
+        ]);
+        $watches = array_column($result['watches'], 'value', 'id');
+
+        self::assertEqualsWithDelta($density * $radius / (2 * $film) + $density * $radius ** 2 / (4 * $conductivity), $watches['middle'] - 300.0, 0.6);
+        self::assertEqualsWithDelta(20.0 / (2 * M_PI * $radius * $length), $watches['flux'], 20.0);
+    }
+
     public function testContactsOfBothFacesAddUp(): void
     {
         $contact = fn (string $face): array => ['faces' => [$face => ['heat' => ['kind' => 'contact', 'resistance' => 1e-3]]]];

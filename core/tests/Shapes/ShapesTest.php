@@ -83,6 +83,25 @@ final class ShapesTest extends TestCase
         self::assertGreaterThan(20, $edge->features()[0]->cells);
     }
 
+    /** The mean of |nx| + |ny| + |nz|: 1 along the grid, 4/pi around an axis. */
+    public function testStepsOfRoundAndSlantedSurfaces(): void
+    {
+        $rod = new Cylinder(2, [0.0, 0.0], 0.01, 0.0, 0.05);
+        self::assertEqualsWithDelta([4 / M_PI, 1.0], [$rod->surface('side')->steps(), $rod->surface('end')->steps()], 1e-3);
+        $wire = new Path([[0.0, 0.0, 0.0], [0.1, 0.0, 0.0]], 0.001);
+        self::assertEqualsWithDelta(4 / M_PI, $wire->surface('side')->steps(), 1e-3);
+        // Two legs along the grid and one of the same length at 45 degrees.
+        $wedge = new Profile(2, [[0.0, 0.0], [1.0, 0.0], [0.0, 1.0]], 0.0, 1.0);
+        self::assertEqualsWithDelta((2.0 + 2.0) / (2.0 + sqrt(2.0)), $wedge->surface('side')->steps(), 1e-9);
+        $pins = new PinFins(new Box([0.0, 0.0, 0.0], [0.04, 0.04, 0.02]), 2, 1, 1e-6, [5, 5], 0.002, true);
+        self::assertEqualsWithDelta([4 / M_PI, 1.0], [$pins->surface('x+')->steps(), $pins->surface('z+')->steps()], 1e-3);
+
+        $mesh = self::prism(array_map(fn (int $n): array => [cos(2 * M_PI * $n / 64), sin(2 * M_PI * $n / 64)], range(0, 63)), 1.0);
+        self::assertEqualsWithDelta([4 / M_PI, 1.0], [$mesh->surface('x-')->steps(), $mesh->surface('z-')->steps()], 2e-3);
+        $turned = Turned::by($rod, [M_PI / 2, 0.0, 0.0]);
+        self::assertEqualsWithDelta(4 / M_PI, $turned->surface('side')->steps(), 1e-3);
+    }
+
     #[DataProvider('screens')]
     public function testLossOfScreensByTheirHoles(float $loss, float $expected): void
     {

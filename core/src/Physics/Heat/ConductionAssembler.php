@@ -11,6 +11,7 @@ use Foehn\Materials\Material;
 use Foehn\Materials\PropertyLaw;
 use Foehn\Model\HeatCondition;
 use Foehn\Model\Model;
+use Foehn\Model\Part;
 use Foehn\Model\Space;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\TiedCells;
@@ -68,11 +69,11 @@ final class ConductionAssembler
 
     private float $watts = 0.0;
 
-    /** @var list<array<int, HeatCondition>> per part the named conditions by direction */
+    /** @var list<array{array<int, ?HeatCondition>, array<int, ?HeatCondition>}> per part what holds by direction: where something touches, and where it is bare; of parts whose faces the direction does not tell nothing */
     private array $conditions = [];
 
-    /** @var array<string, HeatCondition> of the faces of turned parts, for the area of their steps */
-    private array $onSteps = [];
+    /** @var array<string, ?HeatCondition> the same of the other parts, by face */
+    private array $located = [];
 
     /** @var array<int, array{HeatCondition, list<int>}> conditions with a given power and their face records */
     private array $powerFaces = [];
@@ -303,15 +304,22 @@ final class ConductionAssembler
     private function conditionsByDirection(): void
     {
         foreach ($this->model->parts as $part) {
-            $byDirection = [];
-            for ($direction = 0; $direction < 6; $direction++) {
+            $byDirection = [[], []];
+            for ($direction = 0; $direction < 6 && $part->faces !== [] && ! $part->shape instanceof LocatedFaces; $direction++) {
                 $face = $part->shape->faceTowards($direction >> 1, $direction % 2 === 1 ? 1 : -1);
-                if (isset($part->faces[$face])) {
-                    $byDirection[$direction] = $part->faces[$face];
-                }
+                $byDirection[0][$direction] = self::given($part, $face, false);
+                $byDirection[1][$direction] = self::given($part, $face, true);
             }
             $this->conditions[] = $byDirection;
         }
+    }
+
+    /** What a part states for one of its faces, counted on the steps that the face becomes on the grid. */
+    private static function given(Part $part, string $face, bool $bare): ?HeatCondition
+    {
+        $given = $part->faces[$face] ?? ($bare ? $part->faces['bare'] ?? null : null);
+
+        return $given?->onSteps($part->stepsOf($face));
     }
 
     private function innerFaces(int $axis): void
@@ -543,14 +551,12 @@ final class ConductionAssembler
             return null;
         }
         $own = $this->model->parts[$part];
-        $otherwise = $bare ? $own->faces['bare'] ?? null : null;
         if (! $own->shape instanceof LocatedFaces) {
-            return $this->conditions[$part][$direction] ?? $otherwise;
+            return $this->conditions[$part][(int) $bare][$direction];
         }
         $face = $own->face($direction, fn () => $this->grid->faceCentre($cell, $direction));
-        $given = $own->faces[$face] ?? $otherwise;
 
-        return $given === null ? null : $this->onSteps["$part $face"] ??= $given->onSteps($own->shape->stepsOf($face));
+        return $this->located["$part $face " . (int) $bare] ??= self::given($own, $face, $bare);
     }
 
     private function contact(HeatCondition $condition): float
