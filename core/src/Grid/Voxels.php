@@ -6,17 +6,27 @@ namespace Foehn\Grid;
 
 use Foehn\Model\Model;
 use Foehn\Model\Part;
+use Foehn\Shapes\Shape;
 
 /** Which part owns each cell: the last one in the ledger that contains the cell's centre. */
 final readonly class Voxels
 {
     public const NONE = -1;
 
+    /** Cells that miss a part by more than this do not stand for it. */
+    private const LEAST = 0.2;
+
+    private const MOST = 2.0;
+
+    /** A part reaches beyond the grid when by more than this share of its size. */
+    private const SLACK = 1e-6;
+
     /**
      * @param list<int> $owner index of the part per cell, NONE where no part (or a carve-out) is
      * @param list<int> $cellsOfPart number of cells per part
+     * @param list<float> $filling per part, how much of its cells it fills: below 1 where round or slanted parts have too few cells to be held by them
      */
-    private function __construct(public array $owner, public array $cellsOfPart)
+    private function __construct(public array $owner, public array $cellsOfPart, public array $filling)
     {
     }
 
@@ -24,8 +34,11 @@ final readonly class Voxels
     {
         [$nx, $ny] = $grid->cells;
         [$xs, $ys, $zs] = $grid->centres;
+        [$wx, $wy, $wz] = $grid->widths;
         $owner = array_fill(0, $grid->count(), self::NONE);
+        $filling = [];
         foreach ($model->parts as $index => $part) {
+            $inside = 0.0;
             $shape = $part->shape;
             $box = $shape->bounds();
             $mark = $part->material === Part::FLUID ? self::NONE : $index;
@@ -38,10 +51,12 @@ final readonly class Voxels
                     for ($i = $i0; $i < $i1; $i++) {
                         if ($shape->contains($xs[$i], $ys[$j], $zs[$k])) {
                             $owner[$row + $i] = $mark;
+                            $inside += $wx[$i] * $wy[$j] * $wz[$k];
                         }
                     }
                 }
             }
+            $filling[] = self::filling($shape, $grid, $inside);
         }
         $count = array_fill(0, count($model->parts), 0);
         foreach ($owner as $index) {
@@ -50,6 +65,21 @@ final readonly class Voxels
             }
         }
 
-        return new self($owner, $count);
+        return new self($owner, $count, $filling);
+    }
+
+    /** Of a part that reaches beyond the grid it is not known. */
+    private static function filling(Shape $shape, Grid $grid, float $cells): float
+    {
+        $volume = $shape->volume();
+        $box = $shape->bounds();
+        foreach ([0, 1, 2] as $axis) {
+            $slack = self::SLACK * $box->size($axis);
+            if ($box->min[$axis] < $grid->lines[$axis][0] - $slack || $box->max[$axis] > $grid->lines[$axis][$grid->cells[$axis]] + $slack) {
+                return 1.0;
+            }
+        }
+
+        return $volume === null || $cells <= 0.0 ? 1.0 : min(self::MOST, max(self::LEAST, $volume / $cells));
     }
 }

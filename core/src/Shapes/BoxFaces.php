@@ -18,6 +18,11 @@ trait BoxFaces
         return 'xyz'[$axis] . ($sign > 0 ? '+' : '-');
     }
 
+    public function volume(): ?float
+    {
+        return null;
+    }
+
     public function surface(string $face): Surface
     {
         return Surface::ofBox($this->bounds(), ...self::direction($face));

@@ -47,6 +47,11 @@ final readonly class Cylinder implements Shape
             && ($point[$a] - $this->centre[0]) ** 2 + ($point[$b] - $this->centre[1]) ** 2 <= $this->radius ** 2;
     }
 
+    public function volume(): float
+    {
+        return M_PI * $this->radius ** 2 * ($this->to - $this->from);
+    }
+
     public function faces(): array
     {
         return ['side', 'start', 'end'];

@@ -31,6 +31,11 @@ abstract readonly class FlatShape implements Shape
         return new Box([$low[0], $low[1], $low[2]], [$high[0], $high[1], $high[2]]);
     }
 
+    public function volume(): ?float
+    {
+        return null;
+    }
+
     public function surface(string $face): Surface
     {
         return Surface::none();

@@ -117,6 +117,18 @@ final class Mesh implements Shape
         return $inside;
     }
 
+    /** Of the tetrahedra between the triangles and the origin. */
+    public function volume(): float
+    {
+        $six = 0.0;
+        for ($t = 0; $t < count($this->triangles); $t += 3) {
+            [$p, $q, $r] = [$this->vertex($t), $this->vertex($t + 1), $this->vertex($t + 2)];
+            $six += $p[0] * ($q[1] * $r[2] - $q[2] * $r[1]) + $p[1] * ($q[2] * $r[0] - $q[0] * $r[2]) + $p[2] * ($q[0] * $r[1] - $q[1] * $r[0]);
+        }
+
+        return abs($six) / 6.0;
+    }
+
     public function surface(string $face): Surface
     {
         $surface = $this->surface ??= $this->wholeSurface();

@@ -88,6 +88,17 @@ final readonly class Path implements LocatedFaces, Shape
         return false;
     }
 
+    public function volume(): float
+    {
+        return $this->section() * array_sum(array_column($this->pieces, 'length'));
+    }
+
+    /** m2 */
+    private function section(): float
+    {
+        return $this->normal === null ? M_PI * $this->half ** 2 : 2 * $this->half * $this->thickness;
+    }
+
     public function faces(): array
     {
         return ['side', 'start', 'end'];
@@ -119,7 +130,7 @@ final readonly class Path implements LocatedFaces, Shape
         if ($face !== 'side') {
             $along = $face === 'end' ? $this->pieces[count($this->pieces) - 1]['along'] : array_map(fn (float $d) => -$d, $this->pieces[0]['along']);
 
-            return Surface::flat($this->normal === null ? M_PI * $this->half ** 2 : 2 * $this->half * $this->thickness, [$along[0], $along[1], $along[2]]);
+            return Surface::flat($this->section(), [$along[0], $along[1], $along[2]]);
         }
         $surface = Surface::none();
         foreach ($this->pieces as ['along' => $along, 'length' => $length]) {

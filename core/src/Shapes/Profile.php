@@ -76,6 +76,18 @@ final readonly class Profile implements Shape
         return $inside;
     }
 
+    public function volume(): float
+    {
+        $twice = 0.0;
+        [$p1, $q1] = $this->points[count($this->points) - 1];
+        foreach ($this->points as [$p2, $q2]) {
+            $twice += $p1 * $q2 - $p2 * $q1;
+            [$p1, $q1] = [$p2, $q2];
+        }
+
+        return 0.5 * abs($twice) * ($this->to - $this->from);
+    }
+
     public function faces(): array
     {
         return ['side', 'start', 'end'];

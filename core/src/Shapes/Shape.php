@@ -19,6 +19,9 @@ interface Shape
 
     public function contains(float $x, float $y, float $z): bool;
 
+    /** m3, of a shape with round or slanted sides, which cells hold only nearly; null: as cells have it. */
+    public function volume(): ?float;
+
     /** @return list<string> names a face condition may use */
     public function faces(): array;
 

@@ -116,6 +116,11 @@ final readonly class Turned implements LocatedFaces, Shape
         );
     }
 
+    public function volume(): ?float
+    {
+        return $this->shape->volume();
+    }
+
     public function faces(): array
     {
         return $this->shape->faces();

@@ -31,6 +31,25 @@ final class CurrentTest extends TestCase
         self::assertLessThan(1e-6, $result['balance']['error']);
     }
 
+    /** A round wire of four cells has their section, 4/pi times its own, and yet its own resistance, heat and rise I^2 R L / 2kA. */
+    public function testAWireOfFewCellsHasItsOwnSection(): void
+    {
+        [$length, $section] = [0.1, M_PI * 0.001 ** 2];
+        $resistance = 1.7e-8 * $length / $section;
+        $result = self::solve([
+            'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => 300], 'physics' => ['electric' => true],
+            'materials' => ['m' => ['conductivity' => ['table' => [[300, 400], [301, 400]]], 'resistivity' => 1.7e-8]],
+            'space' => ['box' => ['min' => [0, -0.001, -0.001], 'max' => [$length, 0.001, 0.001]], 'fluid' => null],
+            'parts' => [['id' => 'wire', 'shape' => ['kind' => 'path', 'points' => [[0, 0, 0], [$length, 0, 0]], 'diameter' => 0.002], 'material' => 'm', 'faces' => [
+                'start' => ['electric' => ['kind' => 'current', 'current' => 20], 'heat' => ['kind' => 'temperature', 'temperature' => 300]], 'end' => ['electric' => ['kind' => 'ground']]]]],
+            'analysis' => ['grid' => ['cells' => [50, 2, 2]]],
+        ]);
+
+        self::assertEqualsWithDelta(20 * $resistance, $result['electric']['terminals'][0]['voltage'], 1e-8);
+        self::assertEqualsWithDelta(20 / $section, $result['parts'][0]['current']['density'], 10.0);
+        self::assertEqualsWithDelta(300 + 400 * $resistance * $length / 2 / (400 * $section), $result['parts'][0]['temperature']['max'], 0.01);
+    }
+
     public function testMovingAirCarriesAwayWhatACurrentHeats(): void
     {
         $model = self::bars();

@@ -154,8 +154,9 @@ final class ElectricSystem
             }
             if ($squared > 0.0) {
                 $part = $this->voxels->owner[$cell];
+                $density = sqrt($squared) / $this->voxels->filling[$part];
                 $before = $parts[$part] ?? ['heat' => 0.0, 'density' => 0.0];
-                $parts[$part] = ['heat' => $before['heat'] + $heat[$cell], 'density' => max($before['density'], sqrt($squared))];
+                $parts[$part] = ['heat' => $before['heat'] + $heat[$cell], 'density' => max($before['density'], $density)];
             }
         }
 
@@ -175,7 +176,7 @@ final class ElectricSystem
         foreach ($this->voxels->owner as $cell => $owner) {
             $law = $owner < 0 ? null : $laws[$owner];
             if ($law !== null) {
-                $resistivity = $law->at($temperature[$cell] ?? $ambient);
+                $resistivity = $law->at($temperature[$cell] ?? $ambient) / $this->voxels->filling[$owner];
                 foreach ($this->grid->size($cell) as $axis => $width) {
                     $this->half[$axis][$cell] = 0.5 * $width * $resistivity;
                 }

@@ -204,6 +204,9 @@ final class ConductionAssembler
                 fn (?Material $m) => $m === null ? INF : $m->conductivity[$axis]->at($ambient),
                 $materials,
             );
+            foreach ($this->voxels->filling as $index => $share) {
+                $constant[$index] *= $share;
+            }
             $varies = array_map(
                 fn (?Material $m) => $temperature !== null && $m !== null && ! $m->conductivity[$axis]->isConstant() ? $m->conductivity[$axis] : null,
                 $materials,
@@ -294,7 +297,7 @@ final class ConductionAssembler
         $half = self::constantHalves($this->grid->cells, $axis, $this->grid->widths[$axis], $this->voxels->owner, $constant);
         foreach ($this->voxels->owner as $cell => $owner) {
             if ($varies[$owner] !== null) {
-                $half[$cell] *= $constant[$owner] / $varies[$owner]->at($temperature[$cell]);
+                $half[$cell] *= $constant[$owner] / ($this->voxels->filling[$owner] ?? 1.0) / $varies[$owner]->at($temperature[$cell]);
             }
         }
 
@@ -511,7 +514,7 @@ final class ConductionAssembler
             $part = $this->model->parts[$index];
             $given = $part->power * $v / $volume[$index];
             if ($part->source !== null) {
-                $given += $v * ($part->source->isConstant() ? $part->source->constant : $part->source->at(...$this->grid->centre($cell)));
+                $given += $v * $this->voxels->filling[$index] * ($part->source->isConstant() ? $part->source->constant : $part->source->at(...$this->grid->centre($cell)));
             }
             $this->source[$this->pad + $cell] += $given;
             $this->watts += $given;
