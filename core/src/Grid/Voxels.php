@@ -18,9 +18,6 @@ final readonly class Voxels
 
     private const MOST = 2.0;
 
-    /** A part reaches beyond the grid when by more than this share of its size. */
-    private const SLACK = 1e-6;
-
     /**
      * @param list<int> $owner index of the part per cell, NONE where no part (or a carve-out) is
      * @param list<int> $cellsOfPart number of cells per part
@@ -56,7 +53,7 @@ final readonly class Voxels
                     }
                 }
             }
-            $filling[] = self::filling($shape, $grid, $inside);
+            $filling[] = self::filling($shape, $inside);
         }
         $count = array_fill(0, count($model->parts), 0);
         foreach ($owner as $index) {
@@ -68,17 +65,10 @@ final readonly class Voxels
         return new self($owner, $count, $filling);
     }
 
-    /** Of a part that reaches beyond the grid it is not known. */
-    private static function filling(Shape $shape, Grid $grid, float $cells): float
+    /** @param float $cells their volume, m3 */
+    private static function filling(Shape $shape, float $cells): float
     {
         $volume = $shape->volume();
-        $box = $shape->bounds();
-        foreach ([0, 1, 2] as $axis) {
-            $slack = self::SLACK * $box->size($axis);
-            if ($box->min[$axis] < $grid->lines[$axis][0] - $slack || $box->max[$axis] > $grid->lines[$axis][$grid->cells[$axis]] + $slack) {
-                return 1.0;
-            }
-        }
 
         return $volume === null || $cells <= 0.0 ? 1.0 : min(self::MOST, max(self::LEAST, $volume / $cells));
     }

@@ -7,12 +7,21 @@ namespace Foehn\Model;
 /** What makes a well-formed model impossible to compute. */
 final class ModelChecks
 {
+    /** Of the space: how far from its ends the outer grid lines may lie. */
+    private const AT_END = 1e-6;
+
     public static function run(Model $model, Problems $problems): void
     {
         $space = $model->space;
         $tolerance = 1e-9 * max($space->box->size(0), $space->box->size(1), $space->box->size(2));
         foreach ($model->parts as $part) {
             self::checkInside($part, $space->box, $tolerance, $problems);
+        }
+        foreach ($model->grid->lines as $axis => $lines) {
+            [$from, $to, $first, $last] = [$space->box->min[$axis], $space->box->max[$axis], $lines[0], $lines[count($lines) - 1]];
+            if (max(abs($first - $from), abs($last - $to)) > self::AT_END * ($to - $from)) {
+                $problems->add('/analysis/grid/lines/' . 'xyz'[$axis], sprintf('the lines go from %g mm to %g mm, the space from %g mm to %g mm; they must begin and end with it', 1e3 * $first, 1e3 * $last, 1e3 * $from, 1e3 * $to));
+            }
         }
         foreach ($model->watches as $i => $watch) {
             foreach (['point' => $watch->of->point, 'line' => $watch->of->end] as $field => $point) {

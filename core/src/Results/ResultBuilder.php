@@ -307,6 +307,10 @@ final class ResultBuilder
                 $warnings[] = sprintf('part "%s" has no cell: it is thinner than the cells of this grid, or later parts cover it', $part->name);
             }
         }
+        $coldest = min(array_filter($this->solution->temperature, is_finite(...)) ?: [0.0]);
+        if ($coldest < 0.0) {
+            $warnings[] = sprintf('the coldest place is at %.0f degC, below absolute zero: more heat is taken out than can come in; look for negative watts and fluxes', $coldest - 273.15);
+        }
 
         return $warnings;
     }

@@ -54,6 +54,7 @@ final class ModelCodecTest extends TestCase
         yield 'empty space' => [fn ($m) => array_replace_recursive($m, ['space' => ['box' => ['max' => [0, 1, 1]]]]), '/space/box/max', 'no extent along x'];
         yield 'limit on nothing' => [fn ($m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'chip'], 'atMost' => '90 degC']]]), '/limits/0/of/part', 'no part with the id "chip"'];
         yield 'junction of a block' => [fn ($m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'block', 'node' => 'junction'], 'atMost' => '90 degC']]]), '/limits/0/of/node', 'only a package has a junction'];
+        yield 'lines that end early' => [fn ($m) => array_replace($m, ['analysis' => ['grid' => ['lines' => ['x' => [0, '5 mm', '10 mm']]]]]), '/analysis/grid/lines/x', 'go from 0 mm to 10 mm, the space from 0 mm to 20 mm'];
         yield 'id twice' => [fn ($m) => array_replace($m, ['parts' => [$m['parts'][0], $m['parts'][0]]]), '/parts/1/id', 'used twice'];
         yield 'too many parts' => [fn ($m) => array_replace($m, ['parts' => array_fill(0, 10_000, $m['parts'][0])]), '/parts', '10000 parts are given; at most 4000'];
         yield 'parts as object' => [fn ($m) => array_replace($m, ['parts' => ['a' => 1]]), '/parts', 'a list [ ] of parts'];

@@ -148,6 +148,14 @@ final class ConductionTest extends TestCase
         self::assertSame(['part "Foil" has no cell: it is thinner than the cells of this grid, or later parts cover it'], $this->solve($document)['warnings']);
     }
 
+    public function testWarnsOfTemperaturesThatCannotBe(): void
+    {
+        $document = Models::block();
+        $document['parts'][0]['power'] = '-20 W';
+
+        self::assertStringContainsString('below absolute zero', $this->solve($document)['warnings'][0]);
+    }
+
     /**
      * @param array<string, mixed> $lower
      * @param array<string, mixed> $upper
