@@ -157,11 +157,11 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                         <ShapeFields entry={entry} name={ownName(part)} units={units} editor={editor} disabled={!mayEdit || locked} />
                     </>
                 )}
+                {device && entry && stage !== 'Limit' && <DeviceFields entry={entry} name={ownName(part)} units={units} editor={editor} disabled={!mayEdit || locked} />}
                 {stage === 'Build' && single && entry && <RepeatFields shape={{ entry, name: ownName(part), units, editor, disabled: !mayEdit || locked }} />}
                 {stage === 'Build' && part.group !== null && parts.every((p) => p.group === part.group) && (
                     <AssemblyFields name={part.group} document={document} outline={revision.outline} editor={editor} units={units} disabled={!mayEdit || locked} />
                 )}
-                {device && entry && stage !== 'Limit' && <DeviceFields entry={entry} name={ownName(part)} units={units} editor={editor} disabled={!mayEdit || locked} />}
                 {!device && stage !== 'Build' && <EditField
                     label={single ? 'Watts' : 'Watts, each'}
                     value={single ? String(entry?.power ?? '') : ''}

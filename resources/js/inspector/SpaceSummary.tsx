@@ -80,7 +80,7 @@ function FlowChapters({ flow, units }: { flow: Flow; units: UnitSet }) {
             ))}
             <Chapter title="Whole space">
                 <Line label="Fastest">{number(flow.largestVelocity, 2)} m/s</Line>
-                <Line label="Mass in, out">{grams(flow.balance.in)}, {grams(flow.balance.out)}</Line>
+                {flow.openings.length > 0 && <Line label="Mass in, out">{grams(flow.balance.in)}, {grams(flow.balance.out)}</Line>}
                 <Line label="Velocities, last step">{percent(regime.velocityChange)} changed</Line>
                 {regime.temperatureMove !== null && <Line label="Hottest places, last check">{percent(regime.temperatureMove)} moved</Line>}
                 {regime.amplitude !== null && <Line label="Temperatures swing">±{number(regime.amplitude, 1)} K</Line>}

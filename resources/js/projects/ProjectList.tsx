@@ -27,6 +27,8 @@ import { NewProject } from './NewProject';
 
 const MOST_BYTES = 20_000_000;
 
+const moment = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+
 function VerdictChip({ verdict }: { verdict: Project['variants'][number]['verdict'] }) {
     const units = usePreferences((s) => s.units);
     if (!verdict) return <Chip size="small" variant="outlined" label="Not solved yet" />;
@@ -49,7 +51,7 @@ function ProjectCard({ project }: { project: Project }) {
                 </Stack>
                 <Typography variant="body2" color="text.secondary" sx={{ mt: 1 }}>
                     {project.variants.length === 1 ? '1 variant' : `${project.variants.length} variants`} · revision {variant?.revision ?? 0} · you are {project.role}
-                    {project.updatedAt && ` · changed ${new Date(project.updatedAt).toLocaleString()}`}
+                    {project.updatedAt && ` · changed ${moment.format(new Date(project.updatedAt))}`}
                 </Typography>
             </CardActionArea>
         </Card>
