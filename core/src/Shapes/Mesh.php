@@ -33,6 +33,8 @@ final class Mesh implements Shape
 
     private ?Surface $surface = null;
 
+    private ?int $openEdges = null;
+
     /** @var array<string, list<float>> z of the crossings, rising, by column */
     private array $columns = [];
 
@@ -63,6 +65,11 @@ final class Mesh implements Shape
 
     /** Edges that do not join exactly two triangles: 0 for a closed surface. */
     public function openEdges(): int
+    {
+        return $this->openEdges ??= $this->countOpenEdges();
+    }
+
+    private function countOpenEdges(): int
     {
         $edges = [];
         $triangles = $this->triangles;
@@ -117,9 +124,12 @@ final class Mesh implements Shape
         return $inside;
     }
 
-    /** Of the tetrahedra between the triangles and the origin. */
-    public function volume(): float
+    /** Of the tetrahedra between the triangles and the origin; not known of an open surface. */
+    public function volume(): ?float
     {
+        if ($this->openEdges() > 0) {
+            return null;
+        }
         $six = 0.0;
         for ($t = 0; $t < count($this->triangles); $t += 3) {
             [$p, $q, $r] = [$this->vertex($t), $this->vertex($t + 1), $this->vertex($t + 2)];

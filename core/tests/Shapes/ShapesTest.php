@@ -121,6 +121,7 @@ final class ShapesTest extends TestCase
     {
         $mesh = self::prism([[0.0, 0.0], [0.04, 0.0], [0.04, 0.02], [0.01, 0.02], [0.01, 0.03], [0.0, 0.03]], 0.01);
         self::assertSame(0, $mesh->openEdges());
+        self::assertEqualsWithDelta((0.04 * 0.02 + 0.01 * 0.01) * 0.01, $mesh->volume(), 1e-12);
         $planes = array_map(fn (int $axis) => array_values(array_unique($mesh->planes($axis))), [0, 1, 2]);
         array_walk($planes, fn (array &$own) => sort($own));
         self::assertSame([[0.0, 0.01, 0.04], [0.0, 0.02, 0.03], [0.0, 0.01]], $planes);
