@@ -141,19 +141,17 @@ final class Mesh implements Shape
 
     public function surface(string $face): Surface
     {
-        $surface = $this->surface ??= $this->wholeSurface();
+        $surface = $this->surface ??= Surface::ofAreas($this->areas());
 
         return $surface->towards(...self::direction($face));
     }
 
-    private function wholeSurface(): Surface
+    /** @return iterable<array{float, float, float}> of the triangles, m2 across x, y and z */
+    private function areas(): iterable
     {
-        $areas = [];
         for ($t = 0; $t < count($this->triangles); $t += 3) {
-            $areas[] = [$this->areaAcross($t, 0), $this->areaAcross($t, 1), $this->areaAcross($t, 2)];
+            yield [$this->areaAcross($t, 0), $this->areaAcross($t, 1), $this->areaAcross($t, 2)];
         }
-
-        return Surface::ofAreas($areas);
     }
 
     public function features(): array

@@ -9,6 +9,9 @@ use Foehn\Model\Box;
 /** What a face of a shape is made of: areas and the directions they look in. On the grid what stands askew becomes steps. */
 final readonly class Surface
 {
+    /** Directions whose components agree within one part of so many count as one. */
+    private const ALIKE = 20.0;
+
     /** Flat pieces that a round surface counts as. */
     private const ROUND = 48;
 
@@ -54,11 +57,22 @@ final readonly class Surface
         return new self($pieces);
     }
 
-    /** @param list<array{float, float, float}> $areas m2, across x, y and z, positive where a piece looks towards rising coordinates */
-    public static function ofAreas(array $areas): self
+    /**
+     * Many small pieces; those that look nearly the same way are kept as one.
+     *
+     * @param iterable<array{float, float, float}> $areas m2, across x, y and z, positive where a piece looks towards rising coordinates
+     */
+    public static function ofAreas(iterable $areas): self
     {
-        $pieces = [];
+        $joined = [];
         foreach ($areas as [$x, $y, $z]) {
+            $scale = self::ALIKE / max(sqrt($x ** 2 + $y ** 2 + $z ** 2), 1e-300);
+            $way = round($scale * $x) . ' ' . round($scale * $y) . ' ' . round($scale * $z);
+            [$sx, $sy, $sz] = $joined[$way] ?? [0.0, 0.0, 0.0];
+            $joined[$way] = [$sx + $x, $sy + $y, $sz + $z];
+        }
+        $pieces = [];
+        foreach ($joined as [$x, $y, $z]) {
             $area = sqrt($x ** 2 + $y ** 2 + $z ** 2);
             if ($area > 0.0) {
                 $pieces[] = [$area, [$x / $area, $y / $area, $z / $area]];
