@@ -354,8 +354,33 @@ final class FlowEquations
         return max($in, $largest);
     }
 
-    /** @return list<float> watched velocities and pressures, as shares of the greatest speed and of the spread of the pressure */
-    public function watchedFlow(): array
+    /** @return list<float> what is watched or limited beside temperatures: velocities and pressures as shares of the greatest speed and of the spread of the pressure, flows and heat as shares of all that passes */
+    public function watched(): array
+    {
+        $heat = [];
+        if ($this->asks(['heat', 'heatFlux'])) {
+            $ways = $this->heat->ways(false);
+            $all = max([1e-300, ...array_map(abs(...), $ways)]);
+            $heat = array_map(fn (float $way): float => $way / $all, $ways);
+        }
+
+        return [...$this->watchedPoints(), ...($this->asks(Watch::THROUGH) ? $this->throughOpenings() : []), ...$heat];
+    }
+
+    /** @param list<string> $quantities */
+    private function asks(array $quantities): bool
+    {
+        foreach ([...$this->model->watches, ...$this->model->limits] as $asked) {
+            if (in_array($asked->quantity, $quantities, true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<float> */
+    private function watchedPoints(): array
     {
         $watches = array_filter($this->model->watches, fn (Watch $watch) => in_array($watch->quantity, Watch::AT_POINTS, true));
         if ($watches === []) {
@@ -369,6 +394,19 @@ final class FlowEquations
             fn (Watch $watch) => ($probe->value($watch->quantity, $watch->of->point ?? [0.0, 0.0, 0.0]) ?? 0.0) / max(1e-300, $watch->quantity === 'pressure' ? $spread : $fastest),
             $watches,
         ));
+    }
+
+    /** @return list<float> */
+    private function throughOpenings(): array
+    {
+        $flux = $this->level->fluxes();
+        $all = max($this->throughFlow($flux), 1e-300);
+        $shares = [];
+        foreach ($this->domain->openings as $opening) {
+            $shares[] = array_sum(array_map(fn (int $face): float => $flux[$opening->axis][$face], $opening->faces)) / $all;
+        }
+
+        return $shares;
     }
 
     /** @return list<list<float>> velocities, pressure, fans and, where it takes part, temperature */

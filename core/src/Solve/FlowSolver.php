@@ -372,7 +372,7 @@ final class FlowSolver
             $largest[] = $part['max'] ?? $this->flow->fluid->temperature;
         }
 
-        return $this->steadiness->look($largest, $this->flow->fluid->temperature, $this->flow->watchedFlow());
+        return $this->steadiness->look($largest, $this->flow->fluid->temperature, $this->flow->heat->ways(held: true), $this->flow->watched());
     }
 
     /** Whether the least residual of the last steps is hardly below the least before them. */

@@ -128,6 +128,27 @@ final class HeatOnFlow
         return false;
     }
 
+    /**
+     * What leaves the model through the outer faces of each part, side and patch.
+     *
+     * @param bool $held only where the temperature of the surface is given, so that it tells nothing
+     * @return list<float> W
+     */
+    public function ways(bool $held): array
+    {
+        $faces = $this->system->faces;
+        $cells = $this->cells();
+        $sums = [];
+        for ($f = 0, $count = $faces->count(); $f < $count; $f++) {
+            if ($held ? $faces->isHeld($f) : $faces->other[$f] < 0) {
+                $way = $faces->part[$f] . ' ' . $faces->side[$f] . ' ' . $faces->patch[$f];
+                $sums[$way] = ($sums[$way] ?? 0.0) + $faces->heatOut($f, $cells);
+            }
+        }
+
+        return array_values($sums);
+    }
+
     /** @return list<float> K, of the cells of the grid */
     public function cells(): array
     {

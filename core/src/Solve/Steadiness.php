@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 /**
- * Whether the hottest places of the parts and what is watched of the flow stand still, from looks at them along a run. Flows
- * around parts rarely settle to the last digit; what they are asked for does long before.
+ * Whether the hottest places of the parts, the ways of the heat and what is watched of the flow stand still, from looks at them
+ * along a run. Flows around parts rarely settle to the last digit; what they are asked for does long before.
  */
 final class Steadiness
 {
-    /** Between two looks temperatures stay within this share of the largest rise, ... */
+    /** Between two looks temperatures stay within this share of the largest rise, the ways of the heat within this share of the largest of them, ... */
     private const STAY = 0.003;
 
     /** ... and what is left to come, if every move is to the next as the last two were, is at most this share of it. */
@@ -23,22 +23,25 @@ final class Steadiness
 
     private const STANDS = 5e-4;
 
-    /** Watched velocities and pressures stay within this share of the greatest speed and of the spread of the pressure. */
+    /** Watched velocities and pressures stay within this share of the greatest speed and of the spread of the pressure, flows and heat within this share of all that passes. */
     private const WATCHES_STAY = 0.01;
 
-    /** @var list<list<float>> greatest temperature of each part at the last looks, K */
+    /** @var list<float> greatest temperature of each part at the last look, K */
+    private array $temperatures = [];
+
+    /** @var list<list<float>> at the last looks these, K, and the ways of the heat, W */
     private array $seen = [];
 
-    /** @var list<float> watched velocities and pressures at the last look, as shares */
+    /** @var list<float> what else is watched at the last look, as shares */
     private array $watched = [];
 
-    /** What the last look saw move most, as a share of the largest temperature rise. */
+    /** What the last look saw move most, as a share of the largest temperature rise or heat. */
     private ?float $moved = null;
 
     /** @return list<float> greatest temperature of each part at the last look, K */
     public function temperatures(): array
     {
-        return $this->seen === [] ? [] : $this->seen[count($this->seen) - 1];
+        return $this->temperatures;
     }
 
     public function moved(): ?float
@@ -48,25 +51,30 @@ final class Steadiness
 
     /**
      * @param list<float> $temperatures greatest one of each part, K
-     * @param list<float> $watched velocities and pressures, as shares
+     * @param list<float> $ways what leaves through each part and side whose temperature is given, W
+     * @param list<float> $watched velocities, pressures, flows and heat, as shares
      * @return bool whether they stand still since the last look
      */
-    public function look(array $temperatures, float $ambient, array $watched): bool
+    public function look(array $temperatures, float $ambient, array $ways, array $watched): bool
     {
-        $last = $this->temperatures();
+        $last = $this->seen === [] ? null : $this->seen[count($this->seen) - 1];
         [$lastWatched, $this->watched] = [$this->watched, $watched];
-        $this->seen = array_slice([...$this->seen, $temperatures], -self::SEEN);
-        if ($last === []) {
+        $this->temperatures = $temperatures;
+        $rise = max([1e-300, ...array_map(fn (float $t) => abs($t - $ambient), $temperatures)]);
+        $heat = max([1e-300, ...array_map(abs(...), $ways)]);
+        $now = [...$temperatures, ...$ways];
+        $scales = [...array_fill(0, count($temperatures), $rise), ...array_fill(0, count($ways), $heat)];
+        $this->seen = array_slice([...$this->seen, $now], -self::SEEN);
+        if ($last === null) {
             return false;
         }
-        $rise = max(1e-300, max(array_map(fn (float $t) => abs($t - $ambient), $temperatures)));
         $before = $this->moved;
-        $this->moved = self::largestMove($temperatures, $last) / $rise;
-        if ($before === null || self::largestMove($watched, $lastWatched) > self::WATCHES_STAY) {
+        $this->moved = self::largestMove($now, $last, $scales);
+        if ($before === null || self::largestMove($watched, $lastWatched, array_fill(0, count($watched), 1.0)) > self::WATCHES_STAY) {
             return false;
         }
 
-        return $this->settle($before) || $this->wander($rise);
+        return $this->settle($before) || $this->wander($scales);
     }
 
     /** Whether the moves become smaller so fast that little is left to come. */
@@ -78,17 +86,19 @@ final class Steadiness
     }
 
     /**
-     * Whether the temperatures go to and fro in a narrow band, as under a jet that never stands quite still: over the last looks none
+     * Whether all of it goes to and fro in a narrow band, as under a jet that never stands quite still: over the last looks none
      * leaves it, and none that moves at all keeps one direction.
+     *
+     * @param list<float> $scales
      */
-    private function wander(float $rise): bool
+    private function wander(array $scales): bool
     {
         if (count($this->seen) < self::SEEN) {
             return false;
         }
-        foreach (array_keys($this->seen[0]) as $part) {
-            $values = array_column($this->seen, $part);
-            $range = (max($values) - min($values)) / $rise;
+        foreach (array_keys($this->seen[0]) as $n) {
+            $values = array_column($this->seen, $n);
+            $range = (max($values) - min($values)) / $scales[$n];
             $ascending = $values;
             sort($ascending);
             if ($range > self::STAY || ($range > self::STANDS && ($values === $ascending || array_reverse($values) === $ascending))) {
@@ -102,9 +112,10 @@ final class Steadiness
     /**
      * @param list<float> $now
      * @param list<float> $before
+     * @param list<float> $scales
      */
-    private static function largestMove(array $now, array $before): float
+    private static function largestMove(array $now, array $before, array $scales): float
     {
-        return max([0.0, ...array_map(fn (float $a, float $b) => abs($a - $b), $now, $before)]);
+        return max([0.0, ...array_map(fn (float $a, float $b, float $scale) => abs($a - $b) / $scale, $now, $before, $scales)]);
     }
 }

@@ -18,7 +18,7 @@ final class SteadinessTest extends TestCase
         $steadiness = new Steadiness();
         $found = null;
         for ($look = 1; $look <= 12 && $found === null; $look++) {
-            $found = $steadiness->look([$temperature($look), 350.0], 300.0, []) ? $look : null;
+            $found = $steadiness->look([$temperature($look), 350.0], 300.0, [], []) ? $look : null;
         }
 
         self::assertSame($steadyAt, $found);
@@ -35,10 +35,19 @@ final class SteadinessTest extends TestCase
         yield 'rises steadily' => [fn (int $n) => 400.0 + 0.08 * $n, null];
     }
 
+    public function testHeatThatStillFindsItsWayKeepsARunGoingWhereTemperaturesAreGiven(): void
+    {
+        $steadiness = new Steadiness();
+        $steady = array_map(fn (float $share) => $steadiness->look([400.0], 300.0, [$share, 1.0 - $share], []), [0.5, 0.55, 0.58, 0.59, 0.5901, 0.59011]);
+
+        self::assertSame([false, false, false, false, true, true], $steady);
+        self::assertSame([400.0], $steadiness->temperatures());
+    }
+
     public function testAWatchedSpeedThatMovesKeepsARunGoing(): void
     {
         $steadiness = new Steadiness();
-        $steady = array_map(fn (float $speed) => $steadiness->look([400.0], 300.0, [$speed]), [0.5, 0.55, 0.6, 0.6, 0.6]);
+        $steady = array_map(fn (float $speed) => $steadiness->look([400.0], 300.0, [], [$speed]), [0.5, 0.55, 0.6, 0.6, 0.6]);
 
         self::assertSame([false, false, false, true, true], $steady);
         self::assertSame([[400.0], 0.0], [$steadiness->temperatures(), $steadiness->moved()]);

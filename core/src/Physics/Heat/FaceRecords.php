@@ -10,6 +10,9 @@ namespace Foehn\Physics\Heat;
  */
 final class FaceRecords
 {
+    /** Share of the resistance to a given temperature that may lie beyond the surface. */
+    private const HELD = 1e-9;
+
     /** @var list<int> index of the part */
     public array $part = [];
 
@@ -65,6 +68,12 @@ final class FaceRecords
     public function count(): int
     {
         return count($this->part);
+    }
+
+    /** Whether the surface has a given temperature at face $f, and not only something behind a film. */
+    public function isHeld(int $f): bool
+    {
+        return $this->other[$f] < 0 && $this->conductance[$f] > 0.0 && $this->conductance[$f] * $this->half[$f] > (1.0 - self::HELD) * $this->area[$f];
     }
 
     /**
