@@ -7,14 +7,12 @@ namespace Foehn\Solve;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
-use Foehn\Model\Watch;
 use Foehn\Numerics\Vectors;
 use Foehn\Physics\Flow\DevelopingLayers;
 use Foehn\Physics\Flow\Devices;
 use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\Flow\FinGaps;
 use Foehn\Physics\Flow\FlowDomain;
-use Foehn\Physics\Flow\FlowField;
 use Foehn\Physics\Flow\FlowLevel;
 use Foehn\Physics\Flow\Fluid;
 use Foehn\Physics\Flow\Forces;
@@ -27,7 +25,6 @@ use Foehn\Physics\Flow\PressureCorrection;
 use Foehn\Physics\Flow\Turbulence;
 use Foehn\Physics\Flow\WallDistance;
 use Foehn\Physics\PhysicsException;
-use Foehn\Results\FlowProbe;
 
 /** State and equations of flow and heat on one grid: what drives, rubs, mixes and carries, each from the present state of the others. How they are brought to balance is up to the FlowSolver. */
 final class FlowEquations
@@ -84,6 +81,8 @@ final class FlowEquations
 
     private ?WallDistance $wall = null;
 
+    private readonly WatchedFlow $watches;
+
     /** @throws PhysicsException */
     public function __construct(private readonly Model $model, private readonly Grid $grid, private readonly Voxels $voxels)
     {
@@ -94,6 +93,7 @@ final class FlowEquations
         $this->devices = new Devices($model, $this->domain, $this->fluid->density);
         $this->forces = new Forces($model, $this->domain, $this->fluid);
         $this->gaps = new FinGaps($model, $this->domain, $this->fluid);
+        $this->watches = new WatchedFlow($model, $this->domain, $this->fluid);
         $driven = $this->devices->freeSpeed() > 0.0 || $this->speedGiven() > 0.0 || $this->forces->drive();
         $this->buoyantOnly = $this->forces->buoyant && ! $driven;
     }
@@ -354,59 +354,10 @@ final class FlowEquations
         return max($in, $largest);
     }
 
-    /** @return list<float> what is watched or limited beside temperatures: velocities and pressures as shares of the greatest speed and of the spread of the pressure, flows and heat as shares of all that passes */
+    /** @return list<float> what is watched or limited beside temperatures, as shares (see WatchedFlow) */
     public function watched(): array
     {
-        $heat = [];
-        if ($this->asks(['heat', 'heatFlux'])) {
-            $ways = $this->heat->ways(false);
-            $all = max([1e-300, ...array_map(abs(...), $ways)]);
-            $heat = array_map(fn (float $way): float => $way / $all, $ways);
-        }
-
-        return [...$this->watchedPoints(), ...($this->asks(Watch::THROUGH) ? $this->throughOpenings() : []), ...$heat];
-    }
-
-    /** @param list<string> $quantities */
-    private function asks(array $quantities): bool
-    {
-        foreach ([...$this->model->watches, ...$this->model->limits] as $asked) {
-            if (in_array($asked->quantity, $quantities, true)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /** @return list<float> */
-    private function watchedPoints(): array
-    {
-        $watches = array_filter($this->model->watches, fn (Watch $watch) => in_array($watch->quantity, Watch::AT_POINTS, true));
-        if ($watches === []) {
-            return [];
-        }
-        $probe = new FlowProbe(FlowField::of($this->domain, $this->fluid, $this->level));
-        $fastest = max(array_map(fn (array $component) => max(max($component), -min($component)), $this->level->velocity));
-        $spread = max($this->level->pressure) - min($this->level->pressure);
-
-        return array_values(array_map(
-            fn (Watch $watch) => ($probe->value($watch->quantity, $watch->of->point ?? [0.0, 0.0, 0.0]) ?? 0.0) / max(1e-300, $watch->quantity === 'pressure' ? $spread : $fastest),
-            $watches,
-        ));
-    }
-
-    /** @return list<float> */
-    private function throughOpenings(): array
-    {
-        $flux = $this->level->fluxes();
-        $all = max($this->throughFlow($flux), 1e-300);
-        $shares = [];
-        foreach ($this->domain->openings as $opening) {
-            $shares[] = array_sum(array_map(fn (int $face): float => $flux[$opening->axis][$face], $opening->faces)) / $all;
-        }
-
-        return $shares;
+        return $this->watches->shares($this->level, $this->heat, $this->throughFlow($this->level->fluxes()));
     }
 
     /** @return list<list<float>> velocities, pressure, fans and, where it takes part, temperature */

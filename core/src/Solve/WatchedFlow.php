@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Model\Model;
+use Foehn\Model\Watch;
+use Foehn\Physics\Flow\FlowDomain;
+use Foehn\Physics\Flow\FlowField;
+use Foehn\Physics\Flow\FlowLevel;
+use Foehn\Physics\Flow\Fluid;
+use Foehn\Results\FlowProbe;
+
+/** What a model watches or limits beside temperatures, for a run to see whether it stands still. */
+final readonly class WatchedFlow
+{
+    public function __construct(private Model $model, private FlowDomain $domain, private Fluid $fluid)
+    {
+    }
+
+    /**
+     * @param float $through all that passes, kg/s
+     * @return list<float> velocities and pressures as shares of the greatest speed and of the spread of the pressure, flows and heat as shares of all that passes
+     */
+    public function shares(FlowLevel $level, HeatOnFlow $heat, float $through): array
+    {
+        return [
+            ...$this->atPoints($level),
+            ...($this->asks(Watch::THROUGH) ? $this->throughOpenings($level, max($through, 1e-300)) : []),
+            ...($this->asks(['heat', 'heatFlux']) ? self::ways($heat) : []),
+        ];
+    }
+
+    /** @param list<string> $quantities */
+    private function asks(array $quantities): bool
+    {
+        foreach ([...$this->model->watches, ...$this->model->limits] as $asked) {
+            if (in_array($asked->quantity, $quantities, true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<float> */
+    private function atPoints(FlowLevel $level): array
+    {
+        $watches = array_filter($this->model->watches, fn (Watch $watch) => in_array($watch->quantity, Watch::AT_POINTS, true));
+        if ($watches === []) {
+            return [];
+        }
+        $probe = new FlowProbe(FlowField::of($this->domain, $this->fluid, $level));
+        $fastest = max(array_map(fn (array $component) => max(max($component), -min($component)), $level->velocity));
+        $spread = max($level->pressure) - min($level->pressure);
+
+        return array_values(array_map(
+            fn (Watch $watch) => ($probe->value($watch->quantity, $watch->of->point ?? [0.0, 0.0, 0.0]) ?? 0.0) / max(1e-300, $watch->quantity === 'pressure' ? $spread : $fastest),
+            $watches,
+        ));
+    }
+
+    /** @return list<float> */
+    private function throughOpenings(FlowLevel $level, float $all): array
+    {
+        $flux = $level->fluxes();
+        $shares = [];
+        foreach ($this->domain->openings as $opening) {
+            $shares[] = array_sum(array_map(fn (int $face): float => $flux[$opening->axis][$face], $opening->faces)) / $all;
+        }
+
+        return $shares;
+    }
+
+    /** @return list<float> */
+    private static function ways(HeatOnFlow $heat): array
+    {
+        $ways = $heat->ways(false);
+        $all = max([1e-300, ...array_map(abs(...), $ways)]);
+
+        return array_map(fn (float $way): float => $way / $all, $ways);
+    }
+}
