@@ -58,21 +58,4 @@ final class BackwardStep extends FlowCase
 
         return [self::zeros(...self::profile($solution, 0, 0, 0.5 / $cells)), self::zeros(...self::profile($solution, 0, 0, 1 - 0.5 / $cells))];
     }
-
-    /**
-     * @param list<float> $places
-     * @param list<float> $values
-     * @return list<float>
-     */
-    private static function zeros(array $places, array $values): array
-    {
-        $zeros = [];
-        for ($n = 2; $n < count($values); $n++) {
-            if ($values[$n - 1] * $values[$n] < 0.0) {
-                $zeros[] = $places[$n - 1] + ($places[$n] - $places[$n - 1]) * $values[$n - 1] / ($values[$n - 1] - $values[$n]);
-            }
-        }
-
-        return $zeros;
-    }
 }

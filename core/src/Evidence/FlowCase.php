@@ -75,6 +75,25 @@ abstract class FlowCase extends VerificationCase
         return [$x, $y0 + $first * ($x - $x0) + $curve * ($x - $x0) * ($x - $x1)];
     }
 
+    /**
+     * Places between the second and the last one where a profile changes its sign, by straight lines.
+     *
+     * @param list<float> $places
+     * @param list<float> $values
+     * @return list<float>
+     */
+    protected static function zeros(array $places, array $values): array
+    {
+        $zeros = [];
+        for ($n = 2; $n < count($values); $n++) {
+            if ($values[$n - 1] * $values[$n] < 0.0) {
+                $zeros[] = $places[$n - 1] + ($places[$n] - $places[$n - 1]) * $values[$n - 1] / ($values[$n - 1] - $values[$n]);
+            }
+        }
+
+        return $zeros;
+    }
+
     /** Mixed temperature of what passes the section of cells $n along x, K. */
     protected static function bulkTemperature(Solution $solution, int $n): float
     {

@@ -54,15 +54,9 @@ final class SquareBar extends FlowCase
             'parts' => [['id' => 'bar', 'at' => [self::BEFORE, 0.5 * (self::WIDTH - 1.0), 0], 'shape' => ['kind' => 'block', 'size' => [1, 1, 1]], 'material' => 'copper']],
             'analysis' => ['grid' => ['lines' => ['x' => self::around($before, $cells, $behind), 'y' => self::around($beside, $cells, $beside), 'z' => [0, 1]]]],
         ]);
-        [$places, $speeds] = self::profile($solution, 0, 0, 0.5 * self::WIDTH);
-        $end = 0.0;
-        foreach ($places as $n => $x) {
-            if ($x > self::BEFORE + 1.0 && $speeds[$n - 1] < 0.0 && $speeds[$n] >= 0.0) {
-                $end = $places[$n - 1] + ($x - $places[$n - 1]) * $speeds[$n - 1] / ($speeds[$n - 1] - $speeds[$n]);
-            }
-        }
 
-        return $end - self::BEFORE - 1.0;
+        // On its axis the fluid turns where the wake ends, and nowhere else.
+        return max(self::zeros(...self::profile($solution, 0, 0, 0.5 * self::WIDTH))) - self::BEFORE - 1.0;
     }
 
     /** @return list<float> lines from 0 to $length in growing steps */
