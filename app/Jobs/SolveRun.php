@@ -67,8 +67,7 @@ final class SolveRun implements ShouldQueue
             $solution->stopped && $flow => [RunState::Stopped, sprintf('Stopped after %d steps: the flow so far is kept, it is not steady yet', $solution->iterations)],
             $solution->stopped => [RunState::Stopped, sprintf('Stopped after %d iterations; what it had is not shown as a result.', $solution->iterations)],
             $solution->converged => [RunState::Solved, null],
-            $flow => [RunState::Unsteady, sprintf('Not steady: the mean of the last steps is shown%s', isset($solution->regime['amplitude']) ? sprintf('; temperatures swing by ±%.1f K', $solution->regime['amplitude']) : '')],
-            default => [RunState::Failed, sprintf('Not converged: the residual stayed at %.1e after %d iterations.', $solution->residual, $solution->iterations)],
+            default => [$flow ? RunState::Unsteady : RunState::Failed, $solution->shortfall()],
         };
         $this->end($run, $state, $message);
     }

@@ -43,7 +43,7 @@ final class SolveCommand
         }
         self::print($model, $result);
         if (! $solution->converged) {
-            fwrite(STDERR, sprintf("Not converged: residual %.1e after %d iterations.\n", $solution->residual, $solution->iterations));
+            fwrite(STDERR, $solution->shortfall() . ".\n");
 
             return 3;
         }

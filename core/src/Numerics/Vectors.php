@@ -100,20 +100,6 @@ final class Vectors
     }
 
     /**
-     * @param list<float> $x
-     * @param list<float> $y without zeros
-     * @return list<float> x_i / y_i
-     */
-    public static function over(array $x, array $y): array
-    {
-        for ($i = 0, $n = count($x); $i < $n; $i++) {
-            $x[$i] /= $y[$i];
-        }
-
-        return $x;
-    }
-
-    /**
      * @param list<float> $x without zeros
      * @return list<float> 1 / x_i
      */

@@ -52,8 +52,7 @@ final class ResultBuilder
         $limits = array_map($builder->limit(...), $solution->model->limits);
         $watches = array_map($builder->watch(...), $solution->model->watches);
         $levels = [...$solution->levels, self::asLevel($solution, [...$limits, ...$watches])];
-        $ambient = $solution->model->surroundings->temperature;
-        $origin = fn (array $of): ?float => $solution->flow === null ? null : (in_array($of['quantity'], ['temperature', 'outflowTemperature'], true) ? $ambient : 0.0);
+        $uncertain = fn (array $of): array => [...$of, ...$builder->uncertainty($of, $levels)];
 
         return [
             'format' => self::FORMAT,
@@ -64,15 +63,33 @@ final class ResultBuilder
             'grid' => ['grade' => $solution->model->grid->grade, ...GridReport::of($solution->model, $solution->grid), 'lines' => $solution->grid->lines],
             'parts' => $builder->parts(),
             'sides' => $builder->sides(),
-            'watches' => array_map(fn (array $watch) => [...$watch, ...Uncertainty::of($levels, $watch['id'], $origin($watch))], $watches),
-            'limits' => array_map(fn (array $limit) => [...$limit, ...Uncertainty::of($levels, $limit['id'], $origin($limit))], $limits),
+            'watches' => array_map($uncertain, $watches),
+            'limits' => array_map($uncertain, $limits),
             'levels' => array_map(fn (Level $level) => [...$level->toArray(), 'values' => (object) $level->values], $levels),
             'verdict' => self::verdict($limits),
             'flow' => $builder->flow(),
             'electric' => $solution->currents === null ? null : ['terminals' => $solution->currents->terminals, 'power' => $solution->currents->power()],
-            'balance' => $builder->balance(),
+            'balance' => $solution->balance()->toArray(),
             'warnings' => $builder->warnings(),
         ];
+    }
+
+    /**
+     * @param array<string, mixed> $of a limit or a watch
+     * @param list<Level> $levels
+     * @return array{plusMinus: ?float, order: ?float}
+     */
+    private function uncertainty(array $of, array $levels): array
+    {
+        $isTemperature = in_array($of['quantity'], ['temperature', 'outflowTemperature'], true);
+        $swing = $this->solution->regime['amplitude'] ?? 0.0;
+        if ($swing > 0.0 && ! $isTemperature) {
+            // How far the others swing is not recorded.
+            return Uncertainty::UNKNOWN;
+        }
+        $origin = $isTemperature ? $this->solution->model->surroundings->temperature : 0.0;
+
+        return Uncertainty::of($levels, $of['id'], $this->solution->flow === null ? null : $origin, $swing);
     }
 
     /** What limits and watches see on the grid of this solution. */
@@ -273,29 +290,6 @@ final class ResultBuilder
             'fins' => $this->solution->fins,
             'balance' => ['in' => $in, 'out' => $out, 'error' => abs($in - $out) / max($in, $out, 1e-30)],
         ];
-    }
-
-    /** @return array{in: float, out: float, error: float} W, and the share that is missing */
-    private function balance(): array
-    {
-        $faces = $this->solution->system->faces;
-        $out = 0.0;
-        $exchanged = 0.0;
-        for ($f = 0, $count = $faces->count(); $f < $count; $f++) {
-            if ($faces->other[$f] < 0) {
-                $heat = $faces->heatOut($f, $this->solution->temperature) + $faces->heat[$f];
-                $out += $heat;
-                $exchanged += abs($heat);
-            }
-        }
-        foreach ($this->openings() as $opening) {
-            $out += $opening['heat'];
-            $exchanged += abs($opening['heat']);
-        }
-        $in = $this->solution->system->watts;
-        $scale = max(abs($in), 0.5 * $exchanged, 1e-30);
-
-        return ['in' => $in, 'out' => $out, 'error' => abs($in - $out) / $scale];
     }
 
     /** @return list<string> what the user must know before trusting the numbers */

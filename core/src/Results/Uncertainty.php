@@ -27,12 +27,15 @@ final class Uncertainty
 
     private const HIGHEST_ORDER = 2.0;
 
+    public const UNKNOWN = ['plusMinus' => null, 'order' => null];
+
     /**
      * @param list<Level> $levels from coarse to fine, the last one that of the value
      * @param ?float $origin what the value counts from where a fluid moves: the ambient of a temperature, else 0; null where none moves
+     * @param float $swing half of what the value swings by in a flow that is not steady, same unit: it is not known better than that
      * @return array{plusMinus: ?float, order: ?float} same unit as the value; null where one grid or disagreeing ones say nothing
      */
-    public static function of(array $levels, string $id, ?float $origin): array
+    public static function of(array $levels, string $id, ?float $origin, float $swing = 0.0): array
     {
         $seen = [];
         foreach ($levels as $level) {
@@ -41,7 +44,7 @@ final class Uncertainty
             }
         }
         if (count($seen) < 2) {
-            return ['plusMinus' => null, 'order' => null];
+            return self::UNKNOWN;
         }
         [[$n2, $f2], [$n1, $f1]] = array_slice($seen, -2);
         $r = ($n1 / $n2) ** (1 / 3);
@@ -51,7 +54,7 @@ final class Uncertainty
             [$n3, $f3] = $seen[count($seen) - 3];
             $observed = self::order($f3 - $f2, $f2 - $f1, ($n2 / $n3) ** (1 / 3), $r);
             if ($observed === null) {
-                return ['plusMinus' => null, 'order' => null];
+                return self::UNKNOWN;
             }
             $order = max(self::LOWEST_ORDER, min(self::HIGHEST_ORDER, $observed));
         }
@@ -59,7 +62,7 @@ final class Uncertainty
         $step = abs($f2 - $f1) / ($r ** $order - 1.0);
         $plusMinus = $origin === null || $observed !== null ? self::SAFETY * $step : max(self::SAFETY_OF_TWO * $step, self::CHANCE * abs($f1 - $origin));
 
-        return ['plusMinus' => $plusMinus, 'order' => $observed];
+        return ['plusMinus' => max($plusMinus, $swing), 'order' => $observed];
     }
 
     /**

@@ -16,6 +16,7 @@ use Foehn\Physics\Flow\FlowScheme;
 use Foehn\Physics\Flow\PressureCorrection;
 use Foehn\Physics\Flow\Simplec;
 use Foehn\Physics\PhysicsException;
+use Foehn\Results\HeatBalance;
 use Foehn\Results\LiveValues;
 use Foehn\Results\PartTemperatures;
 
@@ -73,11 +74,14 @@ final class FlowSolver
     /** Mean change of the temperatures on a frozen flow between two passes, as a share of their spread, at which they count as steady. */
     private const FROZEN = 1e-5;
 
-    /** Steps a flow is averaged over that does not become steady. */
-    private const AVERAGED = 30;
+    /** Undamped iterations a flow is averaged over that does not become steady, ... */
+    private const AVERAGED = 150;
 
-    /** Steps between looks at its temperatures. */
-    private const LOOK = 3;
+    /** ... after so many in which it leaves behind what the damping held, ... */
+    private const AWAKES = 30;
+
+    /** ... and between looks at its temperatures. */
+    private const LOOK = 10;
 
     /** Change of the velocities at which a grid on the way to a finer one has done its part. */
     private const STEADY_ENOUGH = 1e-3;
@@ -171,13 +175,12 @@ final class FlowSolver
                 $this->restart();
                 continue;
             }
-            if ($average !== null && $this->step % self::LOOK === 0 && $this->hasTemperatures()) {
-                $this->temperaturesStay();
+            if ($average !== null) {
+                $this->addTo($average);
             }
-            $average?->add([...$this->flow->level->velocity, $this->flow->level->pressure, $this->flow->heat->temperature], $this->steadiness->temperatures());
             $steady = $average === null && $this->isSteady() && $this->judge();
             if ($average === null && ($this->isStuck() || $this->step >= $this->pace->most) && ! $this->soften()) {
-                $average = new FlowAverage(self::AVERAGED);
+                $average = $this->letSwing();
             }
             $this->report();
             $stopped = $this->listener->shouldStop();
@@ -222,10 +225,13 @@ final class FlowSolver
 
     private function solution(bool $converged, bool $stopped, ?FlowAverage $average): Solution
     {
+        $field = FlowField::of($this->flow->domain, $this->flow->fluid, $this->flow->level);
+        $balances = ! $this->model->physics->heat || HeatBalance::of($this->flow->heat->system, $this->flow->heat->cells(), $field)->holds();
+
         return new Solution(
             $this->model, $this->grid, $this->voxels, $this->flow->heat->system, $this->flow->heat->cells(), $this->total, 1,
-            $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged, $stopped, (hrtime(true) - $this->started) / 1e9, $this->residuals,
-            FlowField::of($this->flow->domain, $this->flow->fluid, $this->flow->level), $this->flow->devices->operatingPoints(), $this->regime($average), $this->done, $this->flow->state(), $this->flow->gaps->summary(), $this->flow->heat->currents,
+            $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged && $balances, $stopped, (hrtime(true) - $this->started) / 1e9, $this->residuals,
+            $field, $this->flow->devices->operatingPoints(), $this->regime($average), $this->done, $this->flow->state(), $this->flow->gaps->summary(), $this->flow->heat->currents,
         );
     }
 
@@ -372,7 +378,7 @@ final class FlowSolver
             $largest[] = $part['max'] ?? $this->flow->fluid->temperature;
         }
 
-        return $this->steadiness->look($largest, $this->flow->fluid->temperature, $this->flow->heat->ways(held: true), $this->flow->watched());
+        return $this->steadiness->look($largest, $this->flow->fluid->temperature, $this->flow->heat->ways(held: true), $this->flow->watched(), $this->scheme->pace());
     }
 
     /** Whether the least residual of the last steps is hardly below the least before them. */
@@ -417,6 +423,25 @@ final class FlowSolver
         $this->use(new Simplec($this->flow->level, $this->pressure, self::ITERATIONS));
 
         return true;
+    }
+
+    /** What never settles is shown in the mean of its swings, which damping would hide. */
+    private function letSwing(): FlowAverage
+    {
+        $this->use(new Simplec($this->flow->level, $this->pressure, self::ITERATIONS));
+
+        return new FlowAverage(self::AVERAGED);
+    }
+
+    private function addTo(FlowAverage $average): void
+    {
+        if ($this->step <= self::AWAKES) {
+            return;
+        }
+        if ($this->step % self::LOOK === 0 && $this->hasTemperatures()) {
+            $this->temperaturesStay();
+        }
+        $average->add([...$this->flow->level->velocity, $this->flow->level->pressure, $this->flow->heat->temperature], $this->step % self::LOOK === 0 ? $this->steadiness->temperatures() : []);
     }
 
     /** @throws PhysicsException */

@@ -10,6 +10,7 @@ use Foehn\Model\Model;
 use Foehn\Physics\Electric\Currents;
 use Foehn\Physics\Flow\FlowField;
 use Foehn\Physics\Heat\HeatSystem;
+use Foehn\Results\HeatBalance;
 
 /** A solved (or stopped) steady state with everything results are read from. */
 final readonly class Solution
@@ -50,5 +51,22 @@ final readonly class Solution
     public function cellTemperature(int $cell): ?float
     {
         return $this->system->live[$cell] ? $this->temperature[$cell] : null;
+    }
+
+    public function balance(): HeatBalance
+    {
+        return HeatBalance::of($this->system, $this->temperature, $this->model->physics->heat ? $this->flow : null);
+    }
+
+    /** What a solution that is neither converged nor stopped lacks. */
+    public function shortfall(): string
+    {
+        return match (true) {
+            isset($this->regime['amplitude']) => sprintf('Not steady: the mean of the last steps is shown; temperatures swing by ±%.1f K', $this->regime['amplitude']),
+            $this->model->physics->heat && ! $this->balance()->holds() => sprintf('Not converged: %.1f %% of the heat is missing from the balance', 100.0 * $this->balance()->error()),
+            $this->regime['frozen'] ?? false => 'Not converged: temperatures still move on the flow that was kept',
+            $this->flow !== null => 'Not steady: the mean of the last steps is shown',
+            default => sprintf('Not converged: the residual stayed at %.1e after %d iterations', $this->residual, $this->iterations),
+        };
     }
 }

@@ -13,6 +13,9 @@ final class Steadiness
     /** Between two looks temperatures stay within this share of the largest rise, the ways of the heat within this share of the largest of them, ... */
     private const STAY = 0.003;
 
+    /** ... after a move of at most twice this, since one look may by chance find them where they were, ... */
+    private const STAYED = 0.006;
+
     /** ... and what is left to come, if every move is to the next as the last two were, is at most this share of it. */
     private const REMAINS = 0.005;
 
@@ -53,9 +56,10 @@ final class Steadiness
      * @param list<float> $temperatures greatest one of each part, K
      * @param list<float> $ways what leaves through each part and side whose temperature is given, W
      * @param list<float> $watched velocities, pressures, flows and heat, as shares
+     * @param float $pace how far steps go between looks, as a share of undamped ones: what creeps must move less to stand
      * @return bool whether they stand still since the last look
      */
-    public function look(array $temperatures, float $ambient, array $ways, array $watched): bool
+    public function look(array $temperatures, float $ambient, array $ways, array $watched, float $pace = 1.0): bool
     {
         $last = $this->seen === [] ? null : $this->seen[count($this->seen) - 1];
         [$lastWatched, $this->watched] = [$this->watched, $watched];
@@ -70,19 +74,19 @@ final class Steadiness
         }
         $before = $this->moved;
         $this->moved = self::largestMove($now, $last, $scales);
-        if ($before === null || self::largestMove($watched, $lastWatched, array_fill(0, count($watched), 1.0)) > self::WATCHES_STAY) {
+        if ($before === null || self::largestMove($watched, $lastWatched, array_fill(0, count($watched), 1.0)) > $pace * self::WATCHES_STAY) {
             return false;
         }
 
-        return $this->settle($before) || $this->wander($scales);
+        return $this->settle($before, $pace) || $this->wander($scales, $pace);
     }
 
     /** Whether the moves become smaller so fast that little is left to come. */
-    private function settle(float $before): bool
+    private function settle(float $before, float $pace): bool
     {
         $ratio = min(self::SLOWEST, (float) $this->moved / max($before, 1e-300));
 
-        return $this->moved <= self::STAY && $this->moved * $ratio / (1.0 - $ratio) <= self::REMAINS;
+        return $this->moved <= $pace * self::STAY && $before <= $pace * self::STAYED && $this->moved * $ratio / (1.0 - $ratio) <= self::REMAINS;
     }
 
     /**
@@ -91,7 +95,7 @@ final class Steadiness
      *
      * @param list<float> $scales
      */
-    private function wander(array $scales): bool
+    private function wander(array $scales, float $pace): bool
     {
         if (count($this->seen) < self::SEEN) {
             return false;
@@ -101,7 +105,7 @@ final class Steadiness
             $range = (max($values) - min($values)) / $scales[$n];
             $ascending = $values;
             sort($ascending);
-            if ($range > self::STAY || ($range > self::STANDS && ($values === $ascending || array_reverse($values) === $ascending))) {
+            if ($range > $pace * self::STAY || ($range > $pace * self::STANDS && ($values === $ascending || array_reverse($values) === $ascending))) {
                 return false;
             }
         }

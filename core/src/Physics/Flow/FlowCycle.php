@@ -41,6 +41,8 @@ final class FlowCycle implements FlowScheme
 
     private float $relaxation;
 
+    private readonly float $undamped;
+
     private float $share;
 
     /**
@@ -50,6 +52,7 @@ final class FlowCycle implements FlowScheme
     public function __construct(private readonly FlowLevel $finest, array $steps)
     {
         [$this->relaxation, $this->share] = $steps;
+        $this->undamped = $this->relaxation;
         $level = $finest;
         while ($level->layout->grid->count() > self::COARSEST) {
             $coarsening = new Coarsening($level);
@@ -83,6 +86,11 @@ final class FlowCycle implements FlowScheme
         $this->share *= self::SOFTER;
 
         return true;
+    }
+
+    public function pace(): float
+    {
+        return $this->relaxation / $this->undamped;
     }
 
     private function visit(int $depth, FlowLevel $level, float $inertia): void

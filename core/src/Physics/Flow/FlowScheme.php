@@ -15,4 +15,7 @@ interface FlowScheme
 
     /** Damps the steps more strongly; false when that is at its limit. */
     public function soften(): bool;
+
+    /** How far a step goes, as a share of one that is not damped. */
+    public function pace(): float;
 }

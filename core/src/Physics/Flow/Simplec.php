@@ -17,8 +17,11 @@ final class Simplec implements FlowScheme
 
     private const SOFTER = 0.2;
 
+    private readonly float $undamped;
+
     public function __construct(private readonly FlowLevel $level, private readonly PressureCorrection $correction, private float $relaxation)
     {
+        $this->undamped = $relaxation;
     }
 
     public function step(float $inertia): void
@@ -50,5 +53,11 @@ final class Simplec implements FlowScheme
         $this->relaxation = max(self::STRONGEST, $this->relaxation - self::SOFTER);
 
         return true;
+    }
+
+    /** Implicit relaxation is a time step of this ratio. */
+    public function pace(): float
+    {
+        return $this->relaxation / (1.0 - $this->relaxation) * (1.0 - $this->undamped) / $this->undamped;
     }
 }

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Results;
+
+use Foehn\Physics\Flow\FlowField;
+use Foehn\Physics\Heat\HeatSystem;
+
+/** What heats a model and what leaves it, W. */
+final readonly class HeatBalance
+{
+    /** What may be missing where a balance holds, as a share of what passes. */
+    private const HOLDS = 1e-3;
+
+    /** Share of a temperature above the reference that a solution leaves open: it lets so much seem to pass where none does. */
+    private const OPEN = 1e-6;
+
+    /**
+     * @param float $out through outer faces and carried through openings beyond the surroundings
+     * @param float $passes the larger of $in and what comes or leaves by the ways that do not cancel
+     */
+    private function __construct(public float $in, public float $out, private float $passes, private float $open)
+    {
+    }
+
+    /** @param list<float> $temperature of the cells, K */
+    public static function of(HeatSystem $system, array $temperature, ?FlowField $flow): self
+    {
+        $faces = $system->faces;
+        [$out, $exchanged, $open] = [0.0, 0.0, 0.0];
+        for ($f = 0, $count = $faces->count(); $f < $count; $f++) {
+            if ($faces->other[$f] < 0) {
+                $heat = $faces->heatOut($f, $temperature) + $faces->heat[$f];
+                $out += $heat;
+                $exchanged += abs($heat);
+                $open += $faces->conductance[$f] * abs($temperature[$faces->cell[$f]] - $system->reference);
+            }
+        }
+        $spread = $flow?->domain->layout->spread($temperature, $flow->fluid->temperature);
+        foreach ($flow->domain->openings ?? [] as $opening) {
+            $carried = $flow->through($opening, $spread)['heat'];
+            $out += $carried;
+            $exchanged += abs($carried);
+        }
+
+        return new self($system->watts, $out, max(abs($system->watts), 0.5 * $exchanged), self::OPEN * ($open + $exchanged));
+    }
+
+    /** Share of what passes that is missing. */
+    public function error(): float
+    {
+        return abs($this->in - $this->out) / max($this->passes, 1e-30);
+    }
+
+    public function holds(): bool
+    {
+        return abs($this->in - $this->out) <= self::HOLDS * $this->passes + $this->open;
+    }
+
+    /** @return array{in: float, out: float, error: float} W, and the share that is missing */
+    public function toArray(): array
+    {
+        return ['in' => $this->in, 'out' => $this->out, 'error' => $this->error()];
+    }
+}
