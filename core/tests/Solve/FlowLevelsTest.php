@@ -118,6 +118,8 @@ final class FlowLevelsTest extends TestCase
         self::assertEqualsWithDelta(3.0 * 0.1875, $two['plusMinus'], 1e-9);
         self::assertEqualsWithDelta(1.25 * 0.1875, Uncertainty::of(array_slice($levels, 1), 'w', null)['plusMinus'], 1e-9);
 
+        self::assertSame([0.5, 4.0], [Uncertainty::of($levels, 'w', 0.0, 0.5)['plusMinus'], Uncertainty::of($levels, 'w', 0.0, 4.0)['plusMinus']], 'what swings is not known better than it swings');
+
         $agreeing = [self::level(1000, 340.0), self::level(8000, 340.01)];
         self::assertEqualsWithDelta(0.1 * 40.01, Uncertainty::of($agreeing, 'w', 300.0)['plusMinus'], 1e-9, 'two grids may agree by chance');
         self::assertEqualsWithDelta(1.25 * 0.01, Uncertainty::of($agreeing, 'w', null)['plusMinus'], 1e-9);

@@ -24,7 +24,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
     const grade = shown.grade === 'sign-off' ? 'Sign-off' : shown.grade === 'working' ? 'Working' : 'Scout';
     const cells = thousands(result.grid.shape.reduce((n, i) => n * i, 1));
     const open = result.limits.filter((limit) => limit.margin !== null && limit.plusMinus !== null && Math.abs(limit.margin) < limit.plusMinus).length;
-    const caveat = { running: `So far, on ${cells} cells; the run goes on`, queued: `So far, on ${cells} cells; the run starts again`, stopped: 'Stopped before it was steady', unsteady: 'Not steady: the mean of the last steps', failed: 'As it was before the run failed', solved: null }[shown.state];
+    const caveat = { running: `So far, on ${cells} cells; the run goes on`, queued: `So far, on ${cells} cells; the run starts again`, stopped: 'Stopped before it was steady', unsteady: shown.message, failed: 'As it was before the run failed', solved: null }[shown.state];
     return (
         <Box sx={{ px: 1.75, py: 1.25 }}>
             <Typography component="h2" sx={{ fontWeight: 650, fontSize: 16, color: stale ? 'text.secondary' : 'text.primary' }}>
