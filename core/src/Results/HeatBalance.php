@@ -18,7 +18,8 @@ final readonly class HeatBalance
 
     /**
      * @param float $out through outer faces and carried through openings beyond the surroundings
-     * @param float $passes the larger of $in and what comes or leaves by the ways that do not cancel
+     * @param float $passes the larger of what heats and half of all that comes and leaves
+     * @param float $open what may seem to pass by what the solution of the temperatures leaves open
      */
     private function __construct(public float $in, public float $out, private float $passes, private float $open)
     {

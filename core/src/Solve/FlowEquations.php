@@ -357,7 +357,7 @@ final class FlowEquations
     /** @return list<float> what is watched or limited beside temperatures, as shares (see WatchedFlow) */
     public function watched(): array
     {
-        return $this->watches->shares($this->level, $this->heat, $this->throughFlow($this->level->fluxes()));
+        return $this->watches->shares($this->level, $this->heat, $this->throughFlow(...));
     }
 
     /** @return list<list<float>> velocities, pressure, fans and, where it takes part, temperature */

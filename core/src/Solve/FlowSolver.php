@@ -226,11 +226,12 @@ final class FlowSolver
     private function solution(bool $converged, bool $stopped, ?FlowAverage $average): Solution
     {
         $field = FlowField::of($this->flow->domain, $this->flow->fluid, $this->flow->level);
-        $balances = ! $this->model->physics->heat || HeatBalance::of($this->flow->heat->system, $this->flow->heat->cells(), $field)->holds();
+        [$system, $cells] = [$this->flow->heat->system, $this->flow->heat->cells()];
+        $converged = $converged && (! $this->model->physics->heat || HeatBalance::of($system, $cells, $field)->holds());
 
         return new Solution(
-            $this->model, $this->grid, $this->voxels, $this->flow->heat->system, $this->flow->heat->cells(), $this->total, 1,
-            $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged && $balances, $stopped, (hrtime(true) - $this->started) / 1e9, $this->residuals,
+            $this->model, $this->grid, $this->voxels, $system, $cells, $this->total, 1,
+            $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged, $stopped, (hrtime(true) - $this->started) / 1e9, $this->residuals,
             $field, $this->flow->devices->operatingPoints(), $this->regime($average), $this->done, $this->flow->state(), $this->flow->gaps->summary(), $this->flow->heat->currents,
         );
     }
@@ -250,7 +251,7 @@ final class FlowSolver
         }
         $this->pressure = $this->pressureCorrection();
         $this->use($this->iterates
-            ? new Simplec($this->flow->level, $this->pressure, self::ITERATIONS)
+            ? $this->iterations()
             : new FlowCycle($this->flow->level, $this->flow->buoyantOnly || $this->flow->turbulence !== null ? FlowCycle::LIVELY : FlowCycle::LAMINAR));
     }
 
@@ -258,6 +259,11 @@ final class FlowSolver
     private function pressureCorrection(): PressureCorrection
     {
         return new PressureCorrection($this->flow->domain, $this->flow->buoyantOnly && ! $this->plain ? PressureCorrection::CLOSE : PressureCorrection::ROUGH);
+    }
+
+    private function iterations(): Simplec
+    {
+        return new Simplec($this->flow->level, $this->pressure, self::ITERATIONS);
     }
 
     private function use(FlowScheme $scheme): void
@@ -409,7 +415,7 @@ final class FlowSolver
         if ($this->plain) {
             $this->plain = false;
             $this->pressure = $this->pressureCorrection();
-            $this->use(new Simplec($this->flow->level, $this->pressure, self::ITERATIONS));
+            $this->use($this->iterations());
 
             return true;
         }
@@ -420,7 +426,7 @@ final class FlowSolver
             return false;
         }
         $this->iterates = true;
-        $this->use(new Simplec($this->flow->level, $this->pressure, self::ITERATIONS));
+        $this->use($this->iterations());
 
         return true;
     }
@@ -428,7 +434,7 @@ final class FlowSolver
     /** What never settles is shown in the mean of its swings, which damping would hide. */
     private function letSwing(): FlowAverage
     {
-        $this->use(new Simplec($this->flow->level, $this->pressure, self::ITERATIONS));
+        $this->use($this->iterations());
 
         return new FlowAverage(self::AVERAGED);
     }
@@ -438,10 +444,11 @@ final class FlowSolver
         if ($this->step <= self::AWAKES) {
             return;
         }
-        if ($this->step % self::LOOK === 0 && $this->hasTemperatures()) {
+        $looks = $this->step % self::LOOK === 0 && $this->hasTemperatures();
+        if ($looks) {
             $this->temperaturesStay();
         }
-        $average->add([...$this->flow->level->velocity, $this->flow->level->pressure, $this->flow->heat->temperature], $this->step % self::LOOK === 0 ? $this->steadiness->temperatures() : []);
+        $average->add([...$this->flow->level->velocity, $this->flow->level->pressure, $this->flow->heat->temperature], $looks ? $this->steadiness->temperatures() : []);
     }
 
     /** @throws PhysicsException */

@@ -14,7 +14,7 @@ final class Steadiness
     private const STAY = 0.003;
 
     /** ... after a move of at most twice this, since one look may by chance find them where they were, ... */
-    private const STAYED = 0.006;
+    private const STAYED = 2.0 * self::STAY;
 
     /** ... and what is left to come, if every move is to the next as the last two were, is at most this share of it. */
     private const REMAINS = 0.005;

@@ -20,14 +20,14 @@ final readonly class WatchedFlow
     }
 
     /**
-     * @param float $through all that passes, kg/s
+     * @param callable(array{list<float>, list<float>, list<float>}): float $through all that passes with given fluxes, kg/s
      * @return list<float> velocities and pressures as shares of the greatest speed and of the spread of the pressure, flows and heat as shares of all that passes
      */
-    public function shares(FlowLevel $level, HeatOnFlow $heat, float $through): array
+    public function shares(FlowLevel $level, HeatOnFlow $heat, callable $through): array
     {
         return [
             ...$this->atPoints($level),
-            ...($this->asks(Watch::THROUGH) ? $this->throughOpenings($level, max($through, 1e-300)) : []),
+            ...($this->asks(Watch::THROUGH) ? $this->throughOpenings($level->fluxes(), $through) : []),
             ...($this->asks(['heat', 'heatFlux']) ? self::ways($heat) : []),
         ];
     }
@@ -61,10 +61,14 @@ final readonly class WatchedFlow
         ));
     }
 
-    /** @return list<float> */
-    private function throughOpenings(FlowLevel $level, float $all): array
+    /**
+     * @param array{list<float>, list<float>, list<float>} $flux kg/s
+     * @param callable(array{list<float>, list<float>, list<float>}): float $through
+     * @return list<float>
+     */
+    private function throughOpenings(array $flux, callable $through): array
     {
-        $flux = $level->fluxes();
+        $all = max($through($flux), 1e-300);
         $shares = [];
         foreach ($this->domain->openings as $opening) {
             $shares[] = array_sum(array_map(fn (int $face): float => $flux[$opening->axis][$face], $opening->faces)) / $all;

@@ -9,7 +9,7 @@ use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\TestCase;
 
-/** A stream of 5 mg/s that cools a plate, which conducts 1e7 W/mK across and nothing along: 0.4 W/m warm it as they come. */
+/** A stream of 50 mg/s cools a plate that conducts 1e7 W/mK across and nothing along: 0.5 W/m over 40 mm warm it by 0.4 K. */
 final class HeatOnFlowTest extends TestCase
 {
     public function testHeatOfASolidThatConductsFarBetterWarmsTheStream(): void

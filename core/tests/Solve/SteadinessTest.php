@@ -36,6 +36,17 @@ final class SteadinessTest extends TestCase
         yield 'rises steadily' => [fn (int $n) => 400.0 + 0.08 * $n, null];
     }
 
+    public function testWhatCreepsInDampedStepsDoesNotStand(): void
+    {
+        $found = [];
+        foreach ([1.0, 0.2] as $pace) {
+            $steadiness = new Steadiness();
+            $found[] = array_map(fn (float $temperature): bool => $steadiness->look([$temperature], 300.0, [], [], $pace), [400.0, 400.4, 400.6, 400.69]);
+        }
+
+        self::assertSame([[false, false, true, true], [false, false, false, false]], $found);
+    }
+
     public function testHeatThatStillFindsItsWayKeepsARunGoingWhereTemperaturesAreGiven(): void
     {
         $steadiness = new Steadiness();
