@@ -33,10 +33,11 @@ final class FlowSolver
     /** Mass imbalance summed over cells, of the flow through the space. */
     private const MASS = 1e-3;
 
-    /** Flows around parts rarely settle to STEADY. They count as steady when temperatures stand still (see Steadiness) and changes and imbalances are at least below these. */
-    private const NEAR = 0.05;
+    /** Flows around parts rarely settle to STEADY. They count as steady when temperatures stand still (see Steadiness) and changes and imbalances are at least below this: streams on their way may leave temperatures where they are for a while; ... */
+    private const NEAR = 0.025;
 
-    private const MASS_NEAR = 0.05;
+    /** ... on the way to a finer grid, and where temperatures themselves drive the flow, below this. */
+    private const NEAR_ENOUGH = 0.05;
 
     /** Mean change of the temperatures, as a share of their spread, that may be left to come where they alone drive the flow. */
     private const SETTLED = 1e-3;
@@ -354,7 +355,9 @@ final class FlowSolver
     /** Whether temperatures are computed after this step to see if they stay. */
     private function looks(): bool
     {
-        return $this->step % $this->pace->check === 0 && $this->change <= self::NEAR && $this->mass <= self::MASS_NEAR && $this->hasTemperatures();
+        $near = $this->finest && ! $this->flow->buoyantOnly ? self::NEAR : self::NEAR_ENOUGH;
+
+        return $this->step % $this->pace->check === 0 && max($this->change, $this->mass) <= $near && $this->hasTemperatures();
     }
 
     /** Whether there are temperatures of parts to look at. */

@@ -8,8 +8,8 @@ namespace Foehn\Physics\Flow;
  * Algebraic eddy viscosity. Along walls from wall distance and local speed (Agonafer, Gan-Li & Spalding, EEP 17-2 (1996) 21),
  * which follows the wall law; towards the middle of a gap it is reduced to Reichardt's profile (ZAMM 31 (1951) 208), without
  * which friction and heat come out by a third too large. In jets and wakes, which that knows nothing of, Prandtl's mixing length
- * (ZAMM 5 (1925) 136) counts where it gives more, away from the walls: a share of the half gap (Escudier, Imperial College
- * TWF/TN/12, 1966).
+ * (ZAMM 5 (1925) 136) counts where it gives more, away from the walls: over a gap as Nikuradse measured it (VDI-Forschungsheft
+ * 356, 1932).
  */
 final class Turbulence
 {
@@ -17,8 +17,8 @@ final class Turbulence
 
     private const LEAST_SHARE = 0.5;
 
-    /** Of the half gap; 0.09 as in boundary layers would add to what the wall law gives in a channel. */
-    private const MIXING_LENGTH = 0.07;
+    /** Of Nikuradse's length: with ten cells across a channel, where shear comes out too large, it still adds nothing to what the wall law gives. */
+    private const MIXING_LENGTH = 0.8;
 
     /** Beyond this share of the gap from the walls the mixing length counts. */
     private const CORE = 0.125;
@@ -87,6 +87,7 @@ final class Turbulence
             $k = $molecularConductivity[$n];
             $place = WallLaw::place($density / $mu * $speed[$n] * $distance[$n]);
             $share = 1.0;
+            $s = 1.0;
             if ($gap[$n] > 0.0) {
                 $s = 2.0 * $distance[$n] / $gap[$n];
                 $share = (2.0 - $s) * (1.0 + 2.0 * (1.0 - $s) * (1.0 - $s)) / 6.0;
@@ -95,7 +96,8 @@ final class Turbulence
             $eddy = $mu * ($inside[$place] - 1.0) * $share;
             // Near walls the wall law alone is right.
             if ($distance[$n] > $core * $gap[$n]) {
-                $length = 0.5 * $mixing * $gap[$n];
+                $r = $s < 1.0 ? (1.0 - $s) * (1.0 - $s) : 0.0;
+                $length = 0.5 * $mixing * $gap[$n] * (0.14 - 0.08 * $r - 0.06 * $r * $r);
                 $free = $density * $length * $length * sqrt($strain[$n]);
                 $eddy = $eddy > $free ? $eddy : $free;
             }

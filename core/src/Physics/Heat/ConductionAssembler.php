@@ -139,7 +139,7 @@ final class ConductionAssembler
         }
         foreach ($this->model->parts as $index => $part) {
             if ($this->voxels->cellsOfPart[$index] === 0 && $part->power !== 0.0 && ! $part->shape instanceof FlatShape) {
-                throw new PhysicsException(sprintf('part "%s" has %g W but no volume left: parts after it in the ledger cover it', $part->name, $part->power));
+                throw new PhysicsException(sprintf('part "%s" has %g W but no volume left: parts after it in the ledger cover it, or it is thinner than the cells of this grid', $part->name, $part->power));
             }
         }
     }
