@@ -137,7 +137,7 @@ final class RunTest extends TestCase
         $run = $this->startedRun($document);
         $this->work($run);
 
-        $this->getJson("/api/runs/$run->id")->assertJsonPath('state', 'failed')->assertJsonPath('message', 'part "Block" has 10 W but no volume left: parts after it in the ledger cover it');
+        $this->getJson("/api/runs/$run->id")->assertJsonPath('state', 'failed')->assertJsonPath('message', 'part "Block" has 10 W but no volume left: parts after it in the ledger cover it, or it is thinner than the cells of this grid');
     }
 
     public function testAFullDiskFailsTheRunAndNothingElse(): void
