@@ -87,17 +87,17 @@ final class Turbulence
             $k = $molecularConductivity[$n];
             $place = WallLaw::place($density / $mu * $speed[$n] * $distance[$n]);
             $share = 1.0;
-            $s = 1.0;
+            $fromMiddle = 0.0;
             if ($gap[$n] > 0.0) {
                 $s = 2.0 * $distance[$n] / $gap[$n];
-                $share = (2.0 - $s) * (1.0 + 2.0 * (1.0 - $s) * (1.0 - $s)) / 6.0;
+                $fromMiddle = $s < 1.0 ? (1.0 - $s) * (1.0 - $s) : 0.0;
+                $share = (2.0 - $s) * (1.0 + 2.0 * $fromMiddle) / 6.0;
                 $share = $share < self::LEAST_SHARE ? self::LEAST_SHARE : ($share > 1.0 ? 1.0 : $share);
             }
             $eddy = $mu * ($inside[$place] - 1.0) * $share;
             // Near walls the wall law alone is right.
             if ($distance[$n] > $core * $gap[$n]) {
-                $r = $s < 1.0 ? (1.0 - $s) * (1.0 - $s) : 0.0;
-                $length = 0.5 * $mixing * $gap[$n] * (0.14 - 0.08 * $r - 0.06 * $r * $r);
+                $length = 0.5 * $mixing * $gap[$n] * (0.14 - 0.08 * $fromMiddle - 0.06 * $fromMiddle * $fromMiddle);
                 $free = $density * $length * $length * sqrt($strain[$n]);
                 $eddy = $eddy > $free ? $eddy : $free;
             }
