@@ -103,7 +103,7 @@ final class ResultBuilder
     /** @param list<array<string, mixed>> $values */
     private static function asLevel(Solution $solution, array $values): Level
     {
-        return new Level($solution->grid->count(), $solution->iterations, $solution->seconds, array_column($values, 'value', 'id'));
+        return new Level($solution->grid->count(), $solution->grid->cells, $solution->iterations, $solution->seconds, array_column($values, 'value', 'id'));
     }
 
     /** @return list<array<string, mixed>> */

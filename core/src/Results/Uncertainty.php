@@ -23,6 +23,9 @@ final class Uncertainty
     /** With two grids the order cannot be seen; upwind terms and cut cells make it 1. */
     private const ASSUMED_ORDER = 1.0;
 
+    /** Grids whose values differ by less than this share of it agree in all digits: by chance, or since the value does not depend on them. That tells nothing of its error. */
+    private const AGREES = 1e-7;
+
     private const LOWEST_ORDER = 0.5;
 
     private const HIGHEST_ORDER = 2.0;
@@ -33,33 +36,41 @@ final class Uncertainty
      * @param list<Level> $levels from coarse to fine, the last one that of the value
      * @param ?float $origin what the value counts from where a fluid moves: the ambient of a temperature, else 0; null where none moves
      * @param float $swing half of what the value swings by in a flow that is not steady, same unit: it is not known better than that
-     * @return array{plusMinus: ?float, order: ?float} same unit as the value; null where one grid or disagreeing ones say nothing
+     * @return array{plusMinus: ?float, order: ?float} same unit as the value; null where one grid, disagreeing ones or ones that agree in all digits say nothing
      */
     public static function of(array $levels, string $id, ?float $origin, float $swing = 0.0): array
     {
         $seen = [];
         foreach ($levels as $level) {
             if (($level->values[$id] ?? null) !== null) {
-                $seen[] = [$level->cells, $level->values[$id]];
+                $seen[] = [$level, $level->values[$id]];
             }
         }
         if (count($seen) < 2) {
             return self::UNKNOWN;
         }
-        [[$n2, $f2], [$n1, $f1]] = array_slice($seen, -2);
-        $r = ($n1 / $n2) ** (1 / 3);
+        [[$second, $f2], [$first, $f1]] = array_slice($seen, -2);
+        $r = $first->finerThan($second);
+        $change = abs($f2 - $f1);
+        $agrees = self::AGREES * abs($f1 - ($origin ?? 0.0));
         $order = self::ASSUMED_ORDER;
         $observed = null;
         if (count($seen) > 2) {
-            [$n3, $f3] = $seen[count($seen) - 3];
-            $observed = self::order($f3 - $f2, $f2 - $f1, ($n2 / $n3) ** (1 / 3), $r);
+            [$third, $f3] = $seen[count($seen) - 3];
+            $before = $second->finerThan($third);
+            $observed = self::order($f3 - $f2, $f2 - $f1, $before, $r);
             if ($observed === null) {
                 return self::UNKNOWN;
             }
             $order = max(self::LOWEST_ORDER, min(self::HIGHEST_ORDER, $observed));
+            // What changes less than the highest order would leave of the change before does so by chance.
+            $change = max($change, abs($f3 - $f2) * ($r ** self::HIGHEST_ORDER - 1.0) / ($r ** self::HIGHEST_ORDER * ($before ** self::HIGHEST_ORDER - 1.0)));
+        }
+        if ($change <= $agrees || $r <= 1.0) {
+            return self::UNKNOWN;
         }
 
-        $step = abs($f2 - $f1) / ($r ** $order - 1.0);
+        $step = $change / ($r ** $order - 1.0);
         $plusMinus = $origin === null || $observed !== null ? self::SAFETY * $step : max(self::SAFETY_OF_TWO * $step, self::CHANCE * abs($f1 - $origin));
 
         return ['plusMinus' => max($plusMinus, $swing), 'order' => $observed];
@@ -73,6 +84,9 @@ final class Uncertainty
     {
         if ($e21 === 0.0) {
             return self::HIGHEST_ORDER;
+        }
+        if ($r32 <= 1.0 || $r21 <= 1.0) {
+            return null;
         }
         $ratio = $e32 / $e21;
         $at = fn (float $p): float => $r21 ** $p * ($r32 ** $p - 1.0) / ($r21 ** $p - 1.0);

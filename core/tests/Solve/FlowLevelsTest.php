@@ -125,6 +125,27 @@ final class FlowLevelsTest extends TestCase
         self::assertEqualsWithDelta(1.25 * 0.01, Uncertainty::of($agreeing, 'w', null)['plusMinus'], 1e-9);
     }
 
+    /** A plane case has one cell across: 1 to 4 cells is a grid twice as fine, not 4^(1/3) times. */
+    public function testOnlyRefinedAxesCount(): void
+    {
+        $plane = fn (int $n, float $value): Level => new Level($n * $n, [$n, $n, 1], 1, 1.0, ['w' => $value]);
+        $found = Uncertainty::of([$plane(10, 11.0), $plane(20, 10.25), $plane(40, 10.0625)], 'w', null);
+
+        self::assertEqualsWithDelta(2.0, $found['order'], 1e-6);
+        self::assertEqualsWithDelta(1.25 / 16, $found['plusMinus'], 1e-6);
+    }
+
+    public function testGridsThatAgreeByChanceDoNotMakeAValueExact(): void
+    {
+        $unknown = ['plusMinus' => null, 'order' => null];
+        self::assertSame($unknown, Uncertainty::of([self::level(1000, 340.0), self::level(8000, 340.0)], 'w', null));
+        self::assertSame($unknown, Uncertainty::of([self::level(1000, 340.0), self::level(8000, 340.00001)], 'w', null));
+
+        // The change from 341 to 340 leaves a quarter kelvin to the next grid at second order; that it shows none is chance.
+        $found = Uncertainty::of([self::level(1000, 341.0), self::level(8000, 340.0), self::level(64000, 340.0)], 'w', null);
+        self::assertEqualsWithDelta(1.25 * 0.25 / 3, $found['plusMinus'], 1e-9);
+    }
+
     public function testGridsThatDisagreeSayNothing(): void
     {
         $unknown = ['plusMinus' => null, 'order' => null];
@@ -165,7 +186,9 @@ final class FlowLevelsTest extends TestCase
 
     private static function level(int $cells, float $value): Level
     {
-        return new Level($cells, 1, 1.0, ['w' => $value]);
+        $along = (int) round($cells ** (1 / 3));
+
+        return new Level($cells, [$along, $along, $along], 1, 1.0, ['w' => $value]);
     }
 
     /** @return ProgressListener&object{published: list<int>} */
