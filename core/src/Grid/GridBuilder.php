@@ -133,6 +133,11 @@ final class GridBuilder
             $lines[] = $box->min[$axis] + $box->size($axis) * $reached / $sum;
         }
         $lines[$cells] = $box->max[$axis];
+        foreach ($lines as $i => $line) {
+            if ($i > 0 && $line <= $lines[$i - 1]) {
+                throw new GridException(sprintf('a stretch of %g over %d cells along %s makes cells without extent; bring it nearer to 1 or ask for fewer cells', $ratio, $cells, 'xyz'[$axis]));
+            }
+        }
 
         return $lines;
     }

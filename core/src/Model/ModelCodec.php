@@ -125,11 +125,22 @@ final class ModelCodec
         return $parameters;
     }
 
+    /** In metres; the pressure of the standard atmosphere is a formula for its lowest layer only. */
+    private static function altitude(Reader $reader): float
+    {
+        $altitude = $reader->quantity('altitude', Dimension::length(), 0.0);
+        if ($altitude < Surroundings::LOWEST || $altitude > Surroundings::HIGHEST) {
+            $reader->problem('altitude', sprintf('%g m is given; the standard atmosphere of ISO 2533 holds here from %g m to %g m', $altitude, Surroundings::LOWEST, Surroundings::HIGHEST));
+        }
+
+        return $altitude;
+    }
+
     private static function surroundings(Reader $reader): Surroundings
     {
         $surroundings = new Surroundings(
             $reader->temperature('temperature', 293.15),
-            $reader->quantity('altitude', Dimension::length(), 0.0),
+            self::altitude($reader),
             $reader->vector('gravity', Dimension::acceleration(), 3, [0.0, 0.0, -9.81]),
             $reader->optionalQuantity('radiantTemperature', Dimension::temperature()),
         );
@@ -235,12 +246,14 @@ final class ModelCodec
                 HeatConditionReader::read($patchReader->object('heat'), $surroundings),
                 FlowConditionReader::read($patchReader, $surroundings, $physics),
                 $patchReader->bool('round', false),
+                $patchReader->has('heat'),
             );
             $patchReader->close();
         }
+        $statesHeat = $reader->has('heat');
         $reader->close();
 
-        return new Side($heat, $flow, $patches);
+        return new Side($heat, $flow, $patches, $statesHeat);
     }
 
     /** @return array{Library, Part} the materials, extended by the laminate of a board, and the part */

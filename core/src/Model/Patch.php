@@ -11,8 +11,14 @@ final readonly class Patch
      * @param array{float, float} $min
      * @param array{float, float} $max
      */
-    public function __construct(public array $min, public array $max, public HeatCondition $heat, public FlowCondition $flow, public bool $round = false)
+    public function __construct(public array $min, public array $max, public HeatCondition $heat, public FlowCondition $flow, public bool $round = false, private bool $statesHeat = true)
     {
+    }
+
+    /** See Side::leavesBare(). */
+    public function leavesBare(): bool
+    {
+        return ! $this->statesHeat && $this->flow->kind === 'wall';
     }
 
     public function contains(float $a, float $b): bool

@@ -10,8 +10,14 @@ final readonly class Side
     /**
      * @param list<Patch> $patches later ones win
      */
-    public function __construct(public HeatCondition $heat, public FlowCondition $flow, public array $patches)
+    public function __construct(public HeatCondition $heat, public FlowCondition $flow, public array $patches, private bool $statesHeat = true)
     {
+    }
+
+    /** Whether a part that touches the side is bare there: the side states nothing of heat, and the model does not go on beyond it as its mirror image. */
+    public function leavesBare(): bool
+    {
+        return ! $this->statesHeat && $this->flow->kind === 'wall';
     }
 
     /** Index of the patch at a place of the side, in metres along its two axes; null: none. */

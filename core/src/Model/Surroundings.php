@@ -7,6 +7,11 @@ namespace Foehn\Model;
 /** What is outside: ambient temperature (K), altitude (m), gravity (m/s2), radiant temperature (K, null: as ambient). */
 final readonly class Surroundings
 {
+    /** Altitudes of the lowest layer of the standard atmosphere (ISO 2533:1975), m. */
+    public const LOWEST = -2000.0;
+
+    public const HIGHEST = 11000.0;
+
     /** @param list<float> $gravity */
     public function __construct(public float $temperature, public float $altitude, public array $gravity, public ?float $radiantTemperature)
     {

@@ -279,9 +279,6 @@ final class Preflight
                     continue;
                 }
                 $closed = $space->sides[$side]->heat->kind === 'adiabatic';
-                if ($condition === null && $closed && ($part->faces['bare']->kind ?? null) === 'film') {
-                    $this->warn('Load', sprintf('The face %s of "%s" lies on a side of the space, where its film on all bare faces does not reach; make the space larger, or give that face a film.', $face, $part->name), [$part]);
-                }
                 if ($condition !== null && $condition->kind !== 'contact' && ! $closed) {
                     $this->warn('Load', sprintf('The face %s of "%s" lies on a side of the space; its own %s counts there, and not that of the side.', $face, $part->name, $condition->kind), [$part], 'no face heat', $face);
                 }

@@ -118,7 +118,7 @@ final class ShapeReader
         $k = array_fill(0, 3, $along / $thickness);
         $k[self::axis($reader, 'normal', 'z')] = $thickness / $through;
 
-        return Material::withConductivity("laminate:$id", 'Layer stack', $k[0], $k[1], $k[2], $mass / $thickness, $capacity / $mass, 'computed from the layers of the board');
+        return Material::withConductivity("laminate:$id", 'Layer stack', $k[0], $k[1], $k[2], $mass / $thickness, self::perMass($capacity, $mass), 'computed from the layers of the board');
     }
 
     /**
@@ -164,7 +164,13 @@ final class ShapeReader
         $mass = $barrel * (float) $copper->density + $hole * (float) $fill->density + (1 - $barrel - $hole) * (float) $board->density;
         $capacity = $barrel * $copper->density * $copper->specificHeat + $hole * $fill->density * $fill->specificHeat + (1 - $barrel - $hole) * $board->density * $board->specificHeat;
 
-        return Material::withConductivity("vias:$id", 'Board with vias', $k[0], $k[1], $k[2], $mass, $capacity / $mass, 'computed from the board and its vias');
+        return Material::withConductivity("vias:$id", 'Board with vias', $k[0], $k[1], $k[2], $mass, self::perMass($capacity, $mass), 'computed from the board and its vias');
+    }
+
+    /** J/kg/K; null where no layer states its density, so that there is no mass to relate to. */
+    private static function perMass(float $capacity, float $mass): ?float
+    {
+        return $mass > 0.0 ? $capacity / $mass : null;
     }
 
     private static function layerMaterial(Reader $layer, Library $materials): ?Material

@@ -22,6 +22,17 @@ final class ModelCodecTest extends TestCase
         self::assertEqualsWithDelta(28.0, array_sum(array_map(fn ($p) => $p->power, $model->parts)), 1e-12);
     }
 
+    public function testLayersWithoutADensityMakeABoardWithoutASpecificHeat(): void
+    {
+        $document = Models::block(['materials' => ['core' => ['conductivity' => 0.3]]]);
+        $document['parts'][0] = ['id' => 'block', 'shape' => ['kind' => 'board', 'size' => ['20 mm', '20 mm'], 'layers' => [['thickness' => '1 mm', 'material' => 'core']]]];
+        $board = Models::read($document)->materials->get('laminate:block');
+
+        self::assertNotNull($board);
+        self::assertNull($board->specificHeat);
+        self::assertEqualsWithDelta(0.3, $board->conductivity[2]->at(300.0), 1e-12);
+    }
+
     /** @param callable(array<string, mixed>): array<string, mixed> $spoil */
     #[DataProvider('mistakes')]
     public function testSaysWhereAndWhat(callable $spoil, string $pointer, string $message): void
@@ -54,6 +65,7 @@ final class ModelCodecTest extends TestCase
         yield 'empty space' => [fn ($m) => array_replace_recursive($m, ['space' => ['box' => ['max' => [0, 1, 1]]]]), '/space/box/max', 'no extent along x'];
         yield 'limit on nothing' => [fn ($m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'chip'], 'atMost' => '90 degC']]]), '/limits/0/of/part', 'no part with the id "chip"'];
         yield 'junction of a block' => [fn ($m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'block', 'node' => 'junction'], 'atMost' => '90 degC']]]), '/limits/0/of/node', 'only a package has a junction'];
+        yield 'altitude beyond the standard atmosphere' => [fn ($m) => array_replace_recursive($m, ['surroundings' => ['altitude' => '50 km']]), '/surroundings/altitude', 'holds here from -2000 m to 11000 m'];
         yield 'lines that end early' => [fn ($m) => array_replace($m, ['analysis' => ['grid' => ['lines' => ['x' => [0, '5 mm', '10 mm']]]]]), '/analysis/grid/lines/x', 'go from 0 mm to 10 mm, the space from 0 mm to 20 mm'];
         yield 'id twice' => [fn ($m) => array_replace($m, ['parts' => [$m['parts'][0], $m['parts'][0]]]), '/parts/1/id', 'used twice'];
         yield 'too many parts' => [fn ($m) => array_replace($m, ['parts' => array_fill(0, 10_000, $m['parts'][0])]), '/parts', '10000 parts are given; at most 4000'];

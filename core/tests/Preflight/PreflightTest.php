@@ -55,12 +55,6 @@ final class PreflightTest extends TestCase
 
             return $m;
         }, 'warning', 'Load', 'lies on a side of the space; its own film counts there'];
-        yield 'bare faces on a closed side' => [function ($m) {
-            $m['parts'][0]['faces'] = ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => '5 W/m^2/K']]];
-            $m['space']['sides'] = [];
-
-            return $m;
-        }, 'warning', 'Load', 'lies on a side of the space, where its film on all bare faces does not reach'];
         yield 'no room above' => [function ($m) {
             $m['physics'] = ['flow' => 'auto', 'buoyancy' => true];
             $m['space'] = ['fluid' => 'air', 'box' => ['min' => [0, 0, 0], 'max' => ['60 mm', '60 mm', '22 mm']], 'sides' => ['z+' => ['kind' => 'open']]];
