@@ -202,10 +202,10 @@ final class FlowEquations
 
     public function updateMixing(): void
     {
-        $this->molecular->update($this->level->velocity, $this->heat->temperature);
         $this->density->update($this->level, $this->heat->temperature);
+        $this->molecular->update($this->level->velocity, $this->heat->temperature, $this->density->inCells());
         if ($this->turbulence !== null) {
-            $this->turbulence->update($this->level->velocity, $this->molecular, $this->gaps->turbulence($this->level->velocity, $this->molecular->viscosity));
+            $this->turbulence->update($this->level->velocity, $this->molecular, $this->gaps->turbulence($this->level->velocity, $this->molecular));
             $this->layers ??= new DevelopingLayers($this->model, $this->domain, $this->fluid, $this->voxels);
             $this->heat->films = $this->layers->films($this->level->velocity, $this->molecular, $this->turbulence->wallConductivity);
         }
@@ -217,7 +217,7 @@ final class FlowEquations
     private function setFriction(): void
     {
         $mixing = $this->turbulence ?? $this->molecular;
-        $this->gaps->update($this->level->velocity, $this->molecular->viscosity, $mixing->wallViscosity);
+        $this->gaps->update($this->level->velocity, $this->molecular, $mixing->wallViscosity);
         $this->level->friction = $this->gaps->addTo(Friction::of($this->domain, $mixing->viscosity, $mixing->wallViscosity, $this->density->onLosses($this->level, $this->devices->loss)));
         $this->thick = false;
         $this->frictionChanged = true;
@@ -256,12 +256,8 @@ final class FlowEquations
         }
     }
 
-    /**
-     * Lets the velocities conserve mass in every cell, as the heat they carry needs it.
-     *
-     * @return array{list<float>, list<float>, list<float>} kg/s through the faces
-     */
-    public function conserving(): array
+    /** Lets the velocities conserve mass in every cell, as the heat they carry needs it. */
+    public function conserveMass(): void
     {
         $flux = $this->level->fluxes();
         $mobility = [];
@@ -271,8 +267,6 @@ final class FlowEquations
         $mobility = [$mobility[0], $mobility[1], $mobility[2]];
         [$imbalance] = $this->level->imbalance($flux);
         $this->level->follow($mobility, (new PressureCorrection($this->domain, PressureCorrection::FINE))->solve($mobility, $this->level->carrying, $imbalance), 0.0);
-
-        return $this->level->fluxes();
     }
 
     /** Rayleigh number from the spread of the temperatures and the height of the space along gravity. */

@@ -26,6 +26,26 @@ final class GasTest extends TestCase
         self::assertEqualsWithDelta($density * ($out / 300 - 1), $values['pressure'], 0.03 * $density * ($out / 300 - 1));
     }
 
+    /** The film between hot turbulent air and a wall is that of hot air, however cold the surroundings are. */
+    public function testHotTurbulentAirHeatsAlikeWhateverTheSurroundings(): void
+    {
+        $wall = ['heat' => ['kind' => 'flux', 'flux' => 500]];
+        $above = [];
+        foreach ([300, 500] as $ambient) {
+            $result = ResultBuilder::build((new SteadySolver(Models::read([
+                'format' => 'foehn-model', 'version' => 1,
+                'surroundings' => ['temperature' => $ambient, 'gravity' => [0, 0, 0]], 'physics' => ['flow' => 'turbulent'],
+                'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.4, 0.02, 0.01]], 'fluid' => 'air', 'sides' => [
+                    'x-' => ['kind' => 'inlet', 'speed' => 20, 'temperature' => 500], 'x+' => ['kind' => 'outlet'], 'y-' => $wall, 'y+' => $wall, 'z-' => ['kind' => 'symmetry'], 'z+' => ['kind' => 'symmetry']]],
+                'analysis' => ['grid' => ['cells' => [20, 8, 1]]],
+            ])))->solve(), '');
+            $above[] = $result['sides']['y-']['temperature'] - 500.0;
+        }
+
+        // The wall law has the Prandtl number of the surroundings, 3 % higher at 300 K.
+        self::assertEqualsWithDelta($above[1], $above[0], 0.03 * $above[1]);
+    }
+
     /** What flows in is said by mass or by volume: hot gas of 450 K is a third lighter than that of the surroundings. */
     public function testHotGasFlowsInByMassOrByVolume(): void
     {

@@ -48,8 +48,8 @@ final class StrongConvectionTest extends TestCase
             'space' => ['box' => ['min' => [0, 0, 0], 'max' => [2.0, 1.5, 0.8]], 'fluid' => 'air', 'sides' => $walls],
             'parts' => [
                 $block('board', [1.6, 1.1, 0.05], [0.2, 0.2, 0.2], 'glass-epoxy', 0.0),
-                $block('hot', [0.3, 0.3, 0.1], [0.6, 0.6, 0.25], 'aluminium-6063', 300.0),
-                $block('warm', [0.2, 0.2, 0.2], [1.3, 0.4, 0.25], 'alumina', 150.0),
+                $block('hot', [0.3, 0.3, 0.1], [0.6, 0.6, 0.25], 'aluminium-6063', 100.0),
+                $block('warm', [0.2, 0.2, 0.2], [1.3, 0.4, 0.25], 'alumina', 50.0),
             ],
             'analysis' => ['grid' => ['cells' => $cells]],
         ])))->solve(), '');

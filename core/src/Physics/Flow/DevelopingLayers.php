@@ -83,7 +83,7 @@ final class DevelopingLayers
             $length = $speed > 0.0 ? ($va * $va * $la + $vb * $vb * $lb) / ($speed * $speed) : $la;
             $viscosity = $molecular->viscosity[$c];
             $conductivity = $molecular->conductivity[$c];
-            $film = self::LAMINAR_PLATE * sqrt($this->fluid->density * $speed / ($viscosity * $length)) * ($viscosity * $this->fluid->specificHeat / $conductivity) ** (1 / 3) * $conductivity;
+            $film = self::LAMINAR_PLATE * sqrt($molecular->density[$c] * $speed / ($viscosity * $length)) * ($viscosity * $this->fluid->specificHeat / $conductivity) ** (1 / 3) * $conductivity;
             if ($film > $wallConductivity[$n] / $distance && $film > ($films[$axis][$n] ?? 0.0)) {
                 $films[$axis][$n] = $film;
             }

@@ -84,10 +84,9 @@ final class FinGaps
 
     /**
      * @param array{list<float>, list<float>, list<float>} $velocity m/s
-     * @param list<float> $viscosity Pa s, and ...
-     * @param list<float> $wallViscosity ... towards walls, in the layout of the flow
+     * @param list<float> $wallViscosity Pa s towards walls, in the layout of the flow
      */
-    public function update(array $velocity, array $viscosity, array $wallViscosity): void
+    public function update(array $velocity, MolecularProperties $molecular, array $wallViscosity): void
     {
         $this->films = $this->drag = [];
         $layout = $this->domain->layout;
@@ -97,10 +96,10 @@ final class FinGaps
             $fins = $this->blocks[$block]['fins'];
             $gap = $fins->real()->gap();
             [$along, $up] = $this->speeds($fins, $cell, $velocity);
-            $reynolds = $this->reynolds($gap, $along, $up, $viscosity[$cell]);
+            $reynolds = $this->reynolds($gap, $along, $up, $cell, $molecular);
             [$from, $to] = array_map(fn (float $way) => $way / (2.0 * $gap), $fins->way($layout->grid->centre($number), $layout->grid->size($number), $along, $up));
             $resolved = self::isResolved($fins, $across);
-            $wanted = 0.5 * ($resolved ? PlateDuct::DEVELOPED_FRICTION : PlateDuct::friction($reynolds, $from, $to)) * $viscosity[$cell] / $gap ** 2;
+            $wanted = 0.5 * ($resolved ? PlateDuct::DEVELOPED_FRICTION : PlateDuct::friction($reynolds, $from, $to)) * $molecular->viscosity[$cell] / $gap ** 2;
             // A parabola on so many cells: each half a cell from the wall to the next velocity.
             $own = 0.5 * PlateDuct::DEVELOPED_FRICTION / (1.0 + 2.0 / $across ** 2) * $wallViscosity[$cell] / $fins->gap() ** 2;
             $drag = 0.5 * max(0.0, $wanted - $own) * $volumes[$cell];
@@ -112,23 +111,22 @@ final class FinGaps
                 }
             }
             if (! $resolved) {
-                $this->films[$fins->across][$number] = PlateDuct::nusselt($reynolds, $prandtl, $from, $to) * $this->fluid->conductivity / (2.0 * $gap) * $fins->areaShare();
+                $this->films[$fins->across][$number] = PlateDuct::nusselt($reynolds, $prandtl, $from, $to) * $molecular->conductivity[$cell] / (2.0 * $gap) * $fins->areaShare();
             }
         }
     }
 
     /**
      * @param array{list<float>, list<float>, list<float>} $velocity m/s
-     * @param list<float> $viscosity Pa s, in the layout of the flow
      * @return array<int, float> by cell of the grid, how much of the turbulence that a model gives there is in the gaps
      */
-    public function turbulence(array $velocity, array $viscosity): array
+    public function turbulence(array $velocity, MolecularProperties $molecular): array
     {
         $share = [];
         foreach ($this->cells as [$cell, $number, $block]) {
             $fins = $this->blocks[$block]['fins'];
             [$along, $up] = $this->speeds($fins, $cell, $velocity);
-            $share[$number] = PlateDuct::turbulence($this->reynolds($fins->real()->gap(), $along, $up, $viscosity[$cell]));
+            $share[$number] = PlateDuct::turbulence($this->reynolds($fins->real()->gap(), $along, $up, $cell, $molecular));
         }
 
         return $share;
@@ -148,9 +146,9 @@ final class FinGaps
         ];
     }
 
-    private function reynolds(float $gap, float $along, float $up, float $viscosity): float
+    private function reynolds(float $gap, float $along, float $up, int $cell, MolecularProperties $molecular): float
     {
-        return $this->fluid->density * sqrt($along * $along + $up * $up) * 2.0 * $gap / $viscosity;
+        return $molecular->density[$cell] * sqrt($along * $along + $up * $up) * 2.0 * $gap / $molecular->viscosity[$cell];
     }
 
     /** The friction of the grid with that of the gaps on top. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
+use Foehn\Numerics\Vectors;
+
 /**
  * The density of a gas in what it carries: ideal gas at the pressure of the surroundings, and in a closed space at the pressure
  * at which it holds the gas that filled it when it was at rest. While temperatures differ little from the surroundings the density
@@ -15,6 +17,9 @@ final class GasDensity
     private const FROM = 0.1;
 
     private bool $varies = false;
+
+    /** @var ?list<float> */
+    private ?array $inCells = null;
 
     /** Density in a closed space over what it would be at the pressure of the surroundings. */
     private float $filling = 1.0;
@@ -36,6 +41,12 @@ final class GasDensity
     public function varies(): bool
     {
         return $this->varies;
+    }
+
+    /** @return ?list<float> kg/m3 at the last temperatures, in the layout of the flow; null while the density counts as constant */
+    public function inCells(): ?array
+    {
+        return $this->inCells;
     }
 
     public function filling(): float
@@ -67,10 +78,11 @@ final class GasDensity
             }
         }
         $this->varies = $this->varies || $largest > self::FROM;
-        if (! $this->varies || ! ($sum > 0.0)) {
+        if (! $this->varies || $sum <= 0.0) {
             return;
         }
         $this->filling = $this->closed ? array_sum($level->volume) / $sum : 1.0;
+        $this->inCells = Vectors::scaled($level->density * $this->filling, $share);
         foreach ([0, 1, 2] as $axis) {
             $level->carrying[$axis] = self::carrying(
                 $this->domain->layout->pad, $this->domain->layout->length - $this->domain->layout->pad, $this->domain->layout->stride[$axis],

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Physics\Flow;
 
 /**
- * Molecular viscosity and conductivity of every cell: by temperature, or by the rate of strain where the fluid follows the power law
+ * Viscosity, conductivity and density of every cell, without eddies: by temperature, or by the rate of strain where the fluid follows the power law
  * tau = K |du/dy|^(n-1) du/dy (Bird, Armstrong & Hassager, Dynamics of Polymeric Liquids, 1987). That is singular where nothing
  * is sheared; below a thousandth of the strongest shear the viscosity stays what it is there.
  */
@@ -22,18 +22,24 @@ final class MolecularProperties
     /** @var list<float> W/m/K, in the layout of the flow */
     public array $conductivity;
 
+    /** @var list<float> kg/m3, in the layout of the flow */
+    public array $density;
+
     public function __construct(private readonly FlowDomain $domain, private readonly Fluid $fluid)
     {
         $this->viscosity = $this->wallViscosity = array_fill(0, $domain->layout->length, $fluid->viscosity);
         $this->conductivity = array_fill(0, $domain->layout->length, $fluid->conductivity);
+        $this->density = array_fill(0, $domain->layout->length, $fluid->density);
     }
 
     /**
      * @param array{list<float>, list<float>, list<float>} $velocity
      * @param list<float> $temperature K, in the layout of the flow
+     * @param ?list<float> $density kg/m3, in the layout of the flow; null: that of the surroundings everywhere
      */
-    public function update(array $velocity, array $temperature): void
+    public function update(array $velocity, array $temperature, ?array $density): void
     {
+        $this->density = $density ?? $this->density;
         if ($this->fluid->powerLaw !== null) {
             $this->byShear($velocity);
         } elseif ($this->fluid->varies()) {

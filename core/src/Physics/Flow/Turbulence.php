@@ -52,7 +52,7 @@ final class Turbulence
         $layout = $this->domain->layout;
         [$this->conductivity, $this->wallConductivity, $inside, $shear] = self::evaluate(
             $layout->gather(StrainRate::speeds($layout, $velocity)), $layout->gather(StrainRate::squared($this->domain, $velocity)), $this->wall->distance, $this->wall->gap,
-            $viscosity = $layout->gather($molecular->viscosity), $conductivity = $layout->gather($molecular->conductivity), $this->fluid, $this->law->inside, $this->law->shear, $this->law->heat,
+            $viscosity = $layout->gather($molecular->viscosity), $conductivity = $layout->gather($molecular->conductivity), $layout->gather($molecular->density), $this->fluid, $this->law->inside, $this->law->shear, $this->law->heat,
         );
         foreach ($share as $n => $part) {
             $inside[$n] = $viscosity[$n] + $part * ($inside[$n] - $viscosity[$n]);
@@ -71,21 +71,21 @@ final class Turbulence
      * @param list<float> $gap
      * @param list<float> $molecular Pa s
      * @param list<float> $molecularConductivity W/m/K
+     * @param list<float> $density kg/m3
      * @param list<float> $inside
      * @param list<float> $shear
      * @param list<float> $heat
      * @return array{list<float>, list<float>, list<float>, list<float>} conductivity, that towards walls, viscosity, that towards walls
      */
-    private static function evaluate(array $speed, array $strain, array $distance, array $gap, array $molecular, array $molecularConductivity, Fluid $fluid, array $inside, array $shear, array $heat): array
+    private static function evaluate(array $speed, array $strain, array $distance, array $gap, array $molecular, array $molecularConductivity, array $density, Fluid $fluid, array $inside, array $shear, array $heat): array
     {
         [$core, $mixing] = [self::CORE, self::MIXING_LENGTH];
-        $density = $fluid->density;
         $turbulent = $fluid->specificHeat / self::TURBULENT_PRANDTL;
         $conductivity = $wallConductivity = $viscosity = $wallViscosity = $speed;
         for ($n = 0, $count = count($speed); $n < $count; $n++) {
             $mu = $molecular[$n];
             $k = $molecularConductivity[$n];
-            $place = WallLaw::place($density / $mu * $speed[$n] * $distance[$n]);
+            $place = WallLaw::place($density[$n] / $mu * $speed[$n] * $distance[$n]);
             $share = 1.0;
             $fromMiddle = 0.0;
             if ($gap[$n] > 0.0) {
@@ -98,7 +98,7 @@ final class Turbulence
             // Near walls the wall law alone is right.
             if ($distance[$n] > $core * $gap[$n]) {
                 $length = 0.5 * $mixing * $gap[$n] * (0.14 - 0.08 * $fromMiddle - 0.06 * $fromMiddle * $fromMiddle);
-                $free = $density * $length * $length * sqrt($strain[$n]);
+                $free = $density[$n] * $length * $length * sqrt($strain[$n]);
                 $eddy = $eddy > $free ? $eddy : $free;
             }
             $viscosity[$n] = $mu + $eddy;

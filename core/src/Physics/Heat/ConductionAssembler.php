@@ -238,15 +238,12 @@ final class ConductionAssembler
             return;
         }
         [$inside, $wall] = $mixing;
-        $fluid = $this->model->materials->get((string) $this->model->space->fluid);
-        assert($fluid !== null);
         foreach ([0, 1, 2] as $axis) {
-            $molecular = $fluid->conductivity[$axis]->at($this->reference);
             $half = $this->half[$axis];
             $this->half[$axis] = [];
             foreach ($this->voxels->owner as $cell => $owner) {
                 if ($owner < 0) {
-                    $half[$cell] *= $molecular / $inside[$cell];
+                    $half[$cell] = 0.5 * $this->grid->widths[$axis][$this->position($cell, $axis)] / $inside[$cell];
                 }
             }
             $this->half[$axis] = $half;
@@ -418,15 +415,15 @@ final class ConductionAssembler
                     }
                     $area = $this->grid->widths[$a][$ja] * $this->grid->widths[$b][$jb];
                     $onPatch = $side->patchAt($this->grid->centres[$a][$ja], $this->grid->centres[$b][$jb]) ?? -1;
-                    $heat = $onPatch >= 0 ? $side->patches[$onPatch]->heat : $side->heat;
+                    $on = $onPatch >= 0 ? $side->patches[$onPatch] : $side;
                     $part = $this->voxels->owner[$cell];
-                    $own = $this->ownCondition($part, 2 * $axis + $end, $cell, false);
+                    $own = $this->ownCondition($part, 2 * $axis + $end, $cell, $on->leavesBare());
                     $contact = 0.0;
                     if ($own !== null && $own->kind === 'contact') {
                         $contact = $this->contact($own);
                         $own = null;
                     }
-                    $this->boundary($part, 2 * $axis + $end, $cell, $area, $own ?? $heat, 2 * $axis + $end, $axis, $contact, $onPatch);
+                    $this->boundary($part, 2 * $axis + $end, $cell, $area, $own ?? $on->heat, 2 * $axis + $end, $axis, $contact, $onPatch);
                 }
             }
         }
