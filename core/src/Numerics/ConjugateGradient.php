@@ -45,7 +45,7 @@ final class ConjugateGradient
             $p = $p === [] ? $z : Vectors::plus(Vectors::take($z), $share, $p);
             $q = $matrix->times($p);
             $pq = Vectors::dot($p, $q);
-            if (! ($pq > 0.0)) {
+            if ($pq <= 0.0 || ! is_finite($pq)) {
                 break;
             }
             $alpha = Vectors::dot($p, $r) / $pq;

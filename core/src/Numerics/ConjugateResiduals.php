@@ -38,7 +38,7 @@ final class ConjugateResiduals
                 $q = Vectors::plus(Vectors::take($q), -$part, $q0);
             }
             $norm = Vectors::norm($q);
-            if (! ($norm > 0.0)) {
+            if ($norm <= 0.0 || ! is_finite($norm)) {
                 // Nothing is left to ask for.
                 $share = $asked;
                 break;

@@ -25,7 +25,7 @@ final class DenseFactors
         // Rows of an M-matrix need no exchange.
         for ($k = 0; $k < $n; $k++) {
             $top = $a[$k];
-            if (! ($top[$k] > 1e-13 * $matrix->diagonal[$k])) {
+            if ($top[$k] <= 1e-13 * $matrix->diagonal[$k] || ! is_finite($top[$k])) {
                 $top[$k] = $a[$k][$k] = 1e300;
             }
             for ($i = $k + 1; $i < $n; $i++) {

@@ -141,4 +141,15 @@ final class Vectors
 
         return $sum;
     }
+
+    /**
+     * Whether every element is a finite number. Asked of the sum, since the tracing compiler of PHP 8.2 takes a negated comparison
+     * with a value that is not a number for false (see docs/decisions/23): only is_finite() and is_nan() tell.
+     *
+     * @param list<float> $x
+     */
+    public static function areFinite(array $x): bool
+    {
+        return is_finite(array_sum($x));
+    }
 }

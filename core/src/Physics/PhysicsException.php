@@ -7,6 +7,6 @@ namespace Foehn\Physics;
 use Foehn\FoehnException;
 
 /** The model is well formed, but its physics has no single answer. */
-final class PhysicsException extends FoehnException
+class PhysicsException extends FoehnException
 {
 }

@@ -13,13 +13,13 @@ final readonly class HeatBalance
     /** What may be missing where a balance holds, as a share of what passes. */
     private const HOLDS = 1e-3;
 
-    /** Share of a temperature above the reference that a solution leaves open: it lets so much seem to pass where none does. */
-    private const OPEN = 1e-6;
+    /** Rounding: this share of all that conductances to the outside would pass at their cells' rises over the reference lets heat seem to pass where none does. */
+    private const ROUNDING = 1e-12;
 
     /**
      * @param float $out through outer faces and carried through openings beyond the surroundings
      * @param float $passes the larger of what heats and half of all that comes and leaves
-     * @param float $open what may seem to pass by what the solution of the temperatures leaves open
+     * @param float $open what may seem to pass by rounding
      */
     private function __construct(public float $in, public float $out, private float $passes, private float $open)
     {
@@ -45,13 +45,13 @@ final readonly class HeatBalance
             $exchanged += abs($carried);
         }
 
-        return new self($system->watts, $out, max(abs($system->watts), 0.5 * $exchanged), self::OPEN * ($open + $exchanged));
+        return new self($system->watts, $out, max(abs($system->watts), 0.5 * $exchanged), self::ROUNDING * ($open + $exchanged));
     }
 
-    /** Share of what passes that is missing. */
+    /** Share of what passes that is missing; 0 where nothing passes but rounding. */
     public function error(): float
     {
-        return abs($this->in - $this->out) / max($this->passes, 1e-30);
+        return $this->passes <= $this->open ? 0.0 : abs($this->in - $this->out) / $this->passes;
     }
 
     public function holds(): bool

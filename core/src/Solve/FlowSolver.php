@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
-use DivisionByZeroError;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
 use Foehn\Numerics\Anderson;
 use Foehn\Numerics\Vectors;
+use Foehn\Physics\Flow\Diverged;
 use Foehn\Physics\Flow\FlowCycle;
 use Foehn\Physics\Flow\FlowField;
 use Foehn\Physics\Flow\FlowScheme;
@@ -48,6 +48,9 @@ final class FlowSolver
     /** The acceleration waits until every fan is this near to its curve, as a share of its greatest rise. */
     private const FANS_NEAR = 0.02;
 
+    /** Every fan is this near to its curve, as a share of its greatest rise, before a flow on the finest grid counts as steady. */
+    private const FANS_STEADY = 2e-4;
+
     /** A fan a hundredth of its greatest rise off its curve counts as much as velocities that change by this hundredth of that. */
     private const FAN_WEIGHT = 0.01;
 
@@ -74,6 +77,11 @@ final class FlowSolver
 
     /** Mean change of the temperatures on a frozen flow between two passes, as a share of their spread, at which they count as steady. */
     private const FROZEN = 1e-5;
+
+    /** How often, and by what factor, the change asked for is lowered until the heat balance closes. */
+    private const CLOSINGS = 4;
+
+    private const CLOSER = 1e-2;
 
     /** Undamped iterations a flow is averaged over that does not become steady, ... */
     private const AVERAGED = 150;
@@ -130,6 +138,9 @@ final class FlowSolver
 
     private float $mass = INF;
 
+    /** Whether the state stood still when it was last looked at. */
+    private bool $stands = false;
+
     private int|float $started = 0;
 
     private float $lastReport = 0.0;
@@ -168,25 +179,26 @@ final class FlowSolver
         while (! $stopped && ! $steady && ($average === null || ! $average->isFull())) {
             try {
                 $this->advance();
-            } catch (DivisionByZeroError) {
-                // Numbers beyond all bounds end as zeros in denominators.
-                $this->change = NAN;
-            }
-            if (is_nan($this->change)) {
+                if ($average !== null) {
+                    $this->addTo($average);
+                }
+                $steady = false;
+                if ($average === null) {
+                    $this->lookForRest();
+                    $steady = $this->isSteady() && $this->judge();
+                }
+            } catch (Diverged) {
+                $average = null;
                 $this->restart();
                 continue;
             }
-            if ($average !== null) {
-                $this->addTo($average);
-            }
-            $steady = $average === null && $this->isSteady() && $this->judge();
             if ($average === null && ($this->isStuck() || $this->step >= $this->pace->most) && ! $this->soften()) {
                 $average = $this->letSwing();
             }
             $this->report();
             $stopped = $this->listener->shouldStop();
             if (! $stopped && ! $steady && $average === null) {
-                $this->listener->offer($this->picture(...), fn (): array => [$this->flow->state(), $this->done]);
+                $this->offer();
             }
         }
         $mean = $average?->mean() ?? [];
@@ -195,9 +207,18 @@ final class FlowSolver
             [$this->flow->level->pressure, $this->flow->heat->temperature] = [$mean[3], $mean[4]];
         }
         $this->flow->updateMixing();
-        $this->flow->heat->settle($this->flow->conserving(), $this->flow->turbulence, $stopped ? 2 : self::PASSES, $this->flow->turbulence === null ? 1e-6 : 1e-4);
+        $this->closeHeat($stopped ? 2 : self::PASSES, $this->flow->turbulence === null ? 1e-6 : 1e-4);
 
         return $this->solution($steady && ! $stopped, $stopped, $average);
+    }
+
+    private function offer(): void
+    {
+        try {
+            $this->listener->offer($this->picture(...), fn (): array => [$this->flow->state(), $this->done]);
+        } catch (Diverged) {
+            // There is no picture of this step. Whether the run itself diverges, its own next steps tell.
+        }
     }
 
     /** What there is so far. The run goes on as if nobody had looked, or its answer would depend on the clock. */
@@ -205,11 +226,14 @@ final class FlowSolver
     {
         [$velocity, $pressure, $heat] = [$this->flow->level->velocity, $this->flow->level->pressure, $this->flow->heat];
         $this->flow->heat = clone $heat;
-        $this->flow->heat->settle($this->flow->conserving(), $this->flow->turbulence, 2, 1e-4);
-        $solution = $this->solution(false, false, null);
-        [$this->flow->level->velocity, $this->flow->level->pressure, $this->flow->heat] = [$velocity, $pressure, $heat];
+        try {
+            $this->flow->conserveMass();
+            $this->flow->heat->settle($this->flow->level->fluxes(), $this->flow->turbulence, 2, 1e-4);
 
-        return $solution;
+            return $this->solution(false, false, null);
+        } finally {
+            [$this->flow->level->velocity, $this->flow->level->pressure, $this->flow->heat] = [$velocity, $pressure, $heat];
+        }
     }
 
     /** The flow stays as it was found; fans show what they move. */
@@ -218,10 +242,33 @@ final class FlowSolver
         $rises = $this->flow->devices->rises();
         $this->flow->devices->update($this->flow->level->velocity);
         $this->flow->devices->setRises($rises);
-        $settled = $this->flow->heat->settle($this->flow->conserving(), $this->flow->turbulence, self::PASSES, $this->flow->turbulence === null ? self::FROZEN : 1e-4);
+        $settled = $this->closeHeat(self::PASSES, $this->flow->turbulence === null ? self::FROZEN : 1e-4);
         $this->measure($this->flow->level->velocity);
 
         return $this->solution($settled, false, null);
+    }
+
+    /**
+     * The temperatures on the flow as it is, to the change given, and more closely where little heat passes beside what conducts,
+     * until the heat balance closes.
+     *
+     * @return bool whether the temperatures stay
+     */
+    private function closeHeat(int $mostPasses, float $stays): bool
+    {
+        $this->flow->conserveMass();
+        $flux = $this->flow->level->fluxes();
+        $settled = $this->flow->heat->settle($flux, $this->flow->turbulence, $mostPasses, $stays);
+        for ($round = 0; $round < self::CLOSINGS && $settled && ! $this->balance()->holds(); $round++) {
+            $this->flow->heat->settle($flux, $this->flow->turbulence, $mostPasses, $stays *= self::CLOSER);
+        }
+
+        return $settled;
+    }
+
+    private function balance(): HeatBalance
+    {
+        return HeatBalance::of($this->flow->heat->system, $this->flow->heat->cells(), FlowField::of($this->flow->domain, $this->flow->fluid, $this->flow->level));
     }
 
     private function solution(bool $converged, bool $stopped, ?FlowAverage $average): Solution
@@ -304,10 +351,11 @@ final class FlowSolver
         $this->measure($before);
         if ($this->flow->buoyantOnly) {
             $moved = $this->flow->heat->step($this->flow->level->fluxes(), 0.0, $this->plain ? 1 : 2, 1.0, $this->plain ? self::TEMPERATURE : 1.0);
-            $this->change = is_nan($moved) ? NAN : max($this->change, $moved);
+            $this->change = max($this->change, $moved);
         } elseif (($this->flow->forces->buoyant || $this->flow->density->mayVary()) && $this->step % $this->pace->heat === 0 && ! $this->looks()) {
             $this->flow->heat->assemble($this->flow->turbulence);
-            $this->flow->heat->step($this->flow->conserving(), 1e-3, 6, 1.0);
+            $this->flow->conserveMass();
+            $this->flow->heat->step($this->flow->level->fluxes(), 1e-3, 6, 1.0);
         }
         if (! $fromRest && $this->flow->devices->distance() < self::FANS_NEAR) {
             $this->flow->setFields($this->anderson->next($before, $this->flow->fields(), $this->flow->scales()));
@@ -329,7 +377,11 @@ final class FlowSolver
         return $hold * $this->flow->fluid->density * $this->flow->devices->freeSpeed();
     }
 
-    /** Relative change of the velocities in this step, and the mass imbalance it left. */
+    /**
+     * Relative change of the velocities in this step, and the mass imbalance it left.
+     *
+     * @throws Diverged
+     */
     private function measure(mixed $before): void
     {
         [$moved, $amount] = [0.0, 1e-300 + $this->flow->stillSpeed() * $this->grid->count()];
@@ -337,19 +389,35 @@ final class FlowSolver
             $moved += Vectors::distance($this->flow->level->velocity[$axis], $before[$axis]);
             $amount += Vectors::amount($this->flow->level->velocity[$axis]);
         }
-        $this->change = ! ($amount < self::BEYOND * $this->flow->domain->layout->length) ? NAN : max($moved / $amount, self::FAN_WEIGHT * $this->flow->devices->distance());
         $flux = $this->flow->level->fluxes();
         [, $open] = $this->flow->level->imbalance($flux);
+        if (! is_finite($moved + $amount + $open) || $amount >= self::BEYOND * $this->flow->domain->layout->length) {
+            throw new Diverged('the velocities diverge');
+        }
+        $this->change = max($moved / $amount, self::FAN_WEIGHT * $this->flow->devices->distance());
         $this->mass = $open / max($this->flow->throughFlow($flux), 1e-300);
     }
 
+    /** Whether velocities, and with them temperatures and fans, stood still when lookForRest() last looked. */
     private function isSteady(): bool
     {
-        if ($this->change <= ($this->finest ? self::STEADY : self::STEADY_ENOUGH) && $this->mass <= self::MASS) {
-            return ! $this->finest || ! $this->flow->buoyantOnly || $this->settles();
-        }
+        return $this->stands && (! $this->finest || $this->flow->devices->distance() <= self::FANS_STEADY);
+    }
 
-        return $this->looks() && $this->temperaturesStay();
+    /** Looks whether the state after this step stands still; temperatures are computed where only they can tell. */
+    private function lookForRest(): void
+    {
+        $slow = $this->change <= ($this->finest ? self::STEADY : self::STEADY_ENOUGH) && $this->mass <= self::MASS;
+        if ($slow && $this->finest && $this->flow->buoyantOnly) {
+            $this->lookAtDrivingTemperatures();
+        } elseif ($slow) {
+            $this->stands = true;
+        } elseif ($this->looks()) {
+            $this->lookAtParts();
+            $this->stands = $this->steadiness->stands();
+        } else {
+            $this->stands = false;
+        }
     }
 
     /** Whether temperatures are computed after this step to see if they stay. */
@@ -367,27 +435,27 @@ final class FlowSolver
     }
 
     /**
-     * Whether the energy equation, solved to its end on the present flow, leaves the temperatures that drive it where they are. The
+     * Solves the energy equation to its end on the present flow: that must leave the temperatures that drive it where they are. The
      * stratified core of a cavity comes so slowly that no step shows it.
      */
-    private function settles(): bool
+    private function lookAtDrivingTemperatures(): void
     {
         $before = $this->flow->heat->temperature;
-        $this->flow->heat->settle($this->flow->conserving(), $this->flow->turbulence, self::PASSES, 1e-4);
-
-        return Vectors::distance($this->flow->heat->temperature, $before) <= self::SETTLED * $this->flow->spread() * $this->grid->count();
+        $this->flow->conserveMass();
+        $this->flow->heat->settle($this->flow->level->fluxes(), $this->flow->turbulence, self::PASSES, 1e-4);
+        $this->stands = Vectors::distance($this->flow->heat->temperature, $before) <= self::SETTLED * $this->flow->spread() * $this->grid->count();
     }
 
-    /** Whether the greatest temperatures of all parts stand still. */
-    private function temperaturesStay(): bool
+    /** Solves the temperatures on the present flow and keeps the greatest of all parts, to see whether they stand still. */
+    private function lookAtParts(): void
     {
-        $this->flow->heat->settle($this->flow->conserving(), $this->flow->turbulence, 2, 1e-4);
+        $this->flow->conserveMass();
+        $this->flow->heat->settle($this->flow->level->fluxes(), $this->flow->turbulence, 2, 1e-4);
         $largest = [];
         foreach (PartTemperatures::of($this->grid, $this->voxels, $this->flow->heat->cells()) as $part) {
             $largest[] = $part['max'] ?? $this->flow->fluid->temperature;
         }
-
-        return $this->steadiness->look($largest, $this->flow->fluid->temperature, $this->flow->heat->ways(held: true), $this->flow->watched(), $this->scheme->pace());
+        $this->steadiness->look($largest, $this->flow->fluid->temperature, $this->flow->heat->ways(held: true), $this->flow->watched(), $this->scheme->pace());
     }
 
     /** Whether the least residual of the last steps is hardly below the least before them. */
@@ -449,7 +517,7 @@ final class FlowSolver
         }
         $looks = $this->step % self::LOOK === 0 && $this->hasTemperatures();
         if ($looks) {
-            $this->temperaturesStay();
+            $this->lookAtParts();
         }
         $average->add([...$this->flow->level->velocity, $this->flow->level->pressure, $this->flow->heat->temperature], $looks ? $this->steadiness->temperatures() : []);
     }

@@ -10,6 +10,7 @@ use Foehn\Model\Model;
 use Foehn\Numerics\Vectors;
 use Foehn\Physics\Electric\Currents;
 use Foehn\Physics\Electric\ElectricSystem;
+use Foehn\Physics\Flow\Diverged;
 use Foehn\Physics\Flow\EnergyTransport;
 use Foehn\Physics\Flow\FinGaps;
 use Foehn\Physics\Flow\FlowDomain;
@@ -80,7 +81,8 @@ final class HeatOnFlow
      * @param array{list<float>, list<float>, list<float>} $flux kg/s through the faces
      * @param float $order 0 for upwind, 1 for second order
      * @param float $share of the step that is taken
-     * @return float mean change of the temperatures as a share of their spread; not a number when they diverge
+     * @return float mean change of the temperatures as a share of their spread
+     * @throws Diverged
      */
     public function step(array $flux, float $tolerance, int $iterations, float $order, float $share = 1.0): float
     {
@@ -96,7 +98,7 @@ final class HeatOnFlow
         $spread = max($this->temperature) - min($this->temperature);
 
         if (! is_finite($moved) || $spread > self::BEYOND) {
-            return NAN;
+            throw new Diverged('the temperatures diverge: look for powers that are far too large, and for heated parts that nothing cools');
         }
 
         return $spread > 0.0 ? $moved / ($spread * $this->grid->count()) : 0.0;

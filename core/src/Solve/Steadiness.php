@@ -41,6 +41,8 @@ final class Steadiness
     /** What the last look saw move most, as a share of the largest temperature rise or heat. */
     private ?float $moved = null;
 
+    private bool $stands = false;
+
     /** @return list<float> greatest temperature of each part at the last look, K */
     public function temperatures(): array
     {
@@ -57,9 +59,8 @@ final class Steadiness
      * @param list<float> $ways what leaves through each part and side whose temperature is given, W
      * @param list<float> $watched velocities, pressures, flows and heat, as shares
      * @param float $pace how far steps go between looks, as a share of undamped ones: what creeps must move less to stand
-     * @return bool whether they stand still since the last look
      */
-    public function look(array $temperatures, float $ambient, array $ways, array $watched, float $pace = 1.0): bool
+    public function look(array $temperatures, float $ambient, array $ways, array $watched, float $pace = 1.0): void
     {
         $last = $this->seen === [] ? null : $this->seen[count($this->seen) - 1];
         [$lastWatched, $this->watched] = [$this->watched, $watched];
@@ -69,16 +70,21 @@ final class Steadiness
         $now = [...$temperatures, ...$ways];
         $scales = [...array_fill(0, count($temperatures), $rise), ...array_fill(0, count($ways), $heat)];
         $this->seen = array_slice([...$this->seen, $now], -self::SEEN);
+        $this->stands = false;
         if ($last === null) {
-            return false;
+            return;
         }
         $before = $this->moved;
         $this->moved = self::largestMove($now, $last, $scales);
-        if ($before === null || self::largestMove($watched, $lastWatched, array_fill(0, count($watched), 1.0)) > $pace * self::WATCHES_STAY) {
-            return false;
-        }
+        $this->stands = $before !== null
+            && self::largestMove($watched, $lastWatched, array_fill(0, count($watched), 1.0)) <= $pace * self::WATCHES_STAY
+            && ($this->settle($before, $pace) || $this->wander($scales, $pace));
+    }
 
-        return $this->settle($before, $pace) || $this->wander($scales, $pace);
+    /** Whether all of it stood still between the last looks. */
+    public function stands(): bool
+    {
+        return $this->stands;
     }
 
     /** Whether the moves become smaller so fast that little is left to come. */

@@ -12,6 +12,7 @@ use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\SparseMatrix;
 use Foehn\Numerics\TiedCells;
+use Foehn\Numerics\Vectors;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -22,6 +23,27 @@ final class LinearSolverTest extends TestCase
         $matrix = SparseMatrix::fromLinks([0, 2, 1], [1, 0, 2], [2.0, 3.0, 5.0], [1.0, 0.0, 0.5]);
 
         self::assertEqualsWithDelta([6 * 1 - 2 * 2 - 3 * 3, 7 * 2 - 2 * 1 - 5 * 3, 8.5 * 3 - 3 * 1 - 5 * 2], $matrix->times([1.0, 2.0, 3.0]), 1e-14);
+    }
+
+    /** With the tracing compiler a negated comparison takes NAN for small, once it has run often enough to be compiled. */
+    public function testValuesThatAreNotFiniteAreSeenInCompiledCodeToo(): void
+    {
+        $seen = [];
+        for ($n = 0; $n < 500; $n++) {
+            $seen[(int) Vectors::areFinite([1.0, -2.0, (float) $n])] = true;
+        }
+
+        self::assertSame([1 => true], $seen);
+        self::assertFalse(Vectors::areFinite([1.0, NAN, 2.0]));
+        self::assertFalse(Vectors::areFinite([INF, 1.0]));
+    }
+
+    public function testASystemWithoutNumbersIsNotCalledSolved(): void
+    {
+        $matrix = SparseMatrix::fromLinks([0], [1], [1.0], [1.0, 1.0]);
+        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), [NAN, 1.0], [0.0, 0.0], 1e-8);
+
+        self::assertFalse($solution->converged);
     }
 
     public function testTheGalerkinMatrixKeepsRowSums(): void

@@ -18,7 +18,7 @@ final class SteadinessTest extends TestCase
         $steadiness = new Steadiness();
         $found = null;
         for ($look = 1; $look <= 12 && $found === null; $look++) {
-            $found = $steadiness->look([$temperature($look), 350.0], 300.0, [], []) ? $look : null;
+            $found = self::look($steadiness, [$temperature($look), 350.0]) ? $look : null;
         }
 
         self::assertSame($steadyAt, $found);
@@ -41,7 +41,7 @@ final class SteadinessTest extends TestCase
         $found = [];
         foreach ([1.0, 0.2] as $pace) {
             $steadiness = new Steadiness();
-            $found[] = array_map(fn (float $temperature): bool => $steadiness->look([$temperature], 300.0, [], [], $pace), [400.0, 400.4, 400.6, 400.69]);
+            $found[] = array_map(fn (float $temperature): bool => self::look($steadiness, [$temperature], pace: $pace), [400.0, 400.4, 400.6, 400.69]);
         }
 
         self::assertSame([[false, false, true, true], [false, false, false, false]], $found);
@@ -50,7 +50,7 @@ final class SteadinessTest extends TestCase
     public function testHeatThatStillFindsItsWayKeepsARunGoingWhereTemperaturesAreGiven(): void
     {
         $steadiness = new Steadiness();
-        $steady = array_map(fn (float $share) => $steadiness->look([400.0], 300.0, [$share, 1.0 - $share], []), [0.5, 0.55, 0.58, 0.59, 0.5901, 0.59011]);
+        $steady = array_map(fn (float $share) => self::look($steadiness, [400.0], [$share, 1.0 - $share]), [0.5, 0.55, 0.58, 0.59, 0.5901, 0.59011]);
 
         self::assertSame([false, false, false, false, false, true], $steady);
         self::assertSame([400.0], $steadiness->temperatures());
@@ -59,9 +59,21 @@ final class SteadinessTest extends TestCase
     public function testAWatchedSpeedThatMovesKeepsARunGoing(): void
     {
         $steadiness = new Steadiness();
-        $steady = array_map(fn (float $speed) => $steadiness->look([400.0], 300.0, [], [$speed]), [0.5, 0.55, 0.6, 0.6, 0.6]);
+        $steady = array_map(fn (float $speed) => self::look($steadiness, [400.0], watched: [$speed]), [0.5, 0.55, 0.6, 0.6, 0.6]);
 
         self::assertSame([false, false, false, true, true], $steady);
         self::assertSame([[400.0], 0.0], [$steadiness->temperatures(), $steadiness->moved()]);
+    }
+
+    /**
+     * @param list<float> $temperatures
+     * @param list<float> $ways
+     * @param list<float> $watched
+     */
+    private static function look(Steadiness $steadiness, array $temperatures, array $ways = [], array $watched = [], float $pace = 1.0): bool
+    {
+        $steadiness->look($temperatures, 300.0, $ways, $watched, $pace);
+
+        return $steadiness->stands();
     }
 }

@@ -151,6 +151,7 @@ final class Momentum
         array $drag, array $loss, array $source, array $fa, array $fb, array $fc, array $u, array $carrying, float $relaxation, float $inertia, float $consistent, array $zeros,
     ): array {
         $aE = $aW = $aN = $aS = $aT = $aD = $b = $inverse = $mobility = $zeros;
+        $all = 0.0;
         for ($c = $begin; $c < $end; $c++) {
             $open = $area[$c];
             if ($open <= 0.0) {
@@ -187,9 +188,13 @@ final class Momentum
             $aS[$c] = $s;
             $aT[$c] = $t;
             $aD[$c] = $d;
+            $all += $diagonal;
             $inverse[$c] = 1.0 / $diagonal;
             $b[$c] = $source[$c] + (0.5 * $lost + $diagonal - $held) * $u[$c];
             $mobility[$c] = $open / ($diagonal - $consistent * $sum);
+        }
+        if (! is_finite($all)) {
+            throw new Diverged('the momentum equations have coefficients that are not finite');
         }
 
         return [$aE, $aW, $aN, $aS, $aT, $aD, $b, $inverse, $mobility];
