@@ -47,6 +47,9 @@ final class FlowEquations
     /** Turbulent natural convection in a space carries heat this many times Ra^(1/3) better than the fluid at rest (Globe & Dropkin, J. Heat Transfer 81 (1959) 24). */
     private const CARRIES = 0.069;
 
+    /** Richardson number, the square of the speed of free fall over that of what is given, from which on buoyancy outweighs the inertia of the flow. */
+    private const COUPLED_FROM = 1.0;
+
     public readonly Fluid $fluid;
 
     public readonly FlowDomain $domain;
@@ -59,6 +62,9 @@ final class FlowEquations
 
     /** Whether temperatures move the fluid and nothing else does. */
     public readonly bool $buoyantOnly;
+
+    /** Whether temperatures are stepped along with the flow, since they drive it alone or more strongly than what is given. */
+    public bool $coupled = false;
 
     public FlowLevel $level;
 
@@ -115,6 +121,8 @@ final class FlowEquations
         } elseif ($this->forces->buoyant) {
             $this->guess();
         }
+        $given = max($this->devices->freeSpeed(), $this->speedGiven());
+        $this->coupled = $this->buoyantOnly || ($this->forces->buoyant && $this->freeFall() ** 2 > self::COUPLED_FROM * $given ** 2);
     }
 
     public function isStill(): bool
@@ -358,7 +366,7 @@ final class FlowEquations
     public function fields(): array
     {
         $fields = [...$this->level->velocity, $this->level->pressure, array_values($this->devices->rises())];
-        if ($this->buoyantOnly) {
+        if ($this->coupled) {
             $fields[] = $this->heat->temperature;
         }
 
@@ -383,7 +391,7 @@ final class FlowEquations
         $speed = 1.0 / max(1e-300, Vectors::dot($v[0], $v[0]) + Vectors::dot($v[1], $v[1]) + Vectors::dot($v[2], $v[2]));
         $rises = array_values($this->devices->rises());
         $scales = [$speed, $speed, $speed, 0.1 / max(1e-300, self::variance($this->level->pressure)), 1.0 / max(1e-300, Vectors::dot($rises, $rises))];
-        if ($this->buoyantOnly) {
+        if ($this->coupled) {
             $scales[] = 1.0 / max(1e-300, self::variance($this->heat->temperature));
         }
 

@@ -49,7 +49,7 @@ final class FlowSolver
     private const FANS_NEAR = 0.02;
 
     /** Every fan is this near to its curve, as a share of its greatest rise, before a flow on the finest grid counts as steady. */
-    private const FANS_STEADY = 2e-4;
+    private const FANS_STEADY = 5e-4;
 
     /** A fan a hundredth of its greatest rise off its curve counts as much as velocities that change by this hundredth of that. */
     private const FAN_WEIGHT = 0.01;
@@ -300,13 +300,13 @@ final class FlowSolver
         $this->pressure = $this->pressureCorrection();
         $this->use($this->iterates
             ? $this->iterations()
-            : new FlowCycle($this->flow->level, $this->flow->buoyantOnly || $this->flow->turbulence !== null ? FlowCycle::LIVELY : FlowCycle::LAMINAR));
+            : new FlowCycle($this->flow->level, $this->flow->coupled || $this->flow->turbulence !== null ? FlowCycle::LIVELY : FlowCycle::LAMINAR));
     }
 
     /** Only the acceleration of natural convection needs it close. */
     private function pressureCorrection(): PressureCorrection
     {
-        return new PressureCorrection($this->flow->domain, $this->flow->buoyantOnly && ! $this->plain ? PressureCorrection::CLOSE : PressureCorrection::ROUGH);
+        return new PressureCorrection($this->flow->domain, $this->flow->coupled && ! $this->plain ? PressureCorrection::CLOSE : PressureCorrection::ROUGH);
     }
 
     private function iterations(): Simplec
@@ -336,7 +336,7 @@ final class FlowSolver
             $this->flow->startThick();
         } elseif ($this->total === $this->pace->soft + 1 || ($this->step - 1) % $this->pace->mixing === 0) {
             $this->flow->updateMixing();
-            if ($this->flow->buoyantOnly && ($this->flow->turbulence !== null || ! $this->flow->gaps->isEmpty())) {
+            if ($this->flow->coupled && ($this->flow->turbulence !== null || ! $this->flow->gaps->isEmpty())) {
                 $this->flow->heat->assemble($this->flow->turbulence);
             }
         }
@@ -349,7 +349,7 @@ final class FlowSolver
         }
         $this->scheme->step($this->inertia($fromRest));
         $this->measure($before);
-        if ($this->flow->buoyantOnly) {
+        if ($this->flow->coupled) {
             $moved = $this->flow->heat->step($this->flow->level->fluxes(), 0.0, $this->plain ? 1 : 2, 1.0, $this->plain ? self::TEMPERATURE : 1.0);
             $this->change = max($this->change, $moved);
         } elseif (($this->flow->forces->buoyant || $this->flow->density->mayVary()) && $this->step % $this->pace->heat === 0 && ! $this->looks()) {
@@ -408,7 +408,7 @@ final class FlowSolver
     private function lookForRest(): void
     {
         $slow = $this->change <= ($this->finest ? self::STEADY : self::STEADY_ENOUGH) && $this->mass <= self::MASS;
-        if ($slow && $this->finest && $this->flow->buoyantOnly) {
+        if ($slow && $this->finest && $this->flow->coupled) {
             $this->lookAtDrivingTemperatures();
         } elseif ($slow) {
             $this->stands = true;
@@ -423,15 +423,15 @@ final class FlowSolver
     /** Whether temperatures are computed after this step to see if they stay. */
     private function looks(): bool
     {
-        $near = $this->finest && ! $this->flow->buoyantOnly ? self::NEAR : self::NEAR_ENOUGH;
+        $near = $this->finest && ! $this->flow->coupled ? self::NEAR : self::NEAR_ENOUGH;
 
         return $this->step % $this->pace->check === 0 && max($this->change, $this->mass) <= $near && $this->hasTemperatures();
     }
 
-    /** Whether there are temperatures of parts to look at. */
+    /** Whether there are temperatures of parts to look at: fans and screens have none. */
     private function hasTemperatures(): bool
     {
-        return $this->model->physics->heat && $this->model->parts !== [];
+        return $this->model->physics->heat && array_sum($this->voxels->cellsOfPart) > 0;
     }
 
     /**
@@ -475,7 +475,7 @@ final class FlowSolver
         $this->anderson = new Anderson($this->pace->plain);
         $this->since = count($this->residuals);
         $this->step = 0;
-        if ($this->flow->buoyantOnly && ! $this->iterates) {
+        if ($this->flow->coupled && ! $this->iterates) {
             // Cycles that swing with the temperature have left the start behind; iterations do better from there. An acceleration may
             // find fluid at rest over a warm floor again, plain iterations grow away from it.
             $this->iterates = $this->plain = true;

@@ -35,6 +35,49 @@ final class FlowTest extends TestCase
         self::assertEqualsWithDelta(2.0, $result['parts'][0]['routes']->fluid, 2e-3);
     }
 
+    /** A hot lid moves over stably layered fluid, Re 100 and Gr 1e5: buoyancy outweighs the lid ten to one, and temperatures that lag behind the flow swing. */
+    public function testAHotLidOverLayeredFluidComesToRest(): void
+    {
+        $wall = fn (float $temperature): array => ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => $temperature]];
+        $nusselt = [];
+        foreach ([16, 32, 64] as $cells) {
+            $result = self::solve(self::document([
+                'surroundings' => ['temperature' => 300, 'gravity' => [0, -10, 0]],
+                'physics' => ['flow' => 'laminar', 'buoyancy' => true],
+                'materials' => ['f' => ['fluid' => true, 'density' => 1, 'viscosity' => 0.01, 'conductivity' => 10 / 0.71, 'specificHeat' => 1000, 'expansion' => 1]],
+                'space' => ['box' => ['min' => [0, 0, 0], 'max' => [1, 1, 0.1]], 'fluid' => 'f', 'sides' => [
+                    'y+' => [...$wall(300.5), 'velocity' => [1, 0, 0]], 'y-' => $wall(299.5), 'z-' => self::SYMMETRY, 'z+' => self::SYMMETRY]],
+                'analysis' => ['grid' => ['cells' => [$cells, $cells, 1]]],
+            ]));
+            self::assertTrue($result['solver']['converged'], "$cells cells");
+            $nusselt[] = -$result['sides']['y+']['heat'] / (0.1 * 10 / 0.71);
+        }
+
+        // What a grid changes falls with the square of its cells.
+        self::assertEqualsWithDelta(4.0, ($nusselt[1] - $nusselt[0]) / ($nusselt[2] - $nusselt[1]), 1.0);
+    }
+
+    /** Fan curve and velocity heads meet at 14.18230 l/s and 24.9437 Pa (case P17), with a fluid whose properties do not change also where it is heated. */
+    public function testHeatLeavesTheOperatingPointOfAFanWhereItIs(): void
+    {
+        $slip = ['slip' => true];
+        $result = self::solve(self::document([
+            'surroundings' => ['gravity' => [0, 0, 0]], 'physics' => ['flow' => 'laminar'],
+            'materials' => ['f' => ['fluid' => true, 'density' => 1.16, 'viscosity' => 1.8e-5, 'conductivity' => 0.026, 'specificHeat' => 1007]],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.3, 0.08, 0.08]], 'fluid' => 'f', 'source' => '1e4 W/m^3',
+                'sides' => ['x-' => ['kind' => 'open'], 'x+' => ['kind' => 'outlet'], 'y-' => $slip, 'y+' => $slip, 'z-' => $slip, 'z+' => $slip]],
+            'parts' => [
+                ['id' => 'fan', 'at' => [0.1, 0, 0], 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'size' => [0.08, 0.08], 'curve' => [[0, 60], [0.005, 52], [0.01, 40], [0.015, 22], [0.02, 0]]]],
+                ['id' => 'plate', 'at' => [0.2, 0, 0], 'shape' => ['kind' => 'screen', 'normal' => 'x', 'size' => [0.08, 0.08], 'lossCoefficient' => 7.757885]],
+            ],
+            'analysis' => ['grid' => ['cells' => [30, 4, 4]]],
+        ]));
+        $point = $result['flow']['fans'][0];
+
+        self::assertEqualsWithDelta(14.18230e-3, $point['flow'], 5e-4 * 14.18230e-3);
+        self::assertEqualsWithDelta(24.9437, $point['rise'], 1e-3 * 24.9437);
+    }
+
     public function testTurbulentFrictionAndHeatInAChannelAreThoseOfBlasiusAndGnielinski(): void
     {
         [$height, $density, $viscosity, $conductivity, $specificHeat] = [0.02, 1.16, 1.85e-5, 0.0263, 1007.0];
