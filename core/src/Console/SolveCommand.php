@@ -13,6 +13,7 @@ use Foehn\Results\FieldFile;
 use Foehn\Results\OutputException;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\FlowState;
+use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
 
 /** `solve MODEL.json --out DIR [--grade G] [--strict] [--start DIR [--frozen]]`. Exit 0 solved, 1 limit missed with --strict, 2 bad input, 3 not converged. */
@@ -35,7 +36,7 @@ final class SolveCommand
             throw ModelException::at('', sprintf('--grade %s: one of %s is expected', $grade, implode(', ', GridSettings::GRADES)));
         }
         $model = $grade === null ? $model : $model->withGrade($grade);
-        $solution = (new SteadySolver($model, new TerminalListener(), self::start($options->value('start')), frozen: $options->has('frozen')))->solve();
+        $solution = (new SteadySolver($model, new TerminalListener(), self::start($options->value('start'), $options->has('frozen'))))->solve();
         $result = ResultBuilder::build($solution, hash('sha256', $json));
         if ($options->value('out') !== null) {
             self::write($options->value('out'), $result, ['temperature.f32' => FieldFile::temperature($solution), 'parts.u16' => FieldFile::parts($solution), 'velocity.f32' => FieldFile::velocity($solution),
@@ -51,13 +52,15 @@ final class SolveCommand
         return $options->has('strict') && $result['verdict']['missed'] > 0 ? 1 : 0;
     }
 
-    private static function start(?string $directory): ?FlowState
+    private static function start(?string $directory, bool $frozen): Start
     {
         if ($directory === null) {
-            return null;
+            return new Start(frozen: $frozen);
         }
+        $flow = FlowState::fromBytes(Options::read("$directory/" . self::STATE)) ?? throw ModelException::at('', "$directory/" . self::STATE . ' is not the state of a flow that this version wrote');
+        $result = json_decode(Options::read("$directory/result.json"), true);
 
-        return FlowState::fromBytes(Options::read("$directory/" . self::STATE)) ?? throw ModelException::at('', "$directory/" . self::STATE . ' is not the state of a flow that this version wrote');
+        return new Start($flow, [], $frozen, is_string($result['model']['hash'] ?? null) ? $result['model']['hash'] : null);
     }
 
     /**

@@ -18,6 +18,11 @@ final readonly class Cavity
 
     private const MOST_CELLS = 400_000;
 
+    private const FEWEST_CELLS = 8_000;
+
+    /** Parts that lie over each other are filled in one after the other. */
+    private const MOST_FILLED = 10_000_000;
+
     /**
      * @param ?Box $inside around the air inside; null where none is closed off
      * @param float $volume of that air, m3
@@ -43,7 +48,7 @@ final readonly class Cavity
         [$min, $max] = [$parts->min, $parts->max];
         $room = self::AROUND * max($parts->size(0), $parts->size(1), $parts->size(2));
         $around = new Box([$min[0] - $room, $min[1] - $room, $min[2] - $room], [$max[0] + $room, $max[1] + $room, $max[2] + $room]);
-        $alone = $model->within(new Space($around, $model->space->fluid, $model->space->sides), new GridSettings('working', self::MOST_CELLS, null, []));
+        $alone = $model->within(new Space($around, $model->space->fluid, $model->space->sides), new GridSettings('working', self::mostCells($solid, $around), null, []));
         $grid = GridBuilder::build($alone);
         $owner = Voxels::of($alone, $grid)->owner;
         $cells = self::largestClosed($grid, $owner, self::reached($grid, $owner, 0));
@@ -54,6 +59,22 @@ final readonly class Cavity
         [$leak, $gap] = self::narrowest($grid, $owner, self::wayOut($grid, $owner, self::freeNear($grid, $owner, $parts)));
 
         return new self(null, 0.0, $leak, $gap);
+    }
+
+    /**
+     * Cells for which the parts together have at most MOST_FILLED cells to fill.
+     *
+     * @param list<Part> $solid
+     */
+    private static function mostCells(array $solid, Box $around): int
+    {
+        $filled = 0.0;
+        foreach ($solid as $part) {
+            $box = $part->shape->bounds();
+            $filled += $box->size(0) * $box->size(1) * $box->size(2) / ($around->size(0) * $around->size(1) * $around->size(2));
+        }
+
+        return (int) max(self::FEWEST_CELLS, min(self::MOST_CELLS, self::MOST_FILLED / max($filled, 1e-9)));
     }
 
     /**

@@ -20,6 +20,10 @@ final class ModelCodec
 {
     public const MOST_BYTES = 20_000_000;
 
+    private const MOST_CELLS = 5_000_000;
+
+    private const MOST_LINES = 10_000;
+
     /** @throws ModelException */
     public static function fromJson(string $json): Model
     {
@@ -34,6 +38,9 @@ final class ModelCodec
      */
     public static function parse(string $json): array
     {
+        if (str_contains($json, '\u0000')) {
+            throw ModelException::at('', 'the document has the character \u0000 in a name or text, which none may have; take it out');
+        }
         if (strlen($json) > self::MOST_BYTES) {
             throw ModelException::at('', sprintf('the document has %.1f MB; at most %d MB can be read', strlen($json) / 1e6, self::MOST_BYTES / 1e6));
         }
@@ -66,15 +73,8 @@ final class ModelCodec
         $space = self::space($root->object('space', true), $materials, $surroundings, $physics);
         $assemblies = Assembly::all($root->members('assemblies'));
         $parts = [];
-        foreach ($root->objects('parts', Model::MOST_PARTS, 'parts') as $reader) {
-            $copies = Repeat::each($reader);
-            $assembly = $assemblies[$reader->has('group') ? $reader->string('group') : ''] ?? null;
-            foreach ($assembly?->place($copies) ?? $copies as $copy) {
-                [$materials, $parts[]] = self::part($copy, $materials, $surroundings);
-            }
-        }
-        if (count($parts) > Model::MOST_PARTS) {
-            $problems->add('/parts', sprintf('with their copies there are %d parts; at most %d can be computed together', count($parts), Model::MOST_PARTS));
+        foreach (self::placed($root, $assemblies) as $reader) {
+            [$materials, $parts[]] = self::part($reader, $materials, $surroundings);
         }
         $targets = new TargetReader($parts, $assemblies, $problems);
         $watches = array_merge(...array_map($targets->watches(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches')));
@@ -90,6 +90,35 @@ final class ModelCodec
         return $model;
     }
 
+    /**
+     * The parts with their copies and those of their assemblies. They are counted before any is made: two short fields can ask for millions.
+     *
+     * @param array<string, Assembly> $assemblies
+     * @return list<Reader>
+     */
+    private static function placed(Reader $root, array $assemblies): array
+    {
+        $given = [];
+        $count = 0;
+        foreach ($root->objects('parts', Model::MOST_PARTS, 'parts') as $reader) {
+            $assembly = $assemblies[$reader->has('group') ? $reader->string('group') : ''] ?? null;
+            $given[] = [$reader, $assembly];
+            $count += Repeat::count($reader) * count($assembly->offsets ?? [0]);
+        }
+        if ($count > Model::MOST_PARTS) {
+            $root->problem('parts', sprintf('with their copies there are %d parts; at most %d can be computed together', $count, Model::MOST_PARTS));
+
+            return [];
+        }
+        $placed = [];
+        foreach ($given as [$reader, $assembly]) {
+            $copies = Repeat::each($reader);
+            array_push($placed, ...($assembly?->place($copies) ?? $copies));
+        }
+
+        return $placed;
+    }
+
     private static function parameters(mixed $given, Problems $problems): Parameters
     {
         $formulas = [];
@@ -97,17 +126,21 @@ final class ModelCodec
             $problems->add('/parameters', sprintf('an object { } of named values is expected, not %s', Reader::show($given)));
             $given = [];
         }
+        if (count($given) > Parameters::MOST) {
+            $problems->add('/parameters', sprintf('%d parameters are given; at most %d can be read', count($given), Parameters::MOST));
+            $given = [];
+        }
         foreach ($given as $name => $entry) {
-            $pointer = "/parameters/$name";
+            $pointer = '/parameters/' . Reader::escaped((string) $name);
             $problem = Parameters::nameProblem((string) $name);
             if ($problem !== null) {
                 $problems->add($pointer, $problem);
             }
             $value = is_array($entry) ? ($entry['value'] ?? null) : $entry;
             foreach (is_array($entry) ? array_diff(array_keys($entry), ['value', 'note']) : [] as $unknown) {
-                $problems->add("$pointer/$unknown", sprintf('unknown field "%s"; known here: value, note', $unknown));
+                $problems->add("$pointer/" . Reader::escaped((string) $unknown), sprintf('unknown field "%s"; known here: value, note', $unknown));
             }
-            if (! is_string($value) && ! is_int($value) && ! is_float($value)) {
+            if (! is_string($value) && ! is_int($value) && ! (is_float($value) && is_finite($value))) {
                 $problems->add($pointer, sprintf('a value such as "30 mm" is expected, not %s', Reader::show($value)));
                 $value = 1.0;
             }
@@ -118,7 +151,7 @@ final class ModelCodec
             try {
                 $parameters->get((string) $name);
             } catch (UnitException $e) {
-                $problems->add("/parameters/$name", $e->getMessage());
+                $problems->add('/parameters/' . Reader::escaped((string) $name), $e->getMessage());
             }
         }
 
@@ -178,8 +211,10 @@ final class ModelCodec
         $max = $boxReader->vector('max', Dimension::length(), 3, [2.0, 2.0, 2.0]);
         $boxReader->close();
         foreach ([0, 1, 2] as $axis) {
-            if (! ($max[$axis] > $min[$axis])) {
+            if ($max[$axis] <= $min[$axis]) {
                 $boxReader->problem('max', sprintf('the space has no extent along %s: from %g m to %g m', 'xyz'[$axis], $min[$axis], $max[$axis]));
+            } elseif ($max[$axis] - $min[$axis] < Space::SMALLEST || max(abs($min[$axis]), abs($max[$axis])) > Space::FARTHEST) {
+                $boxReader->problem('max', sprintf('along %s the space goes from %g m to %g m; it must be at least %g m long and lie within %g m of the origin', 'xyz'[$axis], $min[$axis], $max[$axis], Space::SMALLEST, Space::FARTHEST));
             }
         }
         $fluid = $reader->has('fluid') ? $reader->string('fluid') : null;
@@ -365,13 +400,13 @@ final class ModelCodec
         $time->close();
         $grid = $reader->object('grid');
         $grade = $grid->oneOf('grade', GridSettings::GRADES, 'working');
-        $maxCells = $grid->has('maxCells') ? $grid->int('maxCells', 8, 5_000_000) : null;
+        $maxCells = $grid->has('maxCells') ? $grid->int('maxCells', 8, self::MOST_CELLS) : null;
         $cells = null;
         if ($grid->has('cells')) {
             $counts = $grid->vector('cells', Dimension::none(), 3);
             $cells = array_map(fn (float $n) => (int) $n, $counts);
-            if (min($cells) < 1 || array_product($cells) > 5_000_000 || $counts != $cells) {
-                $grid->problem('cells', 'three whole numbers of at least 1 are expected, with at most 5000000 cells in all');
+            if (min($cells) < 1 || array_product($cells) > self::MOST_CELLS || $counts != $cells) {
+                $grid->problem('cells', sprintf('three whole numbers of at least 1 are expected, with at most %d cells in all', self::MOST_CELLS));
                 $cells = null;
             }
         }
@@ -390,6 +425,11 @@ final class ModelCodec
             }
             $given = $linesReader->raw($key);
             $count = is_array($given) ? count($given) : 0;
+            if ($count > self::MOST_LINES) {
+                $linesReader->problem($key, sprintf('%d grid lines are given; at most %d can be read', $count, self::MOST_LINES));
+
+                continue;
+            }
             $values = $linesReader->vector($key, Dimension::length(), max(2, $count));
             for ($i = 1; $i < count($values); $i++) {
                 if ($values[$i] <= $values[$i - 1]) {
@@ -399,6 +439,9 @@ final class ModelCodec
             $lines[$axis] = $values;
         }
         $linesReader->close();
+        if (array_product(array_map(fn (array $values) => count($values) - 1, $lines)) > self::MOST_CELLS) {
+            $grid->problem('lines', sprintf('the lines make more than the %d cells that can be computed', self::MOST_CELLS));
+        }
         if ($grid->raw('refine') !== null && $grid->raw('refine') !== []) {
             $grid->problem('refine', 'local refinement is not available in this version; leave the list empty');
         }

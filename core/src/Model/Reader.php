@@ -219,7 +219,7 @@ final class Reader
         $object = $this->object($key);
         $members = [];
         foreach (array_keys($object->data) as $name) {
-            $members[(string) $name] = $object->object((string) $name, true);
+            $members[(string) $name] = $object->member((string) $name);
         }
 
         return $members;
@@ -257,9 +257,27 @@ final class Reader
     {
         foreach (array_keys($this->data) as $key) {
             if (! isset($this->known[$key])) {
-                $this->problem((string) $key, sprintf('unknown field "%s"; known here: %s', $key, implode(', ', array_keys($this->known))));
+                $this->problem(self::escaped((string) $key), sprintf('unknown field "%s"; known here: %s', $key, implode(', ', array_keys($this->known))));
             }
         }
+    }
+
+    /** A name as part of a JSON pointer (RFC 6901). */
+    public static function escaped(string $name): string
+    {
+        return str_replace(['~', '/'], ['~0', '~1'], $name);
+    }
+
+    private function member(string $name): self
+    {
+        $value = $this->raw($name);
+        $pointer = self::escaped($name);
+        if (! is_array($value)) {
+            $this->problem($pointer, sprintf('an object { } is expected here, not %s', self::show($value)));
+            $value = [];
+        }
+
+        return new self($value, $this->path($pointer), $this->problems, $this->parameters);
     }
 
     public static function show(mixed $value): string

@@ -33,6 +33,17 @@ final class Repeat
         return $copies;
     }
 
+    /** How often a part or assembly stands, without making any copy; what is wrong with it each() and offsets() tell. */
+    public static function count(Reader $part): int
+    {
+        $count = 1;
+        foreach ($part->objects('repeat', 3, 'directions of repetition') as $direction) {
+            $count *= max(1, min(self::MOST, $direction->int('count', 1, self::MOST)));
+        }
+
+        return min(self::MOST, $count);
+    }
+
     /** @return array{id: string, name: string} of a copy; the part itself is number 1 */
     public static function numbered(string $id, string $name, int $number): array
     {

@@ -9,6 +9,11 @@ use Foehn\Units\ScalarField;
 /** The box that is analysed, what fills it where no part is (a fluid, or null: nothing), and its sides by name. */
 final readonly class Space
 {
+    /** Shortest side of a space, and how far from the origin it may reach, m. */
+    public const SMALLEST = 1e-6;
+
+    public const FARTHEST = 1e5;
+
     public const SIDES = ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'];
 
     /**

@@ -59,7 +59,7 @@ final class ResultBuilder
             'version' => 1,
             'model' => ['name' => $solution->model->name, 'hash' => $modelHash],
             'solver' => ['version' => self::SOLVER, 'converged' => $solution->converged, 'stopped' => $solution->stopped, 'iterations' => $solution->iterations,
-                'passes' => $solution->passes, 'residual' => $solution->residual, 'seconds' => $solution->seconds, 'residuals' => $solution->residuals],
+                'passes' => $solution->passes, 'residual' => $solution->residual, 'seconds' => $solution->spent, 'start' => $solution->start->toArray(), 'code' => CodeVersion::hash(), 'residuals' => $solution->residuals],
             'grid' => ['grade' => $solution->model->grid->grade, ...GridReport::of($solution->model, $solution->grid), 'lines' => $solution->grid->lines],
             'parts' => $builder->parts(),
             'sides' => $builder->sides(),

@@ -150,7 +150,7 @@ final class FlowSolver
     /**
      * @param bool $finest whether this is the grid asked for, or one on the way to it
      * @param list<Level> $done levels before this one
-     * @param bool $frozen only the temperatures, on the flow it starts from
+     * @param Start $run what the whole computation, over all its grids, starts from
      */
     public function __construct(
         private readonly Model $model,
@@ -160,7 +160,7 @@ final class FlowSolver
         private readonly ?FlowState $start = null,
         private readonly bool $finest = true,
         private readonly array $done = [],
-        private readonly bool $frozen = false,
+        private readonly Start $run = new Start(),
     ) {
     }
 
@@ -171,7 +171,7 @@ final class FlowSolver
         $this->steadiness = new Steadiness();
         $this->flow = new FlowEquations($this->model, $this->grid, $this->voxels);
         $this->begin($this->start);
-        if ($this->frozen) {
+        if ($this->run->frozen) {
             return $this->heatOnly();
         }
         $steady = $stopped = false;
@@ -280,7 +280,7 @@ final class FlowSolver
         return new Solution(
             $this->model, $this->grid, $this->voxels, $system, $cells, $this->total, 1,
             $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged, $stopped, (hrtime(true) - $this->started) / 1e9, $this->residuals,
-            $field, $this->flow->devices->operatingPoints(), $this->regime($average), $this->done, $this->flow->state(), $this->flow->gaps->summary(), $this->flow->heat->currents,
+            $field, $this->flow->devices->operatingPoints(), $this->regime($average), $this->done, $this->flow->state(), $this->flow->gaps->summary(), $this->flow->heat->currents, $this->run, $this->run->seconds(),
         );
     }
 
@@ -574,7 +574,7 @@ final class FlowSolver
             'velocityChange' => $this->change,
             'massImbalance' => $this->mass,
             'temperatureMove' => $this->steadiness->moved(),
-            'frozen' => $this->frozen,
+            'frozen' => $this->run->frozen,
             'amplitude' => $average?->amplitude(),
         ];
     }

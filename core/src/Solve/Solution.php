@@ -22,6 +22,8 @@ final readonly class Solution
      * @param list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}> $fins plate fins as the grid has them
      * @param list<Level> $levels coarser grids this was reached over, from coarse to fine
      * @param ?FlowState $state a flow from which to go on
+     * @param float $seconds on this grid
+     * @param float $spent seconds of the whole computation, over all its grids
      * @param array<string, mixed> $regime what was asked for and what was computed: laminar or turbulent, Reynolds number, buoyancy
      */
     public function __construct(
@@ -44,6 +46,8 @@ final readonly class Solution
         public ?FlowState $state = null,
         public array $fins = [],
         public ?Currents $currents = null,
+        public Start $start = new Start(),
+        public float $spent = 0.0,
     ) {
     }
 

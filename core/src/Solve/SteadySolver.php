@@ -60,17 +60,10 @@ final class SteadySolver
     /** Which of the grids, from 1. */
     private int $level = 1;
 
-    /**
-     * @param ?FlowState $start a flow to start from, of this model or a like one
-     * @param list<Level> $done levels that need not be computed again
-     * @param bool $frozen whether the flow to start from is kept and only temperatures are computed
-     */
     public function __construct(
         private readonly Model $model,
         private readonly ProgressListener $listener = new SilentListener(),
-        private readonly ?FlowState $start = null,
-        private readonly array $done = [],
-        private readonly bool $frozen = false,
+        private readonly Start $start = new Start(),
     ) {
     }
 
@@ -153,7 +146,7 @@ final class SteadySolver
 
         return new Solution(
             $this->model, $this->grid, $this->voxels, $system, $temperature, $this->iterations, $pass, $linear->residual,
-            $converged && HeatBalance::of($system, $temperature, null)->holds(), $linear->stopped, (hrtime(true) - $started) / 1e9, $this->residuals, levels: $done, currents: $currents,
+            $converged && HeatBalance::of($system, $temperature, null)->holds(), $linear->stopped, (hrtime(true) - $started) / 1e9, $this->residuals, levels: $done, currents: $currents, start: $this->start, spent: $this->start->seconds(),
         );
     }
 
@@ -161,13 +154,13 @@ final class SteadySolver
     private function flow(): Solution
     {
         $grids = GridLevels::of($this->model);
-        $done = $this->done;
-        $state = $this->start;
+        $done = $this->start->levels;
+        $state = $this->start->flow;
         $finest = array_pop($grids);
-        if ($this->frozen && $state === null) {
+        if ($this->start->frozen && $state === null) {
             throw new PhysicsException('temperatures alone are asked for, on a flow that stays as it is, but there is no flow to start from: compute the flow first');
         }
-        if ($this->frozen) {
+        if ($this->start->frozen) {
             return $this->onGrid($finest, $state, true, [])->solve();
         }
         foreach (array_slice($grids, count($done)) as $level) {
@@ -198,7 +191,7 @@ final class SteadySolver
         $this->level = count($done) + 1;
         $this->report('grid', 1.0, null);
 
-        return new FlowSolver($model, $this->grid, Voxels::of($model, $this->grid), $this->listener, $start, $finest, $done, $this->frozen);
+        return new FlowSolver($model, $this->grid, Voxels::of($model, $this->grid), $this->listener, $start, $finest, $done, $this->start);
     }
 
     /** @param ?list<float> $guess K */

@@ -7,6 +7,11 @@ namespace Foehn\Units;
 /** Named values of a model, each a formula that may use the others; evaluated on demand, cycles found. */
 final class Parameters
 {
+    /** Parameters that can be read, and those in a chain in which each needs the next. */
+    public const MOST = 2000;
+
+    private const DEEPEST = 200;
+
     /** @var array<string, Quantity> */
     private array $values = [];
 
@@ -40,6 +45,9 @@ final class Parameters
         }
         if (in_array($name, $this->path, true)) {
             throw new UnitException('the parameters refer to each other in a circle: ' . implode(' → ', [...$this->path, $name]));
+        }
+        if (count($this->path) >= self::DEEPEST) {
+            throw new UnitException(sprintf('more than %d parameters refer to each other in a chain from "%s" on', self::DEEPEST, $this->path[0]));
         }
         $this->path[] = $name;
         try {

@@ -13,6 +13,7 @@ use Foehn\Physics\Flow\WallDistance;
 use Foehn\Physics\Flow\WallLaw;
 use Foehn\Physics\PhysicsException;
 use Foehn\Results\ResultBuilder;
+use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -267,7 +268,7 @@ final class FlowTest extends TestCase
         $model = self::duct();
         $first = (new SteadySolver(ModelCodec::fromDocument($model)))->solve();
         $model['parts'][0]['power'] *= 3;
-        $frozen = (new SteadySolver(ModelCodec::fromDocument($model), start: $first->state, frozen: true))->solve();
+        $frozen = (new SteadySolver(ModelCodec::fromDocument($model), start: new Start($first->state, frozen: true)))->solve();
 
         self::assertTrue($frozen->converged);
         self::assertEqualsWithDelta(3 * (max($first->temperature) - 300.0), max($frozen->temperature) - 300.0, 0.02 * (max($first->temperature) - 300.0));
@@ -275,7 +276,7 @@ final class FlowTest extends TestCase
 
         $this->expectException(PhysicsException::class);
         $this->expectExceptionMessage('compute the flow first');
-        (new SteadySolver(ModelCodec::fromDocument($model), frozen: true))->solve();
+        (new SteadySolver(ModelCodec::fromDocument($model), start: new Start(frozen: true)))->solve();
     }
 
     public function testWhatIsMissingInAnInletOrAFanIsNamed(): void

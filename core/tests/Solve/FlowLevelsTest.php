@@ -14,6 +14,7 @@ use Foehn\Solve\Level;
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
 use Foehn\Solve\Solution;
+use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
 use PHPUnit\Framework\TestCase;
 
@@ -33,6 +34,8 @@ final class FlowLevelsTest extends TestCase
         sort($sorted);
         self::assertSame($sorted, $listener->published, 'pictures of coarse grids come before those of finer ones');
         self::assertLessThan(1e-3, $result['balance']['error']);
+        self::assertGreaterThanOrEqual(array_sum(array_column($result['levels'], 'seconds')), $result['solver']['seconds'], 'the time of all grids');
+        self::assertMatchesRegularExpression('/^[0-9a-f]{64}$/', $result['solver']['code']);
         self::assertGreaterThan(0.0, $result['watches'][0]['plusMinus']);
         self::assertEqualsWithDelta($result['levels'][0]['values']->top, $result['watches'][0]['value'], 0.3 * ($result['watches'][0]['value'] - 300.0));
     }
@@ -61,9 +64,11 @@ final class FlowLevelsTest extends TestCase
         self::assertGreaterThan(300.0, max($stopped->temperature));
 
         $again = FlowState::fromBytes($stopped->state->toBytes());
-        $resumed = (new SteadySolver($model, start: $again, done: $stopped->levels))->solve();
+        $resumed = (new SteadySolver($model, start: new Start($again, $stopped->levels, resumes: true, seconds: 1000.0)))->solve();
         self::assertTrue($resumed->converged);
         self::assertEqualsWithDelta(max($whole->temperature), max($resumed->temperature), 0.01 * (max($whole->temperature) - 300.0));
+        self::assertSame('checkpoint', $resumed->start->toArray()['from']);
+        self::assertGreaterThan(1000.0, $resumed->spent, 'what it took before counts too');
     }
 
     public function testWhereAFlowComesFromDoesNotDecideWhetherItIsTurbulent(): void
@@ -77,13 +82,13 @@ final class FlowLevelsTest extends TestCase
         $regime = fn (Solution $solution): string => ResultBuilder::build($solution, '')['flow']['regime']['model'];
 
         $early = (new SteadySolver($slow, self::listener(2)))->solve();
-        $goesOn = (new SteadySolver($slow, start: $early->state))->solve();
+        $goesOn = (new SteadySolver($slow, start: new Start($early->state)))->solve();
         self::assertTrue($early->stopped && $goesOn->converged);
         self::assertSame(['turbulent', 'laminar'], [$regime($early), $regime($goesOn)], 'stopped before that was found, it is found on going on');
 
-        $faster = (new SteadySolver($fast, self::listener(20), $goesOn->state))->solve();
+        $faster = (new SteadySolver($fast, self::listener(20), new Start($goesOn->state)))->solve();
         self::assertSame('turbulent', $regime($faster));
-        self::assertSame('laminar', $regime((new SteadySolver($slow, self::listener(20), $faster->state))->solve()));
+        self::assertSame('laminar', $regime((new SteadySolver($slow, self::listener(20), new Start($faster->state)))->solve()));
     }
 
     public function testAFlowStartsFromThatOfAnotherGrid(): void
@@ -92,9 +97,10 @@ final class FlowLevelsTest extends TestCase
         $coarse['analysis']['grid'] = ['cells' => [20, 12, 6]];
         $start = (new SteadySolver(ModelCodec::fromDocument($coarse)))->solve();
         $fromRest = (new SteadySolver(ModelCodec::fromDocument(self::box())))->solve();
-        $started = (new SteadySolver(ModelCodec::fromDocument(self::box()), start: $start->state))->solve();
+        $started = (new SteadySolver(ModelCodec::fromDocument(self::box()), start: new Start($start->state, model: 'abc')))->solve();
 
         self::assertLessThan($fromRest->levels[0]->iterations, $started->levels[0]->iterations);
+        self::assertSame([['from' => 'rest', 'model' => null, 'frozen' => false], ['from' => 'flow', 'model' => 'abc', 'frozen' => false]], [$fromRest->start->toArray(), $started->start->toArray()]);
         self::assertEqualsWithDelta(max($fromRest->temperature), max($started->temperature), 0.2);
     }
 
