@@ -7,7 +7,7 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\VariantController;
 use Illuminate\Support\Facades\Route;
 
-Route::prefix('api')->group(function (): void {
+Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture'])->group(function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'store'])->middleware('throttle:20,1');
     Route::post('session/demo', [SessionController::class, 'demo']);
@@ -21,6 +21,9 @@ Route::prefix('api')->group(function (): void {
         Route::get('projects', [ProjectController::class, 'index']);
         Route::post('projects', [ProjectController::class, 'store']);
         Route::get('projects/{project}', [ProjectController::class, 'show'])->can('view', 'project');
+        Route::patch('projects/{project}', [ProjectController::class, 'update'])->can('update', 'project');
+        Route::delete('projects/{project}', [ProjectController::class, 'destroy'])->can('delete', 'project');
+        Route::post('projects/{project}/restore', [ProjectController::class, 'restore'])->withTrashed()->can('delete', 'project');
 
         Route::get('variants/{variant}', [VariantController::class, 'show'])->can('view', 'variant');
         Route::put('variants/{variant}/model', [VariantController::class, 'update'])->can('update', 'variant');
@@ -31,8 +34,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('variants/{variant}/runs', [RunController::class, 'store'])->can('update', 'variant');
         Route::get('runs/{run}', [RunController::class, 'show'])->can('view', 'run');
         Route::post('runs/{run}/stop', [RunController::class, 'stop'])->can('update', 'run');
-        Route::get('runs/{run}/result', [RunController::class, 'result'])->can('view', 'run');
-        Route::get('runs/{run}/fields/{field}', [RunController::class, 'field'])->can('view', 'run');
+        Route::get('runs/{run}/pictures/{picture}/result', [RunController::class, 'result'])->can('view', 'run');
+        Route::get('runs/{run}/pictures/{picture}/fields/{field}', [RunController::class, 'field'])->can('view', 'run');
         Route::get('runs/{run}/probe', [RunController::class, 'probe'])->can('view', 'run');
     });
 });

@@ -38,6 +38,15 @@ abstract class TestCase extends BaseTestCase
         return parent::setUpTraits();
     }
 
+    /** Every response is held against the description of the interface. */
+    public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
+    {
+        $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        OpenApiContract::check($this->app['request'], $response->baseResponse);
+
+        return $response;
+    }
+
     protected function user(string $name = 'Ada'): User
     {
         return User::query()->create(['name' => $name, 'email' => strtolower($name) . '@foehn.example', 'password' => 'right password']);

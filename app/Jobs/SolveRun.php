@@ -6,12 +6,18 @@ namespace App\Jobs;
 
 use App\Models\Run;
 use App\Models\RunState;
+use App\Runs\Claim;
+use App\Runs\ClaimLost;
+use App\Runs\Heartbeat;
+use App\Runs\MemoryGuard;
 use App\Runs\RunFiles;
 use App\Runs\RunListener;
-use App\Runs\WorkerIdentity;
+use App\Runs\RunQueue;
+use App\Runs\RunStart;
 use Foehn\FoehnException;
 use Foehn\Model\ModelCodec;
 use Foehn\Solve\Solution;
+use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -33,47 +39,86 @@ final class SolveRun implements ShouldQueue
     {
     }
 
-    public function handle(RunFiles $files): void
+    public function handle(RunFiles $files, RunQueue $queue): void
     {
-        $claimed = Run::query()->whereKey($this->runId)->where('state', RunState::Queued)->update([
-            'state' => RunState::Running, 'worker' => WorkerIdentity::current(), 'started_at' => now(), 'heartbeat_at' => now(), 'message' => null,
-            'attempts' => DB::raw('attempts + 1'),
-        ]);
-        if ($claimed === 0) {
+        $claim = Claim::take($this->runId);
+        if ($claim === null) {
             return;
         }
-        $run = Run::query()->with(['revision', 'variant.project'])->findOrFail($this->runId);
-        $run->samples()->delete();
         try {
-            $model = ModelCodec::fromJson($run->revision->document)->withGrade($run->grade);
-            [$start, $done] = $model->physics->hasFlow() ? $files->startOf($run) : [null, []];
-            $solution = (new SteadySolver($model, new RunListener($run, $files), $start, $done, $run->keep_flow && $model->physics->hasFlow()))->solve();
-            $this->finish($run, $solution, $files);
+            Heartbeat::during($claim, fn () => $this->compute($claim, $files, $queue));
+        } catch (ClaimLost $e) {
+            // Whoever has the run now writes its end.
+            logger()->warning($e->getMessage());
         } catch (FoehnException $e) {
-            $this->end($run, RunState::Failed, $e->getMessage());
+            $this->end($claim, RunState::Failed, $e->getMessage());
         } catch (Throwable $e) {
             report($e);
-            $this->end($run, RunState::Failed, 'An error of the program ended this run; it is in the log of the server. Your model is saved.');
+            $this->end($claim, RunState::Failed, 'An error of the program ended this run; it is in the log of the server. Your model is saved.');
         }
     }
 
-    private function finish(Run $run, Solution $solution, RunFiles $files): void
+    private function compute(Claim $claim, RunFiles $files, RunQueue $queue): void
     {
+        $run = Run::query()->with(['revision', 'variant.project'])->findOrFail($claim->run);
+        $model = ModelCodec::fromJson($run->revision->document)->withGrade($run->grade);
+        MemoryGuard::check($model);
+        $from = $model->physics->hasFlow() ? RunStart::of($run, $files) : null;
+        $before = $this->history($run, $from?->resumed);
+        $start = $from->start ?? new Start();
+        $listener = new RunListener($claim, $files, $start, $before, app('queue.worker'));
+        $solution = (new SteadySolver($model, $listener, $start))->solve();
         $flow = $solution->flow !== null;
         if ($flow || ($solution->converged && ! $solution->stopped)) {
-            $files->write($run, $solution);
+            $files->write($claim, $solution);
         }
+        if ($solution->stopped && $listener->handsBack()) {
+            $claim->handBack('The server was stopped; the run goes on where it was.');
+            $queue->dispatch($claim->run);
+
+            return;
+        }
+        $this->finish($claim, $solution, $run->message);
+    }
+
+    /**
+     * The curve of a run that goes on continues that of the run it goes on from; else it begins anew.
+     *
+     * @return int steps before this attempt
+     */
+    private function history(Run $run, ?Run $resumed): int
+    {
+        if ($resumed === null) {
+            $run->samples()->delete();
+        } elseif (! $resumed->is($run)) {
+            DB::table('run_samples')->insertUsing(
+                ['run_id', 'iteration', 'residual', 'worst_margin', 'seconds', 'values'],
+                DB::table('run_samples')->where('run_id', $resumed->id)->orderBy('id')->selectRaw('?, iteration, residual, worst_margin, seconds, `values`', [$run->id]),
+            );
+        }
+
+        return (int) $run->samples()->max('iteration');
+    }
+
+    /** @param ?string $earlier what was said of attempts before */
+    private function finish(Claim $claim, Solution $solution, ?string $earlier): void
+    {
+        $flow = $solution->flow !== null;
         [$state, $message] = match (true) {
             $solution->stopped && $flow => [RunState::Stopped, sprintf('Stopped after %d steps: the flow so far is kept, it is not steady yet', $solution->iterations)],
             $solution->stopped => [RunState::Stopped, sprintf('Stopped after %d iterations; what it had is not shown as a result.', $solution->iterations)],
-            $solution->converged => [RunState::Solved, null],
+            $solution->converged => [RunState::Solved, $earlier],
             default => [$flow ? RunState::Unsteady : RunState::Failed, $solution->shortfall()],
         };
-        $this->end($run, $state, $message);
+        $this->end($claim, $state, $message);
     }
 
-    private function end(Run $run, RunState $state, ?string $message): void
+    private function end(Claim $claim, RunState $state, ?string $message): void
     {
-        $run->fill(['state' => $state, 'message' => $message, 'finished_at' => now()])->save();
+        try {
+            $claim->write(['state' => $state, 'message' => $message, 'finished_at' => now()]);
+        } catch (ClaimLost $e) {
+            logger()->warning($e->getMessage());
+        }
     }
 }

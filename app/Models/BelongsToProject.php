@@ -7,5 +7,6 @@ namespace App\Models;
 /** Something whose access follows from one project. */
 interface BelongsToProject
 {
-    public function owningProject(): Project;
+    /** Null where the project is deleted. */
+    public function owningProject(): ?Project;
 }

@@ -7,20 +7,26 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
 
 /**
  * @property int $id
  * @property string $name
  * @property string $summary
+ * @property ?\Illuminate\Support\Carbon $deleted_at
  */
 final class Project extends Model implements BelongsToProject
 {
+    use SoftDeletes;
+
     protected $fillable = ['name', 'summary'];
+
+    protected $attributes = ['summary' => ''];
 
     /** @return BelongsToMany<User, $this> */
     public function members(): BelongsToMany
     {
-        return $this->belongsToMany(User::class, 'memberships')->withPivot('role')->withTimestamps();
+        return $this->belongsToMany(User::class, 'memberships')->withPivot('role', 'opened_at')->withTimestamps();
     }
 
     /** @return HasMany<Variant, $this> */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Attributes\Scope;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -19,6 +21,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $attempts
  * @property ?array<string, mixed> $progress
  * @property int $picture results written so far
+ * @property ?\Illuminate\Support\Carbon $dispatched_at
  * @property ?string $message
  * @property ?float $worst_margin K
  * @property ?\Illuminate\Support\Carbon $heartbeat_at
@@ -26,7 +29,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Run extends Model implements BelongsToProject
 {
     protected $fillable = ['revision_id', 'user_id', 'grade', 'keep_flow', 'state', 'stop_requested', 'attempts', 'progress', 'picture', 'message', 'cells', 'iterations', 'seconds',
-        'limits', 'missed', 'worst_margin', 'worst_limit', 'worker', 'heartbeat_at', 'started_at', 'finished_at'];
+        'limits', 'missed', 'worst_margin', 'worst_limit', 'worker', 'dispatched_at', 'heartbeat_at', 'started_at', 'finished_at'];
 
     protected $attributes = ['state' => 'queued', 'keep_flow' => false, 'stop_requested' => false, 'attempts' => 0, 'picture' => 0];
 
@@ -42,26 +45,43 @@ final class Run extends Model implements BelongsToProject
         return $this->belongsTo(Revision::class);
     }
 
+    /**
+     * The revision without its document, which may be long.
+     *
+     * @return BelongsTo<Revision, $this>
+     */
+    public function revisionNumber(): BelongsTo
+    {
+        return $this->belongsTo(Revision::class, 'revision_id')->select('id', 'number');
+    }
+
     /** @return HasMany<RunSample, $this> */
     public function samples(): HasMany
     {
         return $this->hasMany(RunSample::class)->orderBy('id');
     }
 
-    public function owningProject(): Project
+    public function owningProject(): ?Project
     {
         return $this->variant->project;
     }
 
-    /** Path of a file of this run on the fields disk. */
-    public function file(string $name): string
+    /** @param Builder<self> $query */
+    #[Scope]
+    protected function active(Builder $query): void
     {
-        return "runs/$this->id/$name";
+        $query->whereIn('state', [RunState::Queued, RunState::Running]);
+    }
+
+    /** Folder of this run on the fields disk. */
+    public function folder(): string
+    {
+        return "runs/$this->id";
     }
 
     protected function casts(): array
     {
         return ['state' => RunState::class, 'keep_flow' => 'boolean', 'stop_requested' => 'boolean', 'progress' => 'array', 'seconds' => 'float', 'worst_margin' => 'float',
-            'heartbeat_at' => 'datetime', 'started_at' => 'datetime', 'finished_at' => 'datetime'];
+            'heartbeat_at' => 'datetime', 'dispatched_at' => 'datetime', 'started_at' => 'datetime', 'finished_at' => 'datetime'];
     }
 }

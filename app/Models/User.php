@@ -24,7 +24,7 @@ final class User extends Authenticatable
     /** @return BelongsToMany<Project, $this> */
     public function projects(): BelongsToMany
     {
-        return $this->belongsToMany(Project::class, 'memberships')->withPivot('role')->withTimestamps();
+        return $this->belongsToMany(Project::class, 'memberships')->withPivot('role', 'opened_at')->withTimestamps();
     }
 
     protected function casts(): array

@@ -15,7 +15,7 @@ use Illuminate\Support\Facades\DB;
  * @property int $id
  * @property int $project_id
  * @property string $name
- * @property Project $project
+ * @property ?Project $project null while the project is deleted
  */
 final class Variant extends Model implements BelongsToProject
 {
@@ -37,6 +37,16 @@ final class Variant extends Model implements BelongsToProject
     public function head(): HasOne
     {
         return $this->hasOne(Revision::class)->ofMany('number', 'max');
+    }
+
+    /**
+     * The head without its document, which may be long.
+     *
+     * @return HasOne<Revision, $this>
+     */
+    public function headNumber(): HasOne
+    {
+        return $this->hasOne(Revision::class)->ofMany('number', 'max')->select('revisions.id', 'revisions.variant_id', 'revisions.number', 'revisions.hash');
     }
 
     /** @return HasMany<Run, $this> */
@@ -74,7 +84,7 @@ final class Variant extends Model implements BelongsToProject
         });
     }
 
-    public function owningProject(): Project
+    public function owningProject(): ?Project
     {
         return $this->project;
     }

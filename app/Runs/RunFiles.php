@@ -5,50 +5,64 @@ declare(strict_types=1);
 namespace App\Runs;
 
 use App\Models\Run;
-use App\Models\RunState;
 use Foehn\Grid\Grid;
 use Foehn\Results\FieldFile;
 use Foehn\Results\ResultBuilder;
 use Foehn\Results\StoredField;
 use Foehn\Solve\FlowState;
-use Foehn\Solve\Level;
 use Foehn\Solve\Solution;
+use Illuminate\Contracts\Filesystem\Filesystem;
 use Illuminate\Support\Facades\Storage;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
-/** The result document and the fields of a run on the fields disk. */
+/**
+ * The results and fields of runs on the fields disk. Each attempt writes into a folder of its own, so that a worker that lost its
+ * claim overwrites nothing: runs/RUN/ATTEMPT/PICTURE holds a result with its fields, runs/RUN/ATTEMPT/flow.state a checkpoint.
+ */
 final class RunFiles
 {
     private const STATE = 'flow.state';
+
+    public const FIELDS = ['temperature' => 'temperature.f32', 'parts' => 'parts.u16', 'velocity' => 'velocity.f32'];
 
     /**
      * Writes the next picture of a run and lets it take the place of the last one.
      *
      * @throws \Foehn\FoehnException when the disk refuses
+     * @throws ClaimLost
      */
-    public function write(Run $run, Solution $solution): void
+    public function write(Claim $claim, Solution $solution): void
     {
+        $run = Run::query()->with('revision')->findOrFail($claim->run);
+        $claim->check();
         $result = ResultBuilder::build($solution, $run->revision->hash);
         $picture = $run->picture + 1;
-        $disk = Storage::disk('fields');
-        $disk->makeDirectory($run->file((string) $picture));
-        $write = fn (string $name, string $bytes) => FieldFile::write($disk->path($run->file($name)), $bytes);
-        $write("$picture/temperature.f32", FieldFile::temperature($solution));
-        $write("$picture/parts.u16", FieldFile::parts($solution));
-        $write("$picture/velocity.f32", FieldFile::velocity($solution));
-        $write("$picture/result.json", json_encode($result, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
+        $folder = $run->folder() . "/$claim->attempt/$picture";
+        $this->disk()->makeDirectory($folder);
+        $write = fn (string $name, string $bytes) => FieldFile::write($this->disk()->path("$folder/$name"), $bytes);
+        $write(self::FIELDS['temperature'], FieldFile::temperature($solution));
+        $write(self::FIELDS['parts'], FieldFile::parts($solution));
+        $write(self::FIELDS['velocity'], FieldFile::velocity($solution));
+        $write('result.json', json_encode($result, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
         if ($solution->state !== null) {
             // The last level of the result is this grid, which is done only when it has converged.
             $levels = $solution->converged ? $result['levels'] : array_slice($result['levels'], 0, -1);
-            $this->keep($run, $levels, $solution->state);
+            $this->keep($claim, $levels, $solution->state);
         }
-        $run->fill([
-            'picture' => $picture, 'cells' => $result['grid']['cells'], 'iterations' => $solution->iterations, 'seconds' => $solution->seconds,
-            'limits' => $result['verdict']['limits'], 'missed' => $result['verdict']['missed'],
-            'worst_margin' => $result['verdict']['worstMargin'], 'worst_limit' => $result['verdict']['worst'],
-        ])->save();
+        try {
+            $claim->write([
+                'picture' => $picture, 'cells' => $result['grid']['cells'], 'iterations' => $solution->iterations, 'seconds' => $solution->spent,
+                'limits' => $result['verdict']['limits'], 'missed' => $result['verdict']['missed'],
+                'worst_margin' => $result['verdict']['worstMargin'], 'worst_limit' => $result['verdict']['worst'],
+            ]);
+        } catch (ClaimLost $e) {
+            $this->disk()->deleteDirectory($folder);
+            throw $e;
+        }
         // Who has asked for the one before may still be reading it.
-        $disk->deleteDirectory($run->file((string) ($picture - 2)));
+        foreach ($this->foldersOf($run, $picture - 2) as $old) {
+            $this->disk()->deleteDirectory($old);
+        }
     }
 
     /**
@@ -56,45 +70,42 @@ final class RunFiles
      *
      * @param list<array<string, mixed>> $levels the grids that are done
      */
-    public function keep(Run $run, array $levels, FlowState $state): void
+    public function keep(Claim $claim, array $levels, FlowState $state): void
     {
-        $disk = Storage::disk('fields');
-        $disk->makeDirectory($run->file(''));
-        FieldFile::write($disk->path($run->file(self::STATE)), json_encode($levels, JSON_THROW_ON_ERROR) . "\n" . $state->toBytes());
+        $claim->check();
+        $folder = "runs/$claim->run/$claim->attempt";
+        $this->disk()->makeDirectory($folder);
+        FieldFile::write($this->disk()->path("$folder/" . self::STATE), json_encode($levels, JSON_THROW_ON_ERROR) . "\n" . $state->toBytes());
     }
 
     /**
-     * A flow to start this run from, and the grids it need not compute again: its own checkpoint, that of a stopped or lost run of
-     * the same model and grade, or the last flow of the variant or project.
+     * The last checkpoint of a run.
      *
-     * @return array{?FlowState, list<Level>}
+     * @return ?array{FlowState, list<array<string, mixed>>} the flow, and the grids that are done
      */
-    public function startOf(Run $run): array
+    public function checkpoint(Run $run): ?array
     {
-        $earlier = Run::query()->whereIn('variant_id', $run->variant->project->variants()->select('id'))->where('id', '<=', $run->id)->where('picture', '>', 0)
-            ->orderByRaw('variant_id = ? desc', [$run->variant_id])->orderByDesc('id')->limit(5)->get();
-        foreach ($earlier as $other) {
-            $bytes = Storage::disk('fields')->get($other->file(self::STATE));
+        $attempts = $this->attemptsOf($run);
+        rsort($attempts);
+        foreach ($attempts as $attempt) {
+            $bytes = $this->disk()->get($run->folder() . "/$attempt/" . self::STATE);
             $end = $bytes === null ? false : strpos($bytes, "\n");
             $state = $bytes === null || $end === false ? null : FlowState::fromBytes(substr($bytes, $end + 1));
-            if ($bytes === null || $end === false || $state === null) {
-                continue;
+            if ($bytes !== null && $end !== false && $state !== null) {
+                return [$state, json_decode(substr($bytes, 0, $end), true)];
             }
-            $resumes = $other->is($run) || ($other->revision_id === $run->revision_id && $other->grade === $run->grade && in_array($other->state, [RunState::Stopped, RunState::Failed], true));
-
-            return [$state, $resumes ? array_map(Level::fromArray(...), json_decode(substr($bytes, 0, $end), true)) : []];
         }
 
-        return [null, []];
+        return null;
     }
 
-    /** With ETag, so that a browser keeps it, and ranges. */
-    public function response(Run $run, string $name): BinaryFileResponse
+    /** A file of a picture. It never changes, so that a browser keeps it and asks no more; with ranges. */
+    public function response(Run $run, int $picture, string $name): BinaryFileResponse
     {
-        $response = response()->file($this->path($run, $name), [
+        $response = response()->file($this->path($run, $picture, $name), [
             'Content-Type' => str_ends_with($name, '.json') ? 'application/json' : 'application/octet-stream',
         ]);
-        $response->setEtag("run-$run->id-$run->picture-$name")->setPrivate()->headers->addCacheControlDirective('no-cache');
+        $response->setEtag("run-$run->id-$picture-$name")->setPrivate()->setImmutable()->setMaxAge(31_536_000);
         $response->isNotModified(request());
 
         return $response;
@@ -106,20 +117,62 @@ final class RunFiles
      */
     public function probe(Run $run, array $point): array
     {
-        $result = json_decode((string) file_get_contents($this->path($run, 'result.json')), true);
-        $temperature = fopen($this->path($run, 'temperature.f32'), 'rb');
-        $parts = fopen($this->path($run, 'parts.u16'), 'rb');
+        $result = json_decode((string) file_get_contents($this->path($run, $run->picture, 'result.json')), true);
+        $temperature = fopen($this->path($run, $run->picture, self::FIELDS['temperature']), 'rb');
+        $parts = fopen($this->path($run, $run->picture, self::FIELDS['parts']), 'rb');
         abort_if($temperature === false || $parts === false, 404, 'The field of this run cannot be read.');
         $found = (new StoredField(new Grid($result['grid']['lines']), $temperature, $parts))->probe($point);
 
         return ['temperature' => $found['temperature'], 'part' => $found['part'] === null ? null : $result['parts'][$found['part']]['id']];
     }
 
-    private function path(Run $run, string $name): string
+    public function delete(int $run): void
     {
-        $path = Storage::disk('fields')->path($run->file("$run->picture/$name"));
-        abort_unless($run->picture > 0 && is_file($path), 404, 'This run has no result yet.');
+        $this->disk()->deleteDirectory("runs/$run");
+    }
 
-        return $path;
+    /** Removes the files of runs that are gone, as when a whole project was deleted. */
+    public function deleteOrphans(): int
+    {
+        $deleted = 0;
+        foreach ($this->disk()->directories('runs') as $folder) {
+            if (Run::query()->whereKey((int) basename($folder))->doesntExist()) {
+                $this->disk()->deleteDirectory($folder);
+                $deleted++;
+            }
+        }
+
+        return $deleted;
+    }
+
+    private function path(Run $run, int $picture, string $name): string
+    {
+        foreach ($this->foldersOf($run, $picture) as $folder) {
+            $path = $this->disk()->path("$folder/$name");
+            if ($picture > 0 && $picture <= $run->picture && is_file($path)) {
+                return $path;
+            }
+        }
+        abort(404, $run->picture === 0 ? 'This run has no result yet.' : "This run has no picture $picture any more; the last one is $run->picture.");
+    }
+
+    /** @return list<string> folders of a picture, that of the latest attempt first */
+    private function foldersOf(Run $run, int $picture): array
+    {
+        $attempts = $this->attemptsOf($run);
+        rsort($attempts);
+
+        return array_map(fn (int $attempt) => $run->folder() . "/$attempt/$picture", $attempts);
+    }
+
+    /** @return list<int> */
+    private function attemptsOf(Run $run): array
+    {
+        return array_map(fn (string $folder) => (int) basename($folder), $this->disk()->directories($run->folder()));
+    }
+
+    private function disk(): Filesystem
+    {
+        return Storage::disk('fields');
     }
 }

@@ -10,6 +10,8 @@ use Foehn\Solve\Level;
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
 use Foehn\Solve\Solution;
+use Foehn\Solve\Start;
+use Illuminate\Queue\Worker;
 
 /** Writes the progress of a run to the database and asks there whether it should stop. */
 final class RunListener implements ProgressListener
@@ -27,8 +29,6 @@ final class RunListener implements ProgressListener
     /** Where no picture is made for so long, the flow alone is kept, so that a lost worker loses no more, s. */
     private const LOSES_AT_MOST = 20.0;
 
-    private float $started;
-
     private float $pictureDue;
 
     private float $kept;
@@ -37,29 +37,43 @@ final class RunListener implements ProgressListener
 
     private bool $stop = false;
 
-    public function __construct(private readonly Run $run, private readonly RunFiles $files)
+    private bool $handsBack = false;
+
+    /** @param int $before steps that an interrupted run had done */
+    public function __construct(
+        private readonly Claim $claim,
+        private readonly RunFiles $files,
+        private readonly Start $start,
+        private readonly int $before,
+        private readonly Worker $worker,
+    ) {
+        $this->kept = microtime(true);
+        $this->pictureDue = $this->kept + self::FIRST_PICTURE;
+    }
+
+    /** Whether the run was stopped because its worker is asked to end, and not by a user. */
+    public function handsBack(): bool
     {
-        $this->started = microtime(true);
-        $this->pictureDue = $this->started + self::FIRST_PICTURE;
-        $this->kept = $this->started;
+        return $this->handsBack;
     }
 
     public function report(Progress $progress): void
     {
-        $elapsed = microtime(true) - $this->started;
-        Run::query()->whereKey($this->run->id)->update([
-            'progress' => json_encode([...$progress->toArray(), 'seconds' => $elapsed]), 'cells' => $progress->cells, 'heartbeat_at' => now(),
+        $seconds = $this->start->seconds();
+        $iteration = $this->before + $progress->iteration;
+        $this->claim->write([
+            'progress' => json_encode([...$progress->toArray(), 'iteration' => $iteration, 'seconds' => $seconds]), 'cells' => $progress->cells, 'heartbeat_at' => now(),
         ]);
         if ($progress->stage === 'solving') {
-            $this->run->samples()->create([
-                'iteration' => $progress->iteration, 'residual' => $progress->residual, 'worst_margin' => $progress->worstMargin, 'seconds' => $elapsed, 'values' => $progress->values,
+            Run::query()->findOrFail($this->claim->run)->samples()->create([
+                'iteration' => $iteration, 'residual' => $progress->residual, 'worst_margin' => $progress->worstMargin, 'seconds' => $seconds, 'values' => $progress->values,
             ]);
         }
     }
 
     public function publish(Solution $solution): void
     {
-        $this->files->write($this->run, $solution);
+        $this->files->write($this->claim, $solution);
         $this->kept = microtime(true);
         $this->pictureDue = $this->kept + self::BETWEEN_PICTURES;
     }
@@ -68,12 +82,12 @@ final class RunListener implements ProgressListener
     {
         $begun = microtime(true);
         if ($begun > $this->pictureDue) {
-            $this->files->write($this->run, $picture());
+            $this->files->write($this->claim, $picture());
             $this->kept = microtime(true);
             $this->pictureDue = $this->kept + max(self::BETWEEN_PICTURES, self::PICTURE_SHARE * ($this->kept - $begun));
         } elseif ($begun > $this->kept + self::LOSES_AT_MOST) {
             [$state, $done] = $checkpoint();
-            $this->files->keep($this->run, array_map(fn (Level $level) => $level->toArray(), $done), $state);
+            $this->files->keep($this->claim, array_map(fn (Level $level) => $level->toArray(), $done), $state);
             $this->kept = microtime(true);
         }
     }
@@ -82,7 +96,9 @@ final class RunListener implements ProgressListener
     {
         if (microtime(true) - $this->asked > self::PAUSE) {
             $this->asked = microtime(true);
-            $this->stop = (bool) Run::query()->whereKey($this->run->id)->value('stop_requested');
+            $asked = $this->claim->stopRequested();
+            $this->handsBack = ! $asked && $this->worker->shouldQuit;
+            $this->stop = $asked || $this->handsBack;
         }
 
         return $this->stop;

@@ -10,6 +10,7 @@ use App\Models\RunState;
 use App\Models\User;
 use App\Models\Variant;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 
 /** Starts, stops and recovers runs. */
 final class RunQueue
@@ -20,13 +21,16 @@ final class RunQueue
     /** A worker on another machine counts as lost when it was silent this long, s. */
     private const SILENCE = 90;
 
+    /** A run that waits this long, s, while fewer jobs than runs wait, has lost its job. */
+    private const WITHOUT_JOB = 15;
+
     /** The running computation of the variant's present revision at this grade, or a new one; with $keepFlow temperatures alone, on the last flow. */
     public function start(Variant $variant, string $grade, User $user, bool $keepFlow = false): Run
     {
         return DB::transaction(function () use ($variant, $grade, $user, $keepFlow): Run {
             Variant::query()->whereKey($variant->id)->lockForUpdate()->firstOrFail();
             $head = $variant->head()->firstOrFail();
-            $active = $variant->runs()->whereIn('state', [RunState::Queued, RunState::Running])->get();
+            $active = $variant->runs()->active()->get();
             foreach ($active as $run) {
                 if ($run->revision_id === $head->id && $run->grade === $grade && $run->keep_flow === $keepFlow && ! $run->stop_requested) {
                     return $run;
@@ -34,10 +38,17 @@ final class RunQueue
                 $this->stop($run);
             }
             $run = $variant->runs()->create(['revision_id' => $head->id, 'user_id' => $user->id, 'grade' => $grade, 'keep_flow' => $keepFlow]);
-            SolveRun::dispatch($run->id);
+            $this->dispatch($run->id);
 
             return $run->refresh();
         });
+    }
+
+    /** A job for a run that waits. One too many does no harm: only one worker can claim the run. */
+    public function dispatch(int $run): void
+    {
+        Run::query()->whereKey($run)->update(['dispatched_at' => now()]);
+        SolveRun::dispatch($run);
     }
 
     public function stop(Run $run): Run
@@ -49,21 +60,43 @@ final class RunQueue
         return $run->refresh();
     }
 
-    /** The run as it is, after starting it again or giving up on it when its worker is lost. */
-    public function checked(Run $run): Run
+    /**
+     * Starts runs again whose worker or job is lost. Asked every few seconds by the supervisor, whoever looks at a run.
+     *
+     * @return int how many
+     */
+    public function recover(): int
     {
-        if ($run->state !== RunState::Running || ! $this->isLost($run)) {
-            return $run;
+        $recovered = 0;
+        foreach (Run::query()->where('state', RunState::Running)->get() as $run) {
+            if ($this->isLost($run)) {
+                $this->replace($run);
+                $recovered++;
+            }
         }
-        $again = $run->attempts < self::MOST_ATTEMPTS && ! $run->stop_requested;
-        $changed = Run::query()->whereKey($run->id)->where('state', RunState::Running)->where('worker', $run->worker)->update($again
-            ? ['state' => RunState::Queued, 'worker' => null, 'message' => 'Its worker ended unexpectedly; the run starts again.']
-            : ['state' => RunState::Failed, 'message' => 'Its worker ended unexpectedly. Nothing of the model is lost; run it again.', 'finished_at' => now()]);
-        if ($again && $changed === 1) {
-            SolveRun::dispatch($run->id);
+        $waiting = Run::query()->where('state', RunState::Queued)->pluck('dispatched_at', 'id');
+        if (Queue::pendingSize() < count($waiting)) {
+            foreach ($waiting as $id => $dispatched) {
+                if ($dispatched === null || $dispatched->lt(now()->subSeconds(self::WITHOUT_JOB))) {
+                    $this->dispatch($id);
+                    $recovered++;
+                }
+            }
         }
 
-        return $run->refresh();
+        return $recovered;
+    }
+
+    /** A run whose worker is lost starts again, or is given up after its last attempt. */
+    private function replace(Run $run): void
+    {
+        $again = $run->attempts < self::MOST_ATTEMPTS && ! $run->stop_requested;
+        $changed = Run::query()->whereKey($run->id)->where('state', RunState::Running)->where('worker', $run->worker)->where('attempts', $run->attempts)->update($again
+            ? ['state' => RunState::Queued, 'worker' => null, 'message' => sprintf('Its worker ended unexpectedly in attempt %d of %d; the run goes on.', $run->attempts, self::MOST_ATTEMPTS)]
+            : ['state' => RunState::Failed, 'message' => 'Its worker ended unexpectedly. Nothing of the model is lost; run it again.', 'finished_at' => now()]);
+        if ($again && $changed === 1) {
+            $this->dispatch($run->id);
+        }
     }
 
     private function isLost(Run $run): bool

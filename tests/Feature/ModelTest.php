@@ -7,11 +7,29 @@ namespace Tests\Feature;
 use App\Models\Project;
 use Foehn\Model\ModelCodec;
 use Foehn\Tests\Models;
+use Foehn\Tests\MutatedDocuments;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
 final class ModelTest extends TestCase
 {
+    /** Whatever is sent: created, or refused with a sentence that OpenApiContract knows; never an error of the program. */
+    public function testSpoiltDocumentsAreTakenOrRefused(): void
+    {
+        $this->actingAs($this->user());
+        $first = $this->variantOf($this->user('Bea'));
+        $first->project?->members()->attach(auth()->id(), ['role' => 'editor']);
+        foreach (MutatedDocuments::some(60) as $what => $json) {
+            $status = $this->call('POST', '/api/projects', [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $json)->status();
+            self::assertContains($status, [201, 422], $what);
+            $status = $this->call('PUT', "/api/variants/$first->id/model", [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], '{"document":' . $json . ',"base":99,"step":"x"}')->status();
+            self::assertContains($status, [409, 422], $what);
+        }
+        foreach (['document[a]=1&base=0&step=x' => 'application/x-www-form-urlencoded', '{"document":{"a\u0000":1},"base":0,"step":"x"}' => 'application/json', '{"document":{"a":1e400},"base":0,"step":"x"}' => 'application/json', '[]' => 'application/json', '' => 'application/json'] as $body => $type) {
+            $this->call('PUT', "/api/variants/$first->id/model", [], [], [], ['CONTENT_TYPE' => $type, 'HTTP_ACCEPT' => 'application/json'], $body)->assertUnprocessable();
+        }
+    }
+
     public function testEveryEditIsARevisionAndKeepsTheText(): void
     {
         $user = $this->user();

@@ -8,7 +8,10 @@ use App\Jobs\SolveRun;
 use App\Models\Run;
 use App\Models\RunState;
 use App\Models\User;
+use App\Runs\Claim;
+use App\Runs\ClaimLost;
 use App\Runs\RunFiles;
+use App\Runs\RunQueue;
 use App\Runs\WorkerIdentity;
 use Foehn\Model\ModelCodec;
 use Foehn\Solve\SteadySolver;
@@ -31,12 +34,12 @@ final class RunTest extends TestCase
         $this->work($run);
 
         $this->getJson("/api/runs/$run->id")->assertOk()->assertJsonPath('state', 'solved')->assertJsonPath('missed', 1)->assertJsonPath('cells', 864)->assertJsonPath('attempts', 1);
-        $this->getJson("/api/runs/$run->id/result")->assertOk();
-        $field = $this->get("/api/runs/$run->id/fields/temperature")->assertOk()->assertHeader('Content-Type', 'application/octet-stream');
+        $this->getJson("/api/runs/$run->id/pictures/{$run->refresh()->picture}/result")->assertOk();
+        $field = $this->get("/api/runs/$run->id/pictures/1/fields/temperature")->assertOk()->assertHeader('Content-Type', 'application/octet-stream');
         self::assertSame(4 * 864, strlen((string) $field->streamedContent()));
-        $this->get("/api/runs/$run->id/fields/temperature", ['If-None-Match' => $field->headers->get('ETag')])->assertStatus(304);
-        $this->get("/api/runs/$run->id/fields/temperature", ['Range' => 'bytes=0-15'])->assertStatus(206)->assertHeader('Content-Length', '16');
-        $this->get("/api/runs/$run->id/fields/pressure")->assertNotFound();
+        $this->get("/api/runs/$run->id/pictures/1/fields/temperature", ['If-None-Match' => $field->headers->get('ETag')])->assertStatus(304);
+        $this->get("/api/runs/$run->id/pictures/1/fields/temperature", ['Range' => 'bytes=0-15'])->assertStatus(206)->assertHeader('Content-Length', '16');
+        $this->get("/api/runs/$run->id/pictures/1/fields/pressure")->assertNotFound();
 
         $probe = $this->getJson("/api/runs/$run->id/probe?x=0.01&y=0.01&z=0.0199")->assertOk()->assertJsonPath('part', 'block');
         self::assertEqualsWithDelta(543.15, $probe->json('temperature'), 0.1);
@@ -72,20 +75,59 @@ final class RunTest extends TestCase
         $second->update(['stop_requested' => true]);
         $this->work($second);
         self::assertSame(RunState::Stopped, $second->refresh()->state);
-        $this->getJson("/api/runs/$second->id/result")->assertNotFound()->assertJsonPath('message', 'This run has no result yet.');
+        $this->getJson("/api/runs/$second->id/pictures/1/result")->assertNotFound()->assertJsonPath('message', 'This run has no result yet.');
     }
 
-    public function testALostWorkerIsNoticedAndTheRunStartsAgainAtMostTwice(): void
+    public function testALostWorkerIsNoticedWithoutALookAndTheRunStartsAgainAtMostTwice(): void
     {
         $run = $this->startedRun();
         foreach ([1, 2] as $attempt) {
-            $run->refresh()->update(['state' => RunState::Running, 'worker' => gethostname() . ':999999:1', 'attempts' => $attempt]);
-            $this->getJson("/api/runs/$run->id")->assertOk()->assertJsonPath('state', 'queued')->assertJsonPath('message', 'Its worker ended unexpectedly; the run starts again.');
+            $this->losesWorker($run, $attempt);
+            $this->artisan('foehn:recover')->expectsOutput('Runs recovered: 1.');
+            $this->getJson("/api/runs/$run->id")->assertOk()->assertJsonPath('state', 'queued')->assertJsonPath('message', "Its worker ended unexpectedly in attempt $attempt of 3; the run goes on.");
         }
         Queue::assertPushed(SolveRun::class, 3);
-        $run->refresh()->update(['state' => RunState::Running, 'worker' => gethostname() . ':999999:1', 'attempts' => 3]);
+        $this->losesWorker($run, 3);
+        (new RunQueue())->recover();
         $this->getJson("/api/runs/$run->id")->assertOk()->assertJsonPath('state', 'failed');
         $this->postJson("/api/variants/$run->variant_id/runs", ['grade' => 'scout'])->assertCreated()->assertJsonPath('state', 'queued');
+    }
+
+    public function testARunWhoseJobVanishedGetsAnother(): void
+    {
+        $run = $this->startedRun();
+        Queue::fake();
+        (new RunQueue())->recover();
+        Queue::assertNothingPushed();
+        $run->refresh()->update(['dispatched_at' => now()->subMinute()]);
+        (new RunQueue())->recover();
+        Queue::assertPushed(SolveRun::class, 1);
+    }
+
+    /** Two workers on one run: the first was silent, was declared lost and lives; the second has the run now. */
+    public function testAWorkerThatLostItsClaimWritesNothingMore(): void
+    {
+        $run = $this->startedRun(self::duct());
+        $solution = (new SteadySolver(ModelCodec::fromJson($run->revision->document)))->solve();
+        $silent = Claim::take($run->id);
+        self::assertNotNull($silent);
+        (new RunFiles())->write($silent, $solution);
+        $run->refresh()->update(['state' => RunState::Queued, 'worker' => null]);
+        $second = Claim::take($run->id);
+        self::assertSame(2, $second?->attempt);
+
+        foreach ([fn () => (new RunFiles())->write($silent, $solution), fn () => $silent->write(['message' => 'of the first']), fn () => $silent->stopRequested(), fn () => $silent->handBack('no')] as $write) {
+            try {
+                $write();
+                self::fail('was written');
+            } catch (ClaimLost) {
+                self::assertSame([RunState::Running, null, 1], [$run->refresh()->state, $run->message, $run->picture]);
+            }
+        }
+        (new RunFiles())->write($second, $solution);
+        self::assertSame(2, $run->refresh()->picture);
+        $this->get("/api/runs/$run->id/pictures/1/result")->assertOk();
+        $this->get("/api/runs/$run->id/pictures/2/result")->assertOk()->assertHeader('Cache-Control', 'immutable, max-age=31536000, private');
     }
 
     public function testWhatALostWorkerHadOfAFlowIsNotComputedAgain(): void
@@ -94,15 +136,65 @@ final class RunTest extends TestCase
         $model = ModelCodec::fromJson($run->revision->document);
         $whole = (new SteadySolver($model))->solve();
         // A picture is a checkpoint; after it the worker is killed.
-        (new RunFiles())->write($run, $whole);
-        $run->refresh()->update(['state' => RunState::Running, 'worker' => gethostname() . ':999999:1', 'attempts' => 1]);
-        $this->getJson("/api/runs/$run->id")->assertJsonPath('state', 'queued');
+        $claim = Claim::take($run->id);
+        self::assertNotNull($claim);
+        (new RunFiles())->write($claim, $whole);
+        $run->samples()->create(['iteration' => 40, 'residual' => 1e-3, 'seconds' => 12.5]);
+        $this->losesWorker($run, 1);
+        (new RunQueue())->recover();
         $this->work($run);
 
         $run->refresh();
         self::assertSame(RunState::Solved, $run->state);
-        $residuals = json_decode((string) $this->get("/api/runs/$run->id/result")->assertOk()->streamedContent(), true)['solver']['residuals'];
-        self::assertLessThan(0.3 * $whole->residuals[0], $residuals[0], 'it went on from the checkpoint');
+        $solver = json_decode((string) $this->get("/api/runs/$run->id/pictures/$run->picture/result")->assertOk()->streamedContent(), true)['solver'];
+        self::assertLessThan(0.3 * $whole->residuals[0], $solver['residuals'][0], 'it went on from the checkpoint');
+        self::assertSame('checkpoint', $solver['start']['from']);
+        self::assertGreaterThan(12.5, $run->seconds, 'seconds go on');
+        self::assertSame(40, $run->samples()->first()?->iteration, 'and so does the curve');
+        self::assertStringContainsString('ended unexpectedly', (string) $run->message);
+    }
+
+    public function testACurveIsSentFromWhereTheClientHasIt(): void
+    {
+        $run = $this->startedRun();
+        $ids = array_map(fn (int $n) => $run->samples()->create(['iteration' => $n, 'residual' => 0.1, 'seconds' => $n])->id, [1, 2, 3]);
+
+        $this->getJson("/api/runs/$run->id")->assertJsonCount(3, 'samples');
+        $this->getJson("/api/runs/$run->id?after=$ids[1]")->assertJsonCount(1, 'samples')->assertJsonPath('samples.0.iteration', 3);
+    }
+
+    public function testARunThatNeedsMoreMemoryThanThereIsSaysSo(): void
+    {
+        config(['app.worker_memory' => 65]);
+        $document = self::duct();
+        $document['analysis']['grid']['cells'] = [60, 30, 30];
+        $run = $this->startedRun($document);
+        $this->work($run);
+
+        self::assertSame(RunState::Failed, $run->refresh()->state);
+        self::assertStringContainsString('Out of memory: 54 000 cells need about 1.1 GB, this host gives 0.1', (string) $run->message);
+    }
+
+    public function testOldRunsAndProjectsAreRemovedWithTheirFiles(): void
+    {
+        config(['app.keep.runs' => 2]);
+        $first = $this->startedRun();
+        $this->work($first);
+        $variant = $first->variant;
+        foreach (range(1, 3) as $n) {
+            $variant->runs()->create(['revision_id' => $first->revision_id, 'grade' => 'scout', 'state' => RunState::Failed]);
+        }
+        $this->artisan('foehn:prune')->assertSuccessful();
+        self::assertSame(3, $variant->runs()->count(), 'two, and the one that the verdict comes from');
+        Storage::disk('fields')->assertExists("runs/$first->id/1/1/result.json");
+
+        $variant->project?->delete();
+        $this->artisan('foehn:prune')->assertSuccessful();
+        self::assertSame(3, Run::query()->count(), 'a project can be restored for a while');
+        $this->travel(31)->days();
+        $this->artisan('foehn:prune')->assertSuccessful();
+        self::assertSame(0, Run::query()->count());
+        Storage::disk('fields')->assertMissing("runs/$first->id");
     }
 
     public function testTemperaturesAloneAreComputedOnTheLastFlow(): void
@@ -115,7 +207,7 @@ final class RunTest extends TestCase
         $id = $this->postJson("/api/variants/$flow->variant_id/runs", ['grade' => 'scout', 'keepFlow' => true])->assertCreated()->assertJsonPath('keepFlow', true)->json('id');
         $this->work(Run::query()->findOrFail($id));
 
-        $read = fn (int $run) => json_decode((string) $this->get("/api/runs/$run/result")->assertOk()->streamedContent(), true);
+        $read = fn (int $run) => json_decode((string) $this->get("/api/runs/$run/pictures/" . Run::query()->findOrFail($run)->picture . '/result')->assertOk()->streamedContent(), true);
         [$before, $after] = [$read($flow->id), $read($id)];
         self::assertTrue($after['flow']['regime']['frozen']);
         $rise = fn (array $result) => $result['parts'][0]['temperature']['max'] - 300.0;
@@ -126,6 +218,7 @@ final class RunTest extends TestCase
     {
         $run = $this->startedRun();
         $run->update(['state' => RunState::Running, 'worker' => WorkerIdentity::current(), 'attempts' => 1]);
+        (new RunQueue())->recover();
 
         $this->getJson("/api/runs/$run->id")->assertJsonPath('state', 'running');
     }
@@ -144,7 +237,7 @@ final class RunTest extends TestCase
     {
         $run = $this->startedRun();
         // A file where the folder of the run should be: nothing can be written.
-        Storage::disk('fields')->put("runs/$run->id/1/temperature.f32.partial/x", '');
+        Storage::disk('fields')->put("runs/$run->id/1/1/temperature.f32.partial/x", '');
         $this->work($run);
 
         self::assertSame(RunState::Failed, $run->refresh()->state);
@@ -183,8 +276,13 @@ final class RunTest extends TestCase
         return Run::query()->findOrFail($id);
     }
 
+    private function losesWorker(Run $run, int $attempt): void
+    {
+        $run->refresh()->update(['state' => RunState::Running, 'worker' => gethostname() . ':999999:1', 'attempts' => $attempt]);
+    }
+
     private function work(Run $run): void
     {
-        (new SolveRun($run->id))->handle(new RunFiles());
+        (new SolveRun($run->id))->handle(new RunFiles(), new RunQueue());
     }
 }

@@ -46,6 +46,6 @@ final class SessionTest extends TestCase
         yield ['POST', '/api/projects'];
         yield ['GET', '/api/materials'];
         yield ['GET', '/api/variants/1'];
-        yield ['GET', '/api/runs/1/result'];
+        yield ['GET', '/api/runs/1/pictures/1/result'];
     }
 }

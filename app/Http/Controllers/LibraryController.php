@@ -8,6 +8,7 @@ use Foehn\Materials\Library;
 use Foehn\Materials\Material;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** What the core brings along: materials and the schema of the model document. */
@@ -31,11 +32,12 @@ final class LibraryController
     public function ofProjects(Request $request): JsonResponse
     {
         $found = [];
-        foreach ($request->user()->projects()->with('variants.head')->orderBy('name')->get() as $project) {
+        foreach ($request->user()->projects()->with('variants.headNumber')->orderBy('name')->get() as $project) {
             $materials = [];
             foreach ($project->variants as $variant) {
-                $document = json_decode($variant->head->document ?? '{}', true);
-                $materials = [...$materials, ...(is_array($document['materials'] ?? null) ? $document['materials'] : [])];
+                // The database reads them out, so that no long document has to be loaded.
+                $own = json_decode((string) DB::table('revisions')->where('id', $variant->headNumber?->id)->selectRaw("json_extract(document, '$.materials') as materials")->value('materials'), true);
+                $materials = [...$materials, ...(is_array($own) ? $own : [])];
             }
             if ($materials !== []) {
                 $found[] = ['project' => ['id' => $project->id, 'name' => $project->name], 'materials' => $materials];

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\Resources\ProjectResource;
 use App\Models\Project;
 use App\Models\Role;
+use App\Runs\RunQueue;
 use Foehn\Model\ModelCodec;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -15,11 +16,16 @@ use Illuminate\Support\Facades\DB;
 
 final class ProjectController
 {
+    private const SHOWN = ['variants.headNumber', 'variants.lastSolved', 'members'];
+
+    /** Projects of the user, last opened first; with ?deleted=1 those that can still be restored. */
     public function index(Request $request): AnonymousResourceCollection
     {
-        return ProjectResource::collection(
-            $request->user()->projects()->with(['variants.head', 'variants.lastSolved', 'members'])->orderByDesc('projects.updated_at')->get(),
-        );
+        $projects = $request->user()->projects()->with(self::SHOWN);
+
+        return ProjectResource::collection($request->boolean('deleted')
+            ? $projects->onlyTrashed()->orderByDesc('projects.deleted_at')->get()
+            : $projects->orderByRaw('coalesce(memberships.opened_at, memberships.created_at) desc')->orderByDesc('projects.id')->get());
     }
 
     /** A new project from a model document in the body. */
@@ -36,16 +42,38 @@ final class ProjectController
             return $project;
         });
 
-        return ProjectResource::make($this->loaded($project))->response()->setStatusCode(201);
+        return ProjectResource::make($project->load(self::SHOWN))->response()->setStatusCode(201);
     }
 
-    public function show(Project $project): ProjectResource
+    public function show(Request $request, Project $project): ProjectResource
     {
-        return ProjectResource::make($this->loaded($project));
+        $project->members()->updateExistingPivot($request->user()->id, ['opened_at' => now()]);
+
+        return ProjectResource::make($project->load(self::SHOWN));
     }
 
-    private function loaded(Project $project): Project
+    public function update(Request $request, Project $project): ProjectResource
     {
-        return $project->load(['variants.head', 'variants.lastSolved', 'members']);
+        $project->update(array_map(strval(...), $request->validate(['name' => ['required', 'string', 'max:200'], 'summary' => ['nullable', 'string', 'max:500']])));
+
+        return ProjectResource::make($project->load(self::SHOWN));
+    }
+
+    /** Puts a project away, from where it can be restored for a while; its runs are stopped. */
+    public function destroy(Project $project, RunQueue $queue): JsonResponse
+    {
+        foreach ($project->variants as $variant) {
+            $variant->runs()->active()->get()->each(fn ($run) => $queue->stop($run));
+        }
+        $project->delete();
+
+        return response()->json(['restorableDays' => config('app.keep.deleted_days')]);
+    }
+
+    public function restore(Project $project): ProjectResource
+    {
+        $project->restore();
+
+        return ProjectResource::make($project->load(self::SHOWN));
     }
 }

@@ -22,9 +22,10 @@ final class RunController
     {
     }
 
+    /** The last runs of a variant, without their curves. */
     public function index(Variant $variant): AnonymousResourceCollection
     {
-        return RunResource::collection($variant->runs()->with(['revision', 'samples'])->limit(20)->get());
+        return RunResource::collection($variant->runs()->with('revisionNumber')->limit((int) config('app.keep.runs'))->get());
     }
 
     public function store(Request $request, Variant $variant): JsonResponse
@@ -32,29 +33,30 @@ final class RunController
         $given = $request->validate(['grade' => ['required', Rule::in(GridSettings::GRADES)], 'keepFlow' => ['boolean']]);
         $run = $this->queue->start($variant, $given['grade'], $request->user(), (bool) ($given['keepFlow'] ?? false));
 
-        return RunResource::make($run->load(['revision', 'samples']))->response()->setStatusCode(201);
+        return RunResource::make($run->load('revisionNumber'))->response()->setStatusCode(201);
     }
 
-    public function show(Run $run): RunResource
+    /** A run with the samples of its curve that came after the one named. */
+    public function show(Request $request, Run $run): RunResource
     {
-        return RunResource::make($this->queue->checked($run)->load(['revision', 'samples']));
+        $given = $request->validate(['after' => ['integer', 'min:0']]);
+
+        return RunResource::make($run->load(['revisionNumber', 'samples' => fn ($samples) => $samples->where('id', '>', (int) ($given['after'] ?? 0))]));
     }
 
     public function stop(Run $run): RunResource
     {
-        return RunResource::make($this->queue->stop($run)->load(['revision', 'samples']));
+        return RunResource::make($this->queue->stop($run)->load('revisionNumber'));
     }
 
-    public function result(Run $run): Response
+    public function result(Run $run, int $picture): Response
     {
-        return $this->files->response($run, 'result.json');
+        return $this->files->response($run, $picture, 'result.json');
     }
 
-    public function field(Run $run, string $field): Response
+    public function field(Run $run, int $picture, string $field): Response
     {
-        $name = ['temperature' => 'temperature.f32', 'parts' => 'parts.u16', 'velocity' => 'velocity.f32'][$field] ?? abort(404, "There is no field \"$field\".");
-
-        return $this->files->response($run, $name);
+        return $this->files->response($run, $picture, RunFiles::FIELDS[$field] ?? abort(404, "There is no field \"$field\"; there are " . implode(', ', array_keys(RunFiles::FIELDS)) . '.'));
     }
 
     public function probe(Request $request, Run $run): JsonResponse

@@ -20,6 +20,7 @@ final class SessionController
         return response()->json([
             'user' => $user === null ? null : ['id' => $user->id, 'name' => $user->name],
             'demo' => config('app.demo'),
+            'token' => $request->session()->token(),
         ]);
     }
 
@@ -50,6 +51,6 @@ final class SessionController
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
-        return response()->json(['user' => null, 'demo' => config('app.demo')]);
+        return $this->show($request->setUserResolver(fn () => null));
     }
 }

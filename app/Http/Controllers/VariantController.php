@@ -10,9 +10,13 @@ use Foehn\Grid\Cavity;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\GridReport;
 use Foehn\Model\GridSettings;
+use Foehn\Model\Model;
 use Foehn\Model\ModelCodec;
+use Foehn\Model\ModelException;
+use Foehn\Results\CodeVersion;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Validation\Rule;
 
 final class VariantController
@@ -25,14 +29,19 @@ final class VariantController
     /** Saves the model as the next revision; 409 when someone else has saved since the base revision. */
     public function update(Request $request, Variant $variant): RevisionResource
     {
-        $given = $request->validate([
-            'document' => ['required', 'array'],
+        $text = $request->getContent();
+        ModelCodec::parse($text);
+        // The text as sent, so that an empty object stays an object.
+        $body = json_decode($text);
+        $given = validator((array) $body, [
+            'document' => ['required'],
             'base' => ['required', 'integer', 'min:0'],
             'step' => ['required', 'string', 'max:200'],
-        ]);
-        // The text as sent, so that an empty object stays an object.
-        $body = json_decode($request->getContent());
-        $document = json_encode($body->document, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR);
+        ])->validate();
+        $document = json_encode($body->document, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
+        if ($document === false) {
+            throw ModelException::at('/document', 'it holds a number that is too large to be one: ' . json_last_error_msg());
+        }
         $revision = $variant->saveModel($document, (int) $given['base'], $given['step'], $request->user());
         $variant->project->touch();
 
@@ -43,19 +52,36 @@ final class VariantController
     public function grid(Request $request, Variant $variant): JsonResponse
     {
         $given = $request->validate(['grade' => ['required', Rule::in(GridSettings::GRADES)]]);
-        $model = ModelCodec::fromJson($variant->head()->firstOrFail()->document)->withGrade($given['grade']);
+        $report = $this->computedOnce($variant, "grid {$given['grade']}", function (Model $model) use ($given): array {
+            $levels = GridLevels::of($model->withGrade($given['grade']));
 
-        $levels = GridLevels::of($model);
+            return GridReport::of(...end($levels));
+        });
 
-        return response()->json(['grade' => $given['grade'], ...GridReport::of(...end($levels))]);
+        return response()->json(['grade' => $given['grade'], ...$report]);
     }
 
     /** The air that the parts close off, or where it gets out. */
     public function cavity(Variant $variant): JsonResponse
     {
-        $cavity = Cavity::of(ModelCodec::fromJson($variant->head()->firstOrFail()->document));
+        return response()->json($this->computedOnce($variant, 'cavity', function (Model $model): array {
+            $cavity = Cavity::of($model);
 
-        return response()->json($cavity === null ? ['inside' => null, 'volume' => 0.0, 'leak' => null, 'gap' => null]
-            : ['inside' => $cavity->inside, 'volume' => $cavity->volume, 'leak' => $cavity->leak, 'gap' => is_finite($cavity->gap) ? $cavity->gap : null]);
+            return $cavity === null ? ['inside' => null, 'volume' => 0.0, 'leak' => null, 'gap' => null]
+                : ['inside' => $cavity->inside, 'volume' => $cavity->volume, 'leak' => $cavity->leak, 'gap' => is_finite($cavity->gap) ? $cavity->gap : null];
+        }));
+    }
+
+    /**
+     * What follows from the document of the head and the code alone is computed at the first request for it.
+     *
+     * @param callable(Model): array<string, mixed> $compute
+     * @return array<string, mixed>
+     */
+    private function computedOnce(Variant $variant, string $what, callable $compute): array
+    {
+        $head = $variant->headNumber()->firstOrFail();
+
+        return Cache::remember("$what $head->hash " . CodeVersion::hash(), now()->addDay(), fn (): array => json_decode(json_encode($compute(ModelCodec::fromJson($variant->head()->firstOrFail()->document)), JSON_THROW_ON_ERROR), true));
     }
 }

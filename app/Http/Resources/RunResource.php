@@ -19,7 +19,7 @@ final class RunResource extends JsonResource
             'grade' => $this->grade,
             'keepFlow' => $this->keep_flow,
             'state' => $this->state->value,
-            'revision' => $this->revision->number,
+            'revision' => $this->revisionNumber->number,
             'stopRequested' => $this->stop_requested,
             'attempts' => $this->attempts,
             'progress' => $this->progress === null ? null : [...$this->progress, 'values' => (object) ($this->progress['values'] ?? [])],
@@ -34,7 +34,7 @@ final class RunResource extends JsonResource
             'worstLimit' => $this->worst_limit,
             'startedAt' => $this->started_at?->toIso8601String(),
             'finishedAt' => $this->finished_at?->toIso8601String(),
-            'samples' => $this->samples->map(fn ($s) => ['iteration' => $s->iteration, 'residual' => $s->residual, 'worstMargin' => $s->worst_margin, 'seconds' => $s->seconds, 'values' => (object) ($s->values ?? [])])->all(),
+            'samples' => ! $this->relationLoaded('samples') ? [] : $this->samples->map(fn ($s) => ['id' => $s->id, 'iteration' => $s->iteration, 'residual' => $s->residual, 'worstMargin' => $s->worst_margin, 'seconds' => $s->seconds, 'values' => (object) ($s->values ?? [])])->all(),
         ];
     }
 }

@@ -12,10 +12,17 @@ export class ApiError extends Error {
     }
 }
 
-function xsrfToken(): string {
-    const cookie = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='));
-    return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : '';
+/** Proves that a changing request comes from this page; each session has its own. */
+let token = '';
+
+/** Keeps the token of the session that the server has told. */
+export function keepToken<T extends { token: string }>(session: T): T {
+    token = session.token;
+    return session;
 }
+
+/** Statuses that say that the session is over, or was begun anew in another tab. */
+const EXPIRED = 419;
 
 async function failure(response: Response): Promise<ApiError> {
     const body = (await response.json().catch(() => ({}))) as Partial<Conflict> & { problems?: Problem[]; errors?: Record<string, string[]> };
@@ -24,14 +31,22 @@ async function failure(response: Response): Promise<ApiError> {
     return new ApiError(response.status, message, body.problems ?? [], body.current ?? null);
 }
 
-async function send(method: string, path: string, body?: unknown): Promise<Response> {
+/** Asks for the token of the session as it is now, after another tab has signed in or the session was renewed. */
+const renewToken = async (): Promise<boolean> => {
+    const response = await fetch('/api/session', { headers: { Accept: 'application/json' } }).catch(() => null);
+    if (!response?.ok) return false;
+    keepToken((await response.json()) as { token: string });
+    return true;
+};
+
+async function send(method: string, path: string, body?: unknown, again = true): Promise<Response> {
     let response: Response;
     try {
         response = await fetch(path, {
             method,
             headers: {
                 Accept: 'application/json',
-                ...(method === 'GET' ? {} : { 'X-XSRF-TOKEN': xsrfToken() }),
+                ...(method === 'GET' ? {} : { 'X-CSRF-TOKEN': token }),
                 ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
             },
             body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
@@ -39,6 +54,7 @@ async function send(method: string, path: string, body?: unknown): Promise<Respo
     } catch {
         throw new ApiError(0, 'The server cannot be reached. Your last edit is kept on this page; try again.');
     }
+    if (response.status === EXPIRED && again && (await renewToken())) return send(method, path, body, false);
     if (!response.ok) throw await failure(response);
     return response;
 }
@@ -47,6 +63,7 @@ export const api = {
     get: async <T>(path: string): Promise<T> => (await send('GET', path)).json() as Promise<T>,
     post: async <T>(path: string, body?: unknown): Promise<T> => (await send('POST', path, body)).json() as Promise<T>,
     put: async <T>(path: string, body: unknown): Promise<T> => (await send('PUT', path, body)).json() as Promise<T>,
+    patch: async <T>(path: string, body: unknown): Promise<T> => (await send('PATCH', path, body)).json() as Promise<T>,
     delete: async <T>(path: string): Promise<T> => (await send('DELETE', path)).json() as Promise<T>,
     bytes: async (path: string): Promise<ArrayBuffer> => (await send('GET', path)).arrayBuffer(),
 };

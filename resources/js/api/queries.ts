@@ -1,5 +1,5 @@
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, ApiError } from './client';
+import { api, ApiError, keepToken } from './client';
 import type { Grade, GridReport, Material, MaterialsOfProject, Project, Result, Revision, Run, Session } from './types';
 
 export const queryClient = new QueryClient({
@@ -8,13 +8,13 @@ export const queryClient = new QueryClient({
 
 export const isActive = (run: Run | undefined): boolean => run?.state === 'queued' || run?.state === 'running';
 
-export const useSession = () => useQuery({ queryKey: ['session'], queryFn: () => api.get<Session>('/api/session'), staleTime: Infinity });
+export const useSession = () => useQuery({ queryKey: ['session'], queryFn: async () => keepToken(await api.get<Session>('/api/session')), staleTime: Infinity });
 
 export function useSignIn() {
     const client = useQueryClient();
     return useMutation({
-        mutationFn: (credentials: { email: string; password: string } | 'demo') =>
-            credentials === 'demo' ? api.post<Session>('/api/session/demo') : api.post<Session>('/api/session', credentials),
+        mutationFn: async (credentials: { email: string; password: string } | 'demo') =>
+            keepToken(await (credentials === 'demo' ? api.post<Session>('/api/session/demo') : api.post<Session>('/api/session', credentials))),
         onSuccess: (session) => client.setQueryData(['session'], session),
     });
 }
@@ -22,7 +22,7 @@ export function useSignIn() {
 export function useSignOut() {
     const client = useQueryClient();
     return useMutation({
-        mutationFn: () => api.delete<Session>('/api/session'),
+        mutationFn: async () => keepToken(await api.delete<Session>('/api/session')),
         onSuccess: (session) => {
             client.clear();
             client.setQueryData(['session'], session);
@@ -64,14 +64,26 @@ export const useGridReport = (variant: number, revision: number, grade: Grade, e
 export const useRuns = (variant: number) =>
     useQuery({ queryKey: ['runs', variant], queryFn: () => api.get<Run[]>(`/api/variants/${variant}/runs`) });
 
+/** A newer state of a run with its whole curve; the server sends only what came after the samples that are known. */
+export const withSamples = (known: Run | undefined, newer: Run): Run => (known ? { ...newer, samples: [...known.samples, ...newer.samples] } : newer);
+
 /** One run, followed while it is active. */
-export const useFollowedRun = (id: number | undefined) =>
-    useQuery({
+export function useFollowedRun(id: number | undefined) {
+    const client = useQueryClient();
+    return useQuery({
         queryKey: ['run', id],
-        queryFn: () => api.get<Run>(`/api/runs/${id}`),
+        queryFn: async () => {
+            const known = client.getQueryData<Run>(['run', id]);
+            const after = known?.samples.at(-1)?.id ?? 0;
+            const newer = await api.get<Run>(`/api/runs/${id}?after=${after}`);
+            // An attempt that began anew has removed the curve of the one before.
+            const anew = known !== undefined && newer.attempts !== known.attempts;
+            return anew ? api.get<Run>(`/api/runs/${id}?after=0`) : withSamples(known, newer);
+        },
         enabled: id !== undefined,
         refetchInterval: (query) => (isActive(query.state.data) ? 300 : false),
     });
+}
 
 export function useStartRun(variant: number) {
     const client = useQueryClient();
@@ -88,7 +100,7 @@ export function useStopRun() {
     const client = useQueryClient();
     return useMutation({
         mutationFn: (id: number) => api.post<Run>(`/api/runs/${id}/stop`),
-        onSuccess: (run) => client.setQueryData(['run', run.id], run),
+        onSuccess: (run) => client.setQueryData<Run>(['run', run.id], (known) => withSamples(known, run)),
     });
 }
 
@@ -96,7 +108,7 @@ export function useStopRun() {
 export const useResult = (run: number | undefined, picture: number) =>
     useQuery({
         queryKey: ['result', run, picture],
-        queryFn: () => api.get<Result>(`/api/runs/${run}/result`),
+        queryFn: () => api.get<Result>(`/api/runs/${run}/pictures/${picture}/result`),
         enabled: run !== undefined && picture > 0,
         staleTime: Infinity,
         placeholderData: (last, query) => (query?.queryKey[1] === run ? last : undefined),
@@ -105,7 +117,7 @@ export const useResult = (run: number | undefined, picture: number) =>
 export const useField = (run: number | undefined, picture: number, name: 'temperature' | 'parts' | 'velocity') =>
     useQuery({
         queryKey: ['field', run, picture, name],
-        queryFn: () => api.bytes(`/api/runs/${run}/fields/${name}`),
+        queryFn: () => api.bytes(`/api/runs/${run}/pictures/${picture}/fields/${name}`),
         enabled: run !== undefined && picture > 0,
         staleTime: Infinity,
         gcTime: 10_000,

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Models\Project;
+use App\Models\Run;
+use App\Models\RunState;
+use App\Models\Variant;
+use App\Runs\RunFiles;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+
+/** Removes old runs with their fields and curves, projects whose time to be restored is over, and files that belong to nothing. */
+final class Prune extends Command
+{
+    protected $signature = 'foehn:prune';
+
+    protected $description = 'Remove old runs, and projects deleted long ago';
+
+    public function handle(RunFiles $files): int
+    {
+        $projects = Project::onlyTrashed()->where('deleted_at', '<', now()->subDays((int) config('app.keep.deleted_days')))->get();
+        $projects->each(fn (Project $project) => $project->forceDelete());
+        $runs = 0;
+        foreach (Variant::query()->lazyById() as $variant) {
+            $old = $this->outlived($variant);
+            Run::query()->whereKey($old)->delete();
+            $runs += count($old);
+        }
+        DB::table('failed_jobs')->where('failed_at', '<', now()->subDays((int) config('app.keep.deleted_days')))->delete();
+        $this->line(sprintf('Removed: %d projects, %d runs, %d folders.', count($projects), $runs, $files->deleteOrphans()));
+
+        return self::SUCCESS;
+    }
+
+    /** @return list<int> runs of a variant beyond the last ones, but for the one its verdict comes from */
+    private function outlived(Variant $variant): array
+    {
+        $verdict = $variant->lastSolved()->value('runs.id');
+
+        return $variant->runs()->whereNotIn('state', [RunState::Queued, RunState::Running])->pluck('id')
+            ->slice((int) config('app.keep.runs'))->reject(fn (int $id) => $id === $verdict)->values()->all();
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs;
+
+use App\Models\Run;
+use App\Models\RunState;
+use Foehn\Solve\Level;
+use Foehn\Solve\Start;
+use Illuminate\Database\Eloquent\Collection;
+
+/** What a run starts from: its own checkpoint, that of a stopped or lost run of the same model and grade, the last flow of the variant or project, or rest. */
+final readonly class RunStart
+{
+    /** Of the runs before, so many are looked at for a flow. */
+    private const LOOKED_AT = 5;
+
+    /**
+     * @param ?Run $resumed the run that goes on, which may be the run itself
+     */
+    private function __construct(public Start $start, public ?Run $resumed)
+    {
+    }
+
+    public static function of(Run $run, RunFiles $files): self
+    {
+        foreach (self::earlier($run) as $other) {
+            $checkpoint = $files->checkpoint($other);
+            if ($checkpoint === null) {
+                continue;
+            }
+            [$flow, $levels] = $checkpoint;
+            $resumes = ! $run->keep_flow && ($other->is($run) || ($other->revision_id === $run->revision_id && $other->grade === $run->grade && in_array($other->state, [RunState::Stopped, RunState::Failed], true)));
+
+            return new self(
+                new Start($flow, $resumes ? array_map(Level::fromArray(...), $levels) : [], $run->keep_flow, $other->revision->hash, $resumes, $resumes ? self::secondsOf($other) : 0.0),
+                $resumes ? $other : null,
+            );
+        }
+
+        return new self(new Start(frozen: $run->keep_flow), null);
+    }
+
+    /**
+     * Runs of the project that may have a flow, those of the same variant first, then the newest.
+     *
+     * @return Collection<int, Run>
+     */
+    private static function earlier(Run $run): Collection
+    {
+        return Run::query()->with('revision')->whereIn('variant_id', $run->variant->project->variants()->select('id'))->where('id', '<=', $run->id)
+            ->orderByRaw('id = ? desc, variant_id = ? desc', [$run->id, $run->variant_id])->orderByDesc('id')->limit(self::LOOKED_AT)->get();
+    }
+
+    private static function secondsOf(Run $run): float
+    {
+        return (float) $run->samples()->max('seconds');
+    }
+}
