@@ -6,6 +6,7 @@ import { BrowserRouter, Link, Route, Routes } from 'react-router';
 import { useSession } from './api/queries';
 import { ProjectList } from './projects/ProjectList';
 import { SignIn } from './session/SignIn';
+import { Boundary } from './theme/Boundary';
 
 const ProjectScreen = lazy(() => import('./project/ProjectScreen'));
 
@@ -33,6 +34,7 @@ export function App() {
     if (!session.data?.user) return <SignIn demo={session.data?.demo ?? false} unreachable={session.isError} />;
     return (
         <BrowserRouter>
+            <Boundary what="This page">
             <Suspense fallback={<Waiting text="Opening the project" />}>
                 <Routes>
                     <Route path="/" element={<ProjectList />} />
@@ -40,6 +42,7 @@ export function App() {
                     <Route path="*" element={<NotFound />} />
                 </Routes>
             </Suspense>
+            </Boundary>
         </BrowserRouter>
     );
 }

@@ -10,12 +10,15 @@ export const isActive = (run: Run | undefined): boolean => run?.state === 'queue
 
 export const useSession = () => useQuery({ queryKey: ['session'], queryFn: async () => keepToken(await api.get<Session>('/api/session')), staleTime: Infinity });
 
-export function useSignIn() {
+export function useSignIn(onSignedIn?: () => void) {
     const client = useQueryClient();
     return useMutation({
         mutationFn: async (credentials: { email: string; password: string } | 'demo') =>
             keepToken(await (credentials === 'demo' ? api.post<Session>('/api/session/demo') : api.post<Session>('/api/session', credentials))),
-        onSuccess: (session) => client.setQueryData(['session'], session),
+        onSuccess: (session) => {
+            client.setQueryData(['session'], session);
+            onSignedIn?.();
+        },
     });
 }
 

@@ -64,7 +64,7 @@ interface Props {
 }
 
 /** Shows what a file holds before anything of it enters the model; what enters is one step that can be undone. */
-export function ImportDialog({ outline, editor, onClose }: Props) {
+export default function ImportDialog({ outline, editor, onClose }: Props) {
     const units = usePreferences((s) => s.units);
     const set = useScreen((s) => s.set);
     const input = useRef<HTMLInputElement>(null);

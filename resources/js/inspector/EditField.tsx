@@ -13,15 +13,26 @@ interface Props {
 /** A field that is saved with Enter or when it is left. */
 export function EditField({ label, value, hint, disabled, save }: Props) {
     const [text, setText] = useState(value);
-    useEffect(() => setText(value), [value]);
+    // What was refused stays in the field, to be mended.
+    const refused = useRef(false);
+    useEffect(() => {
+        if (!refused.current) setText(value);
+    }, [value]);
+    const type = (typed: string) => {
+        refused.current = false;
+        setText(typed);
+    };
     // Enter and leaving the field right after it are one edit.
     const underWay = useRef<string | null>(null);
     const commit = () => {
         const wanted = text.trim();
-        if (wanted === value || wanted === underWay.current) return;
+        if (wanted === value || wanted === underWay.current || refused.current) return;
         underWay.current = wanted;
         save(wanted)
-            .catch(() => setText(value))
+            .catch(() => {
+                refused.current = true;
+                setText(wanted);
+            })
             .finally(() => { underWay.current = null; });
     };
     return (
@@ -33,11 +44,13 @@ export function EditField({ label, value, hint, disabled, save }: Props) {
             slotProps={hint ? { inputLabel: { shrink: true } } : undefined}
             value={text}
             disabled={disabled}
-            onChange={(e) => setText(e.target.value)}
+            error={refused.current}
+            helperText={refused.current ? 'Not saved; Esc takes it back' : undefined}
+            onChange={(e) => type(e.target.value)}
             onBlur={commit}
             onKeyDown={(e) => {
                 if (e.key === 'Enter') commit();
-                if (e.key === 'Escape') setText(value);
+                if (e.key === 'Escape') type(value);
             }}
             sx={{ mb: 1.25 }}
         />

@@ -126,7 +126,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
     const locked = isLocked(document, part.id);
     const device = single && isDevice(part.kind);
     return (
-        <Box component="aside" aria-label="Inspector" sx={{ width: 268, flexShrink: 0, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
+        <Box component="aside" aria-label="Inspector" sx={{ height: '100%', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
             <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'start' }}>
                 <Box>
                     <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>{single ? part.name : `${parts.length} parts`}</Typography>

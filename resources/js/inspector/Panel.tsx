@@ -14,7 +14,7 @@ export interface StageProps {
 /** The column on the right while no part is selected. */
 export function Panel({ label, title, note, children }: { label: string; title: string; note: string; children: ReactNode }) {
     return (
-        <Box component="aside" aria-label={label} sx={{ width: 268, flexShrink: 0, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
+        <Box component="aside" aria-label={label} sx={{ height: '100%', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
             <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>{title}</Typography>
             <Typography variant="body2" color="text.secondary" sx={{ mb: 1.75 }}>{note}</Typography>
             {children}

@@ -3,12 +3,13 @@ import Button from '@mui/material/Button';
 import Divider from '@mui/material/Divider';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { Outline } from '../api/types';
-import { ImportDialog } from '../imports/ImportDialog';
 import { addPart } from '../model/partCommands';
 import { partChoices, type PartChoice } from '../model/parts';
 import type { ModelEditor } from '../model/useModelEditor';
+
+const ImportDialog = lazy(() => import('../imports/ImportDialog'));
 
 /** Adds a part, on top of the selected one where one is selected. */
 export function AddPart({ outline, selection, editor }: { outline: Outline; selection: readonly string[]; editor: ModelEditor }) {
@@ -42,7 +43,7 @@ export function AddPart({ outline, selection, editor }: { outline: Outline; sele
                     From a file: STL, STEP, IDF
                 </MenuItem>
             </Menu>
-            {importing && <ImportDialog outline={outline} editor={editor} onClose={() => setImporting(false)} />}
+            {importing && <Suspense fallback={null}><ImportDialog outline={outline} editor={editor} onClose={() => setImporting(false)} /></Suspense>}
         </>
     );
 }

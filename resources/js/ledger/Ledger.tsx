@@ -4,14 +4,12 @@ import Button from '@mui/material/Button';
 import InputAdornment from '@mui/material/InputAdornment';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
-import { DataGrid, type GridSortModel } from '@mui/x-data-grid';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { useGridReport, useMaterials } from '../api/queries';
 import type { OutlinePart, Result, Revision } from '../api/types';
 import { withLimit, withPartFields, type ModelDocument } from '../model/document';
 import { computesCurrents } from '../model/space';
 import { useMaterialDrop } from '../materials/useMaterialDrop';
-import { MaterialsDialog } from '../materials/MaterialsDialog';
 import { allMaterials } from '../model/materials';
 import { hasOwnMaterial, isDevice } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
@@ -19,9 +17,12 @@ import { usePreferences, useScreen } from '../project/screenState';
 import { typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
 import { AddPart } from './AddPart';
 import { columnsOf } from './columns';
+import { LedgerTable, type Column, type Picking, type Sort } from './LedgerTable';
 import { PasteTable } from './PasteTable';
 import { partRows, sorted, withHeadings, type LedgerRow } from './rows';
 import { WattsBar } from './WattsBar';
+
+const MaterialsDialog = lazy(() => import('../materials/MaterialsDialog'));
 
 interface Props {
     revision: Revision;
@@ -32,30 +33,32 @@ interface Props {
 }
 
 /**
- * What a changed row means for the model: a named step and the change, or null when nothing changed. What is typed into one of
- * several selected rows holds for all of them; a name is of one part only.
+ * What a text typed into a cell means for the model: a named step and the change, or null where nothing changes. What is typed
+ * into one of several selected rows holds for all of them; a name is of one part only.
  */
-function changeOf(before: LedgerRow, after: LedgerRow, part: OutlinePart, selected: readonly OutlinePart[], units: UnitSet): { label: string; change: (d: ModelDocument) => ModelDocument } | null {
+function changeOf(field: string, text: string, part: OutlinePart, selected: readonly OutlinePart[], units: UnitSet): { label: string; change: (d: ModelDocument) => ModelDocument } | null {
     const parts = selected.some((p) => p.id === part.id) ? selected : [part];
     const solids = parts.filter((p) => !isDevice(p.kind));
     const called = (list: readonly OutlinePart[]) => (list.length === 1 ? list[0]!.name : `${list.length} parts`);
     const ids = (list: readonly OutlinePart[]) => list.map((p) => p.id);
-    if (after.name !== before.name) {
-        return { label: `Rename ${before.name} to ${after.name.trim()}`, change: (d) => withPartFields(d, [part.id], { name: after.name.trim() }) };
+    switch (field) {
+        case 'name':
+            return { label: `Rename ${part.name} to ${text.trim()}`, change: (d) => withPartFields(d, [part.id], { name: text.trim() }) };
+        case 'powerText': {
+            const power = typed(text, 'W');
+            return { label: `${called(solids)}: ${power || 'no watts'}`, change: (d) => withPartFields(d, ids(solids), { power: power || undefined }) };
+        }
+        case 'material': {
+            const made = solids.filter((p) => !hasOwnMaterial(p.kind));
+            return { label: `${called(made)}: material ${text}`, change: (d) => withPartFields(d, ids(made), { material: text }) };
+        }
+        case 'limitText': {
+            const limit = typed(text, typedTemperatureUnit(units));
+            return { label: limit ? `${called(solids)}: limit ${limit}` : `${called(solids)}: no limit`, change: (d) => solids.reduce((next, p) => withLimit(next, p, limit), d) };
+        }
+        default:
+            return null;
     }
-    if (after.powerText !== before.powerText) {
-        const power = typed(after.powerText, 'W');
-        return { label: `${called(solids)}: ${power || 'no watts'}`, change: (d) => withPartFields(d, ids(solids), { power: power || undefined }) };
-    }
-    if (after.material !== before.material) {
-        const made = solids.filter((p) => !hasOwnMaterial(p.kind));
-        return { label: `${called(made)}: material ${after.material}`, change: (d) => withPartFields(d, ids(made), { material: after.material }) };
-    }
-    if (after.limitText !== before.limitText) {
-        const limit = typed(after.limitText, typedTemperatureUnit(units));
-        return { label: limit ? `${called(solids)}: limit ${limit}` : `${called(solids)}: no limit`, change: (d) => solids.reduce((next, p) => withLimit(next, p, limit), d) };
-    }
-    return null;
 }
 
 /** Within this time a second click makes a double click, ms. */
@@ -63,29 +66,37 @@ const DOUBLE_CLICK = 300;
 
 /** The table of all parts; its columns follow the stage. */
 export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
-    const { stage, selection, set, select, grade } = useScreen();
+    const stage = useScreen((s) => s.stage);
+    const selection = useScreen((s) => s.selection);
+    const grade = useScreen((s) => s.grade);
+    const set = useScreen((s) => s.set);
+    const select = useScreen((s) => s.select);
     const units = usePreferences((s) => s.units);
     const materials = useMaterials();
     const grid = useGridReport(revision.variant.id, revision.number, grade, stage === 'Solve');
     const [library, setLibrary] = useState(false);
     const [search, setSearch] = useState('');
-    const [sort, setSort] = useState<GridSortModel>([]);
-    useEffect(() => setSort(stage === 'Judge' && result ? [{ field: 'margin', sort: 'asc' }] : []), [stage, result === undefined]);
+    const [sort, setSort] = useState<Sort | null>(null);
+    const judged = result !== undefined;
+    useEffect(() => setSort(stage === 'Judge' && judged ? { field: 'margin', descending: false } : null), [stage, judged]);
+    const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());
+    const toggle = (heading: string) => setClosed((was) => new Set(was.has(heading) ? [...was].filter((h) => h !== heading) : [...was, heading]));
 
     const rows = useMemo(() => {
         const all = partRows(revision.document as ModelDocument, revision.outline, result, grid.data);
         const wanted = search.trim().toLowerCase();
         const found = wanted ? all.filter((row) => `${row.name} ${row.material} ${row.part?.group ?? ''}`.toLowerCase().includes(wanted)) : all;
-        return sort[0] ? sorted(found, sort[0].field, sort[0].sort === 'desc' ? -1 : 1) : withHeadings(found);
-    }, [revision, result, grid.data, search, sort]);
+        return sort ? sorted(found, sort.field, sort.descending ? -1 : 1) : withHeadings(found, wanted ? undefined : closed);
+    }, [revision, result, grid.data, search, sort, closed]);
     const known = useMemo(() => allMaterials(revision.document as ModelDocument, materials.data ?? []), [revision.document, materials.data]);
-    const columns = useMemo(() => columnsOf(stage, units, known, mayEdit), [stage, units, known, mayEdit]);
+    const columns = useMemo(() => columnsOf(stage, units, known), [stage, units, known]);
+    const chosen = useMemo(() => new Set(selection), [selection]);
     const missed = result?.verdict.missed ?? 0;
     const drop = useMaterialDrop(editor, revision.outline, mayEdit, (event) => (event.target as Element).closest('[data-id]')?.getAttribute('data-id') ?? null);
     const anchor = useRef<string | null>(null);
     const single = useRef(0);
     /** One row; with Shift all from the last picked one, with Ctrl this one added or taken out. */
-    const pick = (row: LedgerRow, range: boolean, adding: boolean) => {
+    const pick = (row: LedgerRow, { range, adding }: Picking) => {
         if (row.heading !== null) {
             // The heading stands for all parts of its assembly.
             const members = revision.outline.parts.filter((part) => (part.group ?? '') === row.id.slice('heading:'.length)).map((part) => part.id);
@@ -105,6 +116,13 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
         else select(row.id, adding);
     };
 
+    const isEditable = (row: LedgerRow, column: Column): boolean =>
+        mayEdit && column.text !== undefined && row.part !== null && !(column.field === 'name' && row.part.copyOf != null) && !(column.field === 'material' && hasOwnMaterial(row.part.kind));
+    const commit = (row: LedgerRow, field: string, text: string): Promise<unknown> => {
+        const change = row.part && changeOf(field, text, row.part, revision.outline.parts.filter((p) => chosen.has(p.id)), units);
+        return change ? editor.edit(change.label, change.change) : Promise.resolve();
+    };
+
     return (
         <Stack sx={{ height: '100%', minHeight: 0 }}>
             <Stack direction="row" sx={{ px: 1.75, py: 1, gap: 1, alignItems: 'center', borderBottom: 1, borderColor: 'divider' }}>
@@ -121,67 +139,27 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                 />
                 {stage === 'Build' && mayEdit && <AddPart outline={revision.outline} selection={selection} editor={editor} />}
                 {stage === 'Build' && <Button size="small" color="inherit" onClick={() => setLibrary(true)}>Materials</Button>}
-                {library && <MaterialsDialog revision={revision} editor={editor} mayEdit={mayEdit} selection={selection} onClose={() => setLibrary(false)} />}
+                {library && <Suspense fallback={null}><MaterialsDialog revision={revision} editor={editor} mayEdit={mayEdit} selection={selection} onClose={() => setLibrary(false)} /></Suspense>}
                 {stage === 'Load' && mayEdit && <PasteTable kind="watts" outline={revision.outline} editor={editor} />}
                 {stage === 'Limit' && mayEdit && <PasteTable kind="limits" outline={revision.outline} editor={editor} />}
                 <Box title={selection.length > 1 && mayEdit ? 'What is written into a cell holds for all of them' : undefined} sx={{ color: 'text.secondary', fontSize: 12.5, whiteSpace: 'nowrap', minWidth: 0, overflow: 'hidden', textOverflow: 'ellipsis' }}>
-                    {selection.length > 1 ? `${selection.length} selected${mayEdit && stage !== 'Solve' && stage !== 'Build' ? '; a cell holds for all' : ''}` : mayEdit ? ({ Build: '', Load: 'Enter edits a cell', Limit: 'Enter edits a cell', Solve: '', Judge: 'Double-click or Enter edits a cell' }[stage]) : 'You may look, not edit'}
+                    {selection.length > 1 ? `${selection.length} selected${mayEdit && stage !== 'Solve' && stage !== 'Build' ? '; a cell holds for all' : ''}` : mayEdit ? ({ Build: '', Load: 'Enter edits a cell', Limit: 'Enter edits a cell', Solve: '', Judge: 'Enter edits a cell' }[stage]) : 'You may look, not edit'}
                 </Box>
             </Stack>
             <Box {...drop} sx={{ flex: 1, minHeight: 0, opacity: stale && stage === 'Judge' ? 0.62 : 1 }}>
-                <DataGrid
-                    aria-label="Ledger of parts"
-                    rowHeight={27}
-                    columnHeaderHeight={32}
+                <LedgerTable
                     rows={rows}
                     columns={columns}
-                    hideFooter
-                    disableColumnMenu
-                    disableColumnFilter
-                    // The selection is kept here: the grid's own either adds with every click or takes one row only.
-                    checkboxSelection
-                    columnVisibilityModel={{ __check__: false }}
-                    disableRowSelectionOnClick
-                    onRowClick={({ row }, event) => pick(row, event.shiftKey, event.ctrlKey || event.metaKey)}
-                    onCellKeyDown={({ row, cellMode }, event) => {
-                        if (event.key !== ' ' || cellMode === 'edit') return;
-                        event.preventDefault();
-                        pick(row, event.shiftKey, event.ctrlKey || event.metaKey);
-                    }}
-                    onCellEditStart={({ reason }, event) => {
-                        window.clearTimeout(single.current);
-                        // Digits choose the stage and Delete removes the part: neither may empty the cell that has the focus.
-                        if (reason === 'printableKeyDown' || reason === 'deleteKeyDown') event.defaultMuiPrevented = true;
-                    }}
-                    sortingMode="server"
-                    sortModel={sort}
-                    onSortModelChange={setSort}
-                    isRowSelectable={({ row }) => row.heading === null}
-                    isCellEditable={({ row, field }) => row.heading === null && !(field === 'name' && row.part?.copyOf != null) && !(field === 'material' && hasOwnMaterial(row.part?.kind ?? ''))}
-                    rowSelectionModel={{ type: 'include', ids: new Set(selection.filter((id) => rows.some((row) => row.id === id))) }}
-                    processRowUpdate={async (after, before) => {
-                        const change = before.part && changeOf(before, after, before.part, revision.outline.parts.filter((p) => selection.includes(p.id)), units);
-                        if (!change) return after;
-                        // A refused edit ends here with its reason shown; left open, the cell would save again when it loses focus.
-                        return editor.edit(change.label, change.change).then(() => after, () => before);
-                    }}
-                    getRowClassName={({ row }) => (row.heading === null ? '' : 'heading')}
-                    localeText={{ noRowsLabel: search ? `No part is called "${search}"` : stage === 'Build' && mayEdit ? 'No parts yet: add one above' : 'No parts yet' }}
-                    sx={{
-                        border: 0,
-                        borderRadius: 0,
-                        fontSize: 13,
-                        '& .MuiDataGrid-columnHeaderTitle': { fontSize: 12, fontWeight: 500, color: 'text.secondary' },
-                        '& .MuiDataGrid-cell, & .MuiDataGrid-columnHeader': { px: 0.75 },
-                        '& [data-field="name"]': { pl: 1.75 },
-                        '& .MuiDataGrid-iconButtonContainer': { width: 18 },
-                        '& .MuiDataGrid-columnHeader:not(.MuiDataGrid-columnHeader--sorted) .MuiDataGrid-iconButtonContainer': { width: 0 },
-                        '& .MuiDataGrid-columnHeader:not(.MuiDataGrid-columnHeader--sorted):hover .MuiDataGrid-iconButtonContainer': { width: 0 },
-                        '& .heading': { bgcolor: 'action.hover' },
-                        '& .MuiDataGrid-cell--editable': { cursor: 'text' },
-                        '& .MuiDataGrid-row.Mui-selected': { bgcolor: (t) => (t.palette.mode === 'light' ? '#fbe9cc' : '#4a3a20') },
-                        '& .MuiDataGrid-row.Mui-selected:hover': { bgcolor: (t) => (t.palette.mode === 'light' ? '#f8e0b8' : '#55431f') },
-                    }}
+                    selection={chosen}
+                    sort={sort}
+                    onSort={setSort}
+                    closed={closed}
+                    onToggle={toggle}
+                    onPick={pick}
+                    onEdit={() => window.clearTimeout(single.current)}
+                    isEditable={isEditable}
+                    onCommit={commit}
+                    empty={search ? `No part is called "${search}"` : stage === 'Build' && mayEdit ? 'No parts yet: add one above' : 'No parts yet'}
                 />
             </Box>
             {stage === 'Load' && <WattsBar outline={revision.outline} select={(ids) => set({ selection: ids })} />}

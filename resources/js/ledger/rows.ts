@@ -1,10 +1,12 @@
 import type { GridReport, Outline, OutlineLimit, OutlinePart, Result, ResultLimit, ResultPart } from '../api/types';
-import { isOfTemperature, limitEntry, partEntry, type ModelDocument } from '../model/document';
+import { isOfTemperature, originOf, type ModelDocument } from '../model/document';
 
 /** One line of the ledger: a part with everything the stages show of it, or the heading of an assembly. */
 export interface LedgerRow {
     id: string;
     heading: string | null;
+    /** Parts under a heading. */
+    members: number;
     name: string;
     part: OutlinePart | null;
     material: string;
@@ -32,39 +34,59 @@ export function partRows(document: ModelDocument, outline: Outline, result: Resu
         const known = limit.part ? judgedByPart.get(limit.part) : undefined;
         if (limit.part && (!known || (limit.margin ?? Infinity) < (known.margin ?? Infinity))) judgedByPart.set(limit.part, limit);
     }
+    // Found by id, so that thousands of rows are made as fast as a few.
+    const firstOf = <T>(list: readonly T[], key: (entry: T) => string | null | undefined): Map<string, T> => {
+        const found = new Map<string, T>();
+        for (const entry of list) {
+            const name = key(entry);
+            if (name != null && !found.has(name)) found.set(name, entry);
+        }
+        return found;
+    };
+    const entries = firstOf(document.parts ?? [], (part) => part.id);
+    const typedLimits = firstOf((document.limits ?? []).filter((limit) => limit.atLeast === undefined && isOfTemperature(limit)), (limit) => limit.of.part);
     const limits = outline.limits.filter(isOfTemperature);
+    const [limitById, limitByPart] = [firstOf(limits, (limit) => limit.id), firstOf(limits, (limit) => limit.part)];
+    const thinnest = firstOf([...(grid?.features ?? [])].sort((one, other) => one.width - other.width), (feature) => feature.part);
     return outline.parts.map((part) => {
         const partResult = results.get(part.id) ?? null;
         const judged = judgedByPart.get(part.id) ?? null;
-        const features = (grid?.features ?? []).filter((f) => f.part === part.id).sort((a, b) => a.width - b.width);
+        const entry = entries.get(originOf(part.id));
         return {
             id: part.id,
             heading: null,
-            name: part.name,
+            members: 0,
+            // As it is typed, also before the server has evaluated the model; copies have numbers of their own.
+            name: (part.copyOf == null ? entry?.name : undefined) ?? part.name,
             part,
             material: part.material ?? '',
-            powerText: asText(partEntry(document, part.id)?.power),
-            limitText: asText(limitEntry(document, part.id)?.atMost),
-            limit: limits.find((limit) => (judged ? limit.id === judged.id : limit.part === part.id)) ?? limits.find((limit) => limit.part === part.id) ?? null,
+            powerText: asText(entry?.power),
+            limitText: asText(typedLimits.get(originOf(part.id))?.atMost),
+            limit: (judged ? limitById.get(judged.id) : undefined) ?? limitByPart.get(part.id) ?? null,
             result: partResult,
             judged,
             temperature: judged?.value ?? partResult?.nodes?.junction ?? partResult?.temperature?.max ?? null,
             margin: judged?.margin ?? null,
             plusMinus: judged?.plusMinus ?? null,
-            thinnest: features[0] ?? null,
+            thinnest: thinnest.get(part.id) ?? null,
         };
     });
 }
 
-/** Rows under the headings of their assemblies, in the order in which these first appear. */
-export function withHeadings(rows: LedgerRow[]): LedgerRow[] {
+/** Rows under the headings of their assemblies, in the order in which these first appear; those of closed ones are left out. */
+export function withHeadings(rows: LedgerRow[], closed: ReadonlySet<string> = new Set()): LedgerRow[] {
     const groups = new Map<string, LedgerRow[]>();
     for (const row of rows) {
         const group = row.part?.group ?? '';
-        groups.set(group, [...(groups.get(group) ?? []), row]);
+        const members = groups.get(group);
+        if (members) members.push(row);
+        else groups.set(group, [row]);
     }
     if (groups.size === 1 && groups.has('')) return rows;
-    return [...groups].flatMap(([group, members]) => [heading(group), ...members]);
+    return [...groups].flatMap(([group, members]) => {
+        const head = heading(group, members.length);
+        return closed.has(head.id) ? [head] : [head, ...members];
+    });
 }
 
 /** Sorted by a column, rows without a value last in either direction. */
@@ -104,10 +126,10 @@ function sortValue(row: LedgerRow, field: string): number | string | null {
     }
 }
 
-function heading(group: string): LedgerRow {
+function heading(group: string, members: number): LedgerRow {
     const name = group || 'Not in an assembly';
     return {
-        id: `heading:${group}`, heading: name, name, part: null, material: '', powerText: '', limitText: '', limit: null,
+        id: `heading:${group}`, heading: name, members, name, part: null, material: '', powerText: '', limitText: '', limit: null,
         result: null, judged: null, temperature: null, margin: null, plusMinus: null, thinnest: null,
     };
 }

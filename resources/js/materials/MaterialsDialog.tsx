@@ -46,7 +46,7 @@ interface Props {
 }
 
 /** The library beside the project's own materials: to look up, to sort and compare, to give to parts, to copy and edit. */
-export function MaterialsDialog({ revision, editor, mayEdit, selection, onClose }: Props) {
+export default function MaterialsDialog({ revision, editor, mayEdit, selection, onClose }: Props) {
     const library = useMaterials();
     const document = revision.document as ModelDocument;
     const [search, setSearch] = useState('');

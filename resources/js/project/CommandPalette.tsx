@@ -17,19 +17,19 @@ interface Command {
 }
 
 interface Props {
-    open: boolean;
     variant: number;
     outline: Outline | undefined;
     findings: readonly Finding[];
     editor: ModelEditor;
     mayEdit: boolean;
+    showKeys: () => void;
     onClose: () => void;
 }
 
 const grades: Record<Grade, string> = { scout: 'Scout', working: 'Working', 'sign-off': 'Sign-off' };
 
 /** Every command and part by a few letters of its name. */
-export function CommandPalette({ open, variant, outline, findings, editor, mayEdit, onClose }: Props) {
+export function CommandPalette({ variant, outline, findings, editor, mayEdit, showKeys, onClose }: Props) {
     const screen = useScreen();
     const { scheme, setScheme } = usePreferences();
     const { run } = useRunCommand(variant, findings);
@@ -44,10 +44,11 @@ export function CommandPalette({ open, variant, outline, findings, editor, mayEd
         { group: 'View', label: 'Measure a distance', keys: 'M', run: () => screen.set({ measuring: true, probing: false }) },
         { group: 'View', label: 'Show all parts', run: () => screen.set({ hidden: [] }) },
         { group: 'View', label: scheme === 'light' ? 'Dark surfaces' : 'Light surfaces', run: () => setScheme(scheme === 'light' ? 'dark' : 'light') },
+        { group: 'View', label: 'Keys', keys: '?', run: showKeys },
         ...(outline?.parts ?? []).map((part): Command => ({ group: 'Part', label: part.name, run: () => screen.set({ selection: [part.id] }) })),
     ];
     return (
-        <Dialog open={open} onClose={onClose} fullWidth maxWidth="xs" aria-label="Commands" sx={{ '& .MuiDialog-container': { alignItems: 'start', pt: 8 } }} slotProps={{ transition: { timeout: 0 } }}>
+        <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-label="Commands" sx={{ '& .MuiDialog-container': { alignItems: 'start', pt: 8 } }} slotProps={{ transition: { timeout: 0 } }}>
             <Autocomplete
                 open
                 autoHighlight
@@ -55,8 +56,10 @@ export function CommandPalette({ open, variant, outline, findings, editor, mayEd
                 forcePopupIcon={false}
                 options={commands}
                 groupBy={(command) => command.group}
+                getOptionLabel={(command) => `${command.label}${command.keys ? ` ${command.keys}` : ''}`}
                 getOptionKey={(command) => `${command.group} ${command.label} ${commands.indexOf(command)}`}
                 noOptionsText="Nothing is called that"
+                onClose={(_e, reason) => { if (reason === 'escape') onClose(); }}
                 onChange={(_e, command) => {
                     onClose();
                     command?.run();

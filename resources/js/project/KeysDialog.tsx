@@ -1,33 +1,26 @@
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
-
-const keys: [string, string][] = [
-    ['Ctrl+K', 'Find a command or a part'],
-    ['1 – 5', 'Stages Build to Judge'],
-    ['Enter', 'Edit the cell of the ledger; again to save'],
-    ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo'],
-    ['Space', 'Select the row; with Ctrl one more, with Shift all up to it'],
-    ['Ctrl+D', 'Duplicate the selected parts'],
-    ['Delete', 'Remove the selected parts; Ctrl+Z brings them back'],
-    ['H', 'Hide or show the selected parts'],
-    ['M', 'Measure between two clicks in the view'],
-    ['Esc', 'Clear the selection, end probing and measuring'],
-    ['?', 'This list'],
-];
+import Switch from '@mui/material/Switch';
+import { keys } from './keys';
+import { usePreferences } from './screenState';
 
 export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+    const letters = usePreferences((s) => s.letterKeys);
+    const setLetters = usePreferences((s) => s.setLetterKeys);
     return (
         <Dialog open={open} onClose={onClose}>
             <DialogTitle>Keys</DialogTitle>
             <DialogContent>
-                {keys.map(([key, meaning]) => (
-                    <Stack key={key} direction="row" sx={{ gap: 2, py: 0.5 }}>
-                        <kbd style={{ minWidth: 160, fontFamily: 'inherit', fontWeight: 600 }}>{key}</kbd>
-                        <span>{meaning}</span>
+                {keys.filter((key) => key.shown).map((key) => (
+                    <Stack key={key.shown} direction="row" sx={{ gap: 2, py: 0.5, opacity: key.plain && !letters ? 0.5 : 1 }}>
+                        <kbd style={{ minWidth: 160, fontFamily: 'inherit', fontWeight: 600 }}>{key.shown}</kbd>
+                        <span>{key.meaning}</span>
                     </Stack>
                 ))}
+                <FormControlLabel sx={{ mt: 1 }} control={<Switch size="small" checked={letters} onChange={(_e, on) => setLetters(on)} />} label="Single letters and digits act" />
             </DialogContent>
         </Dialog>
     );

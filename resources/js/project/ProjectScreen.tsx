@@ -7,6 +7,7 @@ import Undo from '@mui/icons-material/Undo';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
 import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
@@ -14,9 +15,9 @@ import Skeleton from '@mui/material/Skeleton';
 import Snackbar from '@mui/material/Snackbar';
 import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { useProject } from '../api/queries';
+import { useProject, useSession } from '../api/queries';
 import type { Project } from '../api/types';
 import { BuildPanel } from '../inspector/BuildPanel';
 import { Inspector } from '../inspector/Inspector';
@@ -29,7 +30,10 @@ import { useMaterialDrop } from '../materials/useMaterialDrop';
 import { useModelEditor, type ModelEditor } from '../model/useModelEditor';
 import { RunStrip } from '../runs/RunStrip';
 import { useRunState } from '../runs/useRunState';
+import { SignIn } from '../session/SignIn';
+import { retryAll } from '../state/edits';
 import { Bar } from '../theme/Bar';
+import { Boundary } from '../theme/Boundary';
 import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
 import { unitSetNames, type UnitSet } from '../units/units';
@@ -37,6 +41,7 @@ import type { PartUnder } from '../view/View';
 import { CommandPalette } from './CommandPalette';
 import { ConflictDialog } from './ConflictDialog';
 import { KeysDialog } from './KeysDialog';
+import { Layout } from './Layout';
 import { StageRail } from './StageRail';
 import { usePreferences, useScreen } from './screenState';
 import { useDrags } from './useDrags';
@@ -89,6 +94,31 @@ function Refusal({ editor }: { editor: ModelEditor }) {
     );
 }
 
+const saveTexts = { saving: 'Saving', unreachable: 'Not saved: the server cannot be reached', signedOut: 'Not saved: signed out' };
+
+/** Whether the server has everything that is on screen. */
+function SaveStatus({ editor }: { editor: ModelEditor }) {
+    const lost = editor.state === 'unreachable' || editor.state === 'signedOut';
+    const text = editor.state === 'saved' ? (editor.revision ? `Saved, revision ${editor.revision.number}` : '') : saveTexts[editor.state];
+    return (
+        <Stack direction="row" sx={{ alignItems: 'center', color: lost ? bar.warning : bar.quiet, fontSize: 12 }}>
+            <span role="status">{text}</span>
+            {editor.state === 'unreachable' && <Button size="small" color="inherit" sx={{ fontSize: 12, ml: 0.5, py: 0 }} onClick={editor.retry}>Try again</Button>}
+        </Stack>
+    );
+}
+
+/** Over the page when the session has ended; what was typed stays and is saved after signing in. */
+function SessionEnded({ editor }: { editor: ModelEditor }) {
+    const session = useSession();
+    return (
+        <Dialog open={editor.state === 'signedOut'} aria-label="Sign in again">
+            <Alert severity="warning">Your session has ended. Nothing is lost: sign in again and your edits are saved.</Alert>
+            <SignIn demo={session.data?.demo ?? false} unreachable={false} onSignedIn={retryAll} />
+        </Dialog>
+    );
+}
+
 /** Which variant of the project is shown. */
 function VariantChoice({ project, variant }: { project: Project; variant: number }) {
     const navigate = useNavigate();
@@ -112,7 +142,9 @@ export default function ProjectScreen() {
     const project = useProject(Number(params.project));
     const editor = useModelEditor(variant);
     const runs = useRunState(variant, editor.revision?.number);
-    const { stage, selection, set } = useScreen();
+    const stage = useScreen((s) => s.stage);
+    const selection = useScreen((s) => s.selection);
+    const set = useScreen((s) => s.set);
     const units = usePreferences((s) => s.units);
     const [keysShown, setKeysShown] = useState(false);
     const showKeys = () => setKeysShown(true);
@@ -121,7 +153,7 @@ export default function ProjectScreen() {
     useEffect(() => set({ selection: [], hidden: [], section: null, probing: false, measuring: false, pointed: null }), [variant, set]);
 
     const mayEdit = project.data !== undefined && project.data.role !== 'viewer';
-    useKeys(editor, mayEdit, showKeys, showPalette);
+    useKeys({ editor, mayEdit, showKeys, showPalette });
     const drags = useDrags(editor);
     const partUnder = useRef<PartUnder | null>(null);
     const drop = useMaterialDrop(editor, editor.revision?.outline, mayEdit, (event) => partUnder.current?.(event) ?? null);
@@ -135,6 +167,11 @@ export default function ProjectScreen() {
         );
     }
     const revision = editor.revision;
+    const stageProps = revision && { revision, editor, mayEdit };
+    let details: ReactNode = null;
+    if (revision && selection.length > 0) details = <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />;
+    else if (stage === 'Judge') details = !runs.stale && runs.result ? <SpaceSummary result={runs.result} units={units} /> : null;
+    else if (stageProps) details = { Build: <BuildPanel {...stageProps} />, Load: <SpacePanel {...stageProps} />, Limit: <SpaceLimits {...stageProps} />, Solve: <PreflightPanel {...stageProps} /> }[stage];
     return (
         <Stack sx={{ height: '100%', overflow: 'hidden' }}>
             <Bar>
@@ -144,34 +181,40 @@ export default function ProjectScreen() {
                         {project.data?.name}
                     </Box>
                     {project.data && <VariantChoice project={project.data} variant={variant} />}
-                    <Box sx={{ color: bar.quiet, fontSize: 12 }} role="status">{editor.saving ? 'Saving' : revision ? `Saved, revision ${revision.number}` : ''}</Box>
+                    <SaveStatus editor={editor} />
                 </Stack>
                 <StageRail findings={revision?.preflight ?? []} />
                 <BarTools editor={editor} showKeys={showKeys} showPalette={showPalette} />
             </Bar>
-            <Stack component="main" direction="row" sx={{ flex: 1, minHeight: 0 }}>
-                <Stack component="section" aria-label="Ledger" sx={{ width: 452, flexShrink: 0, borderRight: 1, borderColor: 'divider', bgcolor: 'background.paper' }}>
-                    {stage === 'Judge' && <Box sx={{ borderBottom: 1, borderColor: 'divider' }}><VerdictLine runs={runs} /></Box>}
-                    {revision ? (
-                        <Box sx={{ flex: 1, minHeight: 0 }}><Ledger revision={revision} editor={editor} result={runs.result} stale={runs.stale} mayEdit={mayEdit} /></Box>
-                    ) : (
-                        <Stack sx={{ p: 2, gap: 1 }}>{[...Array(10).keys()].map((i) => <Skeleton key={i} height={24} />)}</Stack>
-                    )}
-                </Stack>
-                <Box component="section" aria-label="View" {...drop} sx={{ flex: 1, minWidth: 0, position: 'relative' }}>
-                    <Suspense fallback={null}>{revision && <View partUnder={partUnder} outline={revision.outline} run={runs.shown?.id} picture={runs.shown?.picture ?? 0} result={runs.result} stale={runs.stale} drags={mayEdit ? drags : undefined} />}</Suspense>
-                </Box>
-                {revision && stage === 'Build' && selection.length === 0 && <BuildPanel revision={revision} editor={editor} mayEdit={mayEdit} />}
-                {revision && stage === 'Solve' && selection.length === 0 && <PreflightPanel revision={revision} editor={editor} mayEdit={mayEdit} />}
-                {revision && stage === 'Limit' && selection.length === 0 && <SpaceLimits revision={revision} editor={editor} mayEdit={mayEdit} />}
-                {revision && stage === 'Load' && selection.length === 0 && <SpacePanel revision={revision} editor={editor} mayEdit={mayEdit} />}
-                {stage === 'Judge' && selection.length === 0 && !runs.stale && runs.result && <SpaceSummary result={runs.result} units={units} />}
-                {revision && selection.length > 0 && <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />}
-            </Stack>
+            <Box component="main" sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
+                <Layout
+                    ledger={
+                        <Stack component="section" aria-label="Ledger" sx={{ height: '100%', bgcolor: 'background.paper' }}>
+                            <Boundary what="The ledger" resetKeys={[variant]}>
+                                {stage === 'Judge' && <Box sx={{ borderBottom: 1, borderColor: 'divider' }}><VerdictLine runs={runs} /></Box>}
+                                {revision ? (
+                                    <Box sx={{ flex: 1, minHeight: 0 }}><Ledger revision={revision} editor={editor} result={runs.result} stale={runs.stale} mayEdit={mayEdit} /></Box>
+                                ) : (
+                                    <Stack sx={{ p: 2, gap: 1 }}>{[...Array(10).keys()].map((i) => <Skeleton key={i} height={24} />)}</Stack>
+                                )}
+                            </Boundary>
+                        </Stack>
+                    }
+                    view={
+                        <Box component="section" aria-label="View" {...drop} sx={{ height: '100%', position: 'relative' }}>
+                            <Boundary what="The view" resetKeys={[variant]}>
+                                <Suspense fallback={null}>{revision && <View partUnder={partUnder} outline={revision.outline} run={runs.shown?.id} picture={runs.shown?.picture ?? 0} result={runs.result} stale={runs.stale} drags={mayEdit ? drags : undefined} />}</Suspense>
+                            </Boundary>
+                        </Box>
+                    }
+                    details={details && <Boundary what="This panel" resetKeys={[variant, stage, String(selection)]}>{details}</Boundary>}
+                />
+            </Box>
             <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} findings={revision?.preflight ?? []} outline={revision?.outline} />
             <ConflictDialog editor={editor} />
+            <SessionEnded editor={editor} />
             <Refusal editor={editor} />
-            <CommandPalette open={palette} variant={variant} outline={revision?.outline} findings={revision?.preflight ?? []} editor={editor} mayEdit={mayEdit} onClose={() => setPalette(false)} />
+            {palette && <CommandPalette variant={variant} outline={revision?.outline} findings={revision?.preflight ?? []} editor={editor} mayEdit={mayEdit} showKeys={showKeys} onClose={() => setPalette(false)} />}
             <KeysDialog open={keysShown} onClose={() => setKeysShown(false)} />
         </Stack>
     );

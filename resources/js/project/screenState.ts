@@ -61,6 +61,9 @@ export const useScreen = create<ScreenState>((set) => ({
 interface Preferences {
     units: UnitSet;
     scheme: Scheme;
+    /** Whether single letters and digits act on the project screen. */
+    letterKeys: boolean;
+    setLetterKeys: (on: boolean) => void;
     setUnits: (units: UnitSet) => void;
     setScheme: (scheme: Scheme) => void;
 }
@@ -71,6 +74,8 @@ export const usePreferences = create<Preferences>()(
         (set) => ({
             units: 'mm',
             scheme: 'light',
+            letterKeys: true,
+            setLetterKeys: (letterKeys) => set({ letterKeys }),
             setUnits: (units) => set({ units }),
             setScheme: (scheme) => set({ scheme }),
         }),

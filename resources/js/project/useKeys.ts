@@ -1,34 +1,21 @@
-import { useEffect } from 'react';
-import type { ModelEditor } from '../model/useModelEditor';
-import { duplicateParts, removeParts } from '../model/partCommands';
-import { stages, useScreen } from './screenState';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { keys, somethingLiesOver, type KeyContext } from './keys';
+import { usePreferences } from './screenState';
 
-const isTyping = (target: EventTarget | null): boolean =>
-    target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+const bound = keys.filter((key) => key.run !== undefined);
+const produced = bound.filter((key) => key.hotkey === '?');
+const pressed = bound.filter((key) => key.hotkey !== '?');
 
-/** The keys that KeysDialog lists. */
-export function useKeys(editor: ModelEditor, mayEdit: boolean, showKeys: () => void, showPalette: () => void): void {
-    useEffect(() => {
-        const onKey = (event: KeyboardEvent) => {
-            if (isTyping(event.target)) return;
-            const { set, selection, toggleHidden } = useScreen.getState();
-            const key = event.key.toLowerCase();
-            if (event.ctrlKey || event.metaKey) {
-                if (key === 'z') (event.shiftKey ? editor.redo : editor.undo)();
-                else if (key === 'y') editor.redo();
-                else if (key === 'k') showPalette();
-                else if (key === 'd' && mayEdit && selection.length > 0) duplicateParts(editor, selection);
-                else return;
-            } else if (/^[1-5]$/.test(key)) set({ stage: stages[Number(key) - 1] });
-            else if (key === 'delete' && mayEdit && selection.length > 0) removeParts(editor, selection);
-            else if (key === 'h' && selection.length > 0) toggleHidden(selection);
-            else if (key === 'm') set({ measuring: !useScreen.getState().measuring, probing: false });
-            else if (key === 'escape') set({ selection: [], probing: false, measuring: false });
-            else if (key === '?') showKeys();
-            else return;
-            event.preventDefault();
-        };
-        window.addEventListener('keydown', onKey);
-        return () => window.removeEventListener('keydown', onKey);
-    }, [editor, mayEdit, showKeys, showPalette]);
+/** The keys of the project screen; not while something is typed or lies over it. */
+export function useKeys(context: KeyContext): void {
+    const letters = usePreferences((s) => s.letterKeys);
+    const run = (list: typeof bound) => (event: KeyboardEvent, { hotkey }: { hotkey: string }) => {
+        const key = list.find((k) => k.hotkey === hotkey);
+        if (!key?.run || (key.plain && !letters)) return;
+        event.preventDefault();
+        key.run(context);
+    };
+    const options = { ignoreEventWhen: (event: KeyboardEvent) => event.defaultPrevented || somethingLiesOver() };
+    useHotkeys(pressed.map((k) => k.hotkey), run(pressed), options, [context, letters]);
+    useHotkeys(produced.map((k) => k.hotkey), run(produced), { ...options, useKey: true, ignoreModifiers: true }, [context, letters]);
 }

@@ -9,8 +9,8 @@ import { useState } from 'react';
 import { useSignIn } from '../api/queries';
 import { Wordmark } from '../theme/Wordmark';
 
-export function SignIn({ demo, unreachable }: { demo: boolean; unreachable: boolean }) {
-    const signIn = useSignIn();
+export function SignIn({ demo, unreachable, onSignedIn }: { demo: boolean; unreachable: boolean; onSignedIn?: () => void }) {
+    const signIn = useSignIn(onSignedIn);
     const [email, setEmail] = useState('');
     const [password, setPassword] = useState('');
     return (

@@ -33,4 +33,5 @@ export function makeTheme(scheme: Scheme): Theme {
 }
 
 /** The dark bar on top is the same in both schemes. */
-export const bar = { background: '#232f36', text: '#f2efe8', quiet: '#b9c2c6', track: '#33424b', accent: '#f0a03c', onAccent: '#20170a' };
+export const bar = {
+    warning: '#ffb86b', background: '#232f36', text: '#f2efe8', quiet: '#b9c2c6', track: '#33424b', accent: '#f0a03c', onAccent: '#20170a' };

@@ -1,19 +1,39 @@
 import { useEffect, useMemo } from 'react';
-import { BackSide, FrontSide, type Plane } from 'three';
+import { BackSide, FrontSide, type Plane, type ShaderMaterial } from 'three';
 import type { ThreeEvent } from '@react-three/fiber';
 import type { OutlinePart } from '../api/types';
 import { colourOf } from './colours';
-import { fieldMaterial, type FieldTextures } from './fieldMaterial';
+import { fieldMaterial, ofPart, type FieldTextures } from './fieldMaterial';
 import { edgeGeometry, partGeometry } from './geometry';
 
 /** Walls of a box are seen through, so that a cold, dark housing does not drown what it holds. */
 const HOUSING_OPACITY = 0.35;
 
+/** The two materials that all parts of a picture share: solid ones, and hollow ones, which are seen from inside. */
+export interface PartMaterials {
+    solid: ShaderMaterial;
+    hollow: ShaderMaterial;
+}
+
+export function usePartMaterials(textures: FieldTextures | null, clip: Plane | null): PartMaterials | null {
+    const materials = useMemo(
+        () => (textures ? { solid: fieldMaterial(textures, { side: 'front', clip }), hollow: fieldMaterial(textures, { side: 'back', clip, shade: 0.25, opacity: HOUSING_OPACITY }) } : null),
+        [textures, clip],
+    );
+    useEffect(() => () => {
+        materials?.solid.dispose();
+        materials?.hollow.dispose();
+    }, [materials]);
+    return materials;
+}
+
 interface Props {
     part: OutlinePart;
     /** How far it is dragged, m. */
     shift: [number, number, number] | undefined;
-    textures: FieldTextures | null;
+    materials: PartMaterials | null;
+    /** Its number among the owners of the cells. */
+    owner: number;
     selected: boolean;
     clip: Plane | null;
     dark: boolean;
@@ -23,22 +43,18 @@ interface Props {
 }
 
 /** A part, coloured by the field where there is one, else by what it is. */
-export function PartMesh({ part, shift, textures, selected, clip, dark, onPick, onHover, onLeave }: Props) {
+export function PartMesh({ part, shift, materials, owner, selected, clip, dark, onPick, onHover, onLeave }: Props) {
     const geometry = useMemo(() => partGeometry(part), [part]);
     const edges = useMemo(() => edgeGeometry(geometry), [geometry]);
     const hollow = part.kind === 'shell';
-    const material = useMemo(
-        () => (textures ? fieldMaterial(textures, { side: hollow ? 'back' : 'front', selected, clip, shade: hollow ? 0.25 : 0.5, opacity: hollow ? HOUSING_OPACITY : 1 }) : null),
-        [textures, hollow, selected, clip],
-    );
     useEffect(() => () => geometry.dispose(), [geometry]);
     useEffect(() => () => edges.dispose(), [edges]);
-    useEffect(() => () => material?.dispose(), [material]);
     const planes = clip ? [clip] : [];
+    const material = materials && (hollow ? materials.hollow : materials.solid);
     return (
         <group position={shift ?? [0, 0, 0]}>
             {material ? (
-                <mesh key="field" userData={{ part: part.id }} geometry={geometry} material={material} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave} />
+                <mesh key="field" userData={{ part: part.id }} geometry={geometry} material={material} onBeforeRender={() => ofPart(material, owner, selected)} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave} />
             ) : (
                 <mesh key="plain" userData={{ part: part.id }} geometry={geometry} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave}>
                     <meshLambertMaterial color={selected ? '#f0a03c' : colourOf(part)} side={hollow ? BackSide : FrontSide} clippingPlanes={planes} />

@@ -31,7 +31,7 @@ export function SectionPlane({ section, low, high, textures, flow }: Props) {
     const size = high.clone().sub(low);
     const middle = low.clone().add(high).multiplyScalar(0.5).setComponent(axis, section.position);
     const extent: [number, number] = axis === 0 ? [size.z, size.y] : axis === 1 ? [size.x, size.z] : [size.x, size.y];
-    const material = useMemo(() => (textures ? fieldMaterial(textures, { side: 'both', masked: true, shade: 0 }) : null), [textures]);
+    const material = useMemo(() => (textures ? fieldMaterial(textures, { side: 'both', shade: 0 }) : null), [textures]);
     useEffect(() => () => material?.dispose(), [material]);
 
     const strokes = useMemo(() => (flow ? strokesOf(flow, section) : null), [flow, section]);

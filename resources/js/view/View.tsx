@@ -20,7 +20,7 @@ import { makeTextures, type FieldTextures } from './fieldMaterial';
 import { makeFlow, type Flow } from './flow';
 import { Legend } from './Legend';
 import { MoveHandles } from './MoveHandles';
-import { PartMesh } from './PartMesh';
+import { PartMesh, usePartMaterials } from './PartMesh';
 import { clipPlane, SectionPlane } from './SectionPlane';
 import { SpaceFrame } from './SpaceFrame';
 import { ViewTools, type Facing } from './ViewTools';
@@ -98,6 +98,8 @@ interface SceneProps {
     textures: FieldTextures | null;
     flow: Flow | null;
     run: number | undefined;
+    /** Numbers of the parts among the owners of the cells, by id. */
+    owners: ReadonlyMap<string, number>;
     /** Whether the space, its openings and gravity are drawn. */
     framed: boolean;
     facing: { to: Facing; count: number };
@@ -124,16 +126,18 @@ function distanceText(points: readonly Vector3[], units: UnitSet): string | null
     return `${lengths([from.distanceTo(to)], units)} (x ${lengths([Math.abs(to.x - from.x)], units)}, y ${lengths([Math.abs(to.y - from.y)], units)}, z ${lengths([Math.abs(to.z - from.z)], units)})`;
 }
 
-function Scene({ outline, field, textures, flow, run, framed, facing, drags, sheet }: SceneProps) {
+function Scene({ outline, field, textures, flow, run, owners, framed, facing, drags, sheet }: SceneProps) {
     const { stage, selection, hidden, section, probing, measuring, perspective, face, pointed, set, select } = useScreen();
     const picksFaces = stage === 'Load';
     const [hovered, setHovered] = useState<{ part: string; name: string } | null>(null);
-    const { units, scheme } = usePreferences();
+    const units = usePreferences((s) => s.units);
+    const scheme = usePreferences((s) => s.scheme);
     const [probe, setProbe] = useState<{ at: [number, number, number]; text: string } | null>(null);
     // By value: an edit of a part brings a new outline, but must not move the camera.
     const low = useMemo(() => new Vector3(...outline.space.min), [String(outline.space.min)]);
     const high = useMemo(() => new Vector3(...outline.space.max), [String(outline.space.max)]);
     const clip = useMemo(() => (section ? clipPlane(section) : null), [section]);
+    const materials = usePartMaterials(flow ? null : textures, clip);
     useEffect(() => setProbe(null), [run, probing]);
     const [measured, setMeasured] = useState<Vector3[]>([]);
     useEffect(() => setMeasured([]), [measuring]);
@@ -187,7 +191,7 @@ function Scene({ outline, field, textures, flow, run, framed, facing, drags, she
             <ambientLight intensity={1.9} />
             <directionalLight position={[-1, -2, 4]} intensity={1.6} />
             {outline.parts.filter((part) => !hidden.includes(part.id)).map((part) => (
-                <PartMesh key={part.id} part={part} shift={carried.includes(originOf(part.id)) ? shift : undefined} textures={flow ? null : textures} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} onHover={picksFaces ? hover(part) : undefined} onLeave={picksFaces ? () => setHovered(null) : undefined} />
+                <PartMesh key={part.id} part={part} shift={carried.includes(originOf(part.id)) ? shift : undefined} materials={materials} owner={owners.get(part.id) ?? 0} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} onHover={picksFaces ? hover(part) : undefined} onLeave={picksFaces ? () => setHovered(null) : undefined} />
             ))}
             {marked(hovered, false)}
             {marked(face && selection.includes(face.part) ? face : null, true)}
@@ -198,8 +202,8 @@ function Scene({ outline, field, textures, flow, run, framed, facing, drags, she
             <Marker sheet={sheet} dark={scheme === 'dark'} at={measured.at(-1)?.toArray()} text={distanceText(measured, units)} />
             {framed && <SpaceFrame outline={outline} dark={scheme === 'dark'} onGravity={drags?.gravity} />}
             {section && <SectionPlane section={section} low={low} high={high} textures={textures} flow={flow} />}
-            <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.max.at} text={field && !section ? `hottest body ${temperatureWithUnit(field.max.value, units)}` : null} />
-            <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.min.at} text={field && !section ? `coldest ${temperatureWithUnit(field.min.value, units)}` : null} />
+            <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.solid?.max.at} text={field?.solid && !section ? `hottest solid ${temperatureWithUnit(field.solid.max.value, units)}` : null} />
+            <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.solid?.min.at} text={field?.solid && !section ? `coldest solid ${temperatureWithUnit(field.solid.min.value, units)}` : null} />
             {stage === 'Build' && pointed && <mesh position={pointed.at} renderOrder={14} raycast={() => undefined}><sphereGeometry args={[0.06 * reach, 16, 12]} /><meshBasicMaterial color="#b3261e" depthTest={false} transparent /></mesh>}
             <Marker sheet={sheet} dark={scheme === 'dark'} at={pointed?.at} text={stage === 'Build' ? (pointed?.text ?? null) : null} />
             <Marker sheet={sheet} dark={scheme === 'dark'} at={probe?.at} text={probe?.text ?? null} />
@@ -235,12 +239,17 @@ export default memo(function View({ outline, run, picture, result: latest, stale
     const section = useScreen((s) => s.section);
     const sectionOf = useScreen((s) => s.sectionOf);
     const bytes = useField(judged, picture, 'temperature');
+    const parts = useField(judged, picture, 'parts');
     const result = judged === undefined ? undefined : latest;
     const bySpeed = section !== null && sectionOf === 'speed' && !!result?.flow;
     const velocities = useField(bySpeed ? judged : undefined, picture, 'velocity');
     // Result and fields of two pictures may arrive apart; only what fits together is drawn.
     const cells = result ? result.grid.lines.reduce((n, line) => n * (line.length - 1), 1) : 0;
-    const field = useMemo(() => (result && bytes.data?.byteLength === 4 * cells ? makeField(result.grid.lines, bytes.data) : null), [result, bytes.data, cells]);
+    const field = useMemo(
+        () => (result && bytes.data?.byteLength === 4 * cells && parts.data?.byteLength === 2 * cells ? makeField(result.grid.lines, bytes.data, parts.data) : null),
+        [result, bytes.data, parts.data, cells],
+    );
+    const owners = useMemo(() => new Map(result?.parts.map((part, index) => [part.id, index + 1])), [result]);
     const flow = useMemo(() => (bySpeed && result && velocities.data?.byteLength === 12 * cells ? makeFlow(result.grid.lines, velocities.data) : null), [bySpeed, result, velocities.data, cells]);
     const coloured = flow?.speed ?? field;
     // A field belongs to the fins its grid had, which on a coarse one are fewer and thicker.
@@ -258,7 +267,7 @@ export default memo(function View({ outline, run, picture, result: latest, stale
         >
             <Canvas frameloop="demand" dpr={1} gl={{ antialias: false }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
                 <Finder found={partUnder} />
-                <Scene outline={drawn} field={field} textures={textures} flow={flow} run={judged} framed={stage === 'Build' || stage === 'Load'} facing={facing} drags={stage === 'Build' ? drags : undefined} sheet={sheet} />
+                <Scene outline={drawn} field={field} textures={textures} flow={flow} run={judged} owners={owners} framed={stage === 'Build' || stage === 'Load'} facing={facing} drags={stage === 'Build' ? drags : undefined} sheet={sheet} />
             </Canvas>
             <Box ref={sheet} sx={{ position: 'absolute', inset: 0, overflow: 'hidden', pointerEvents: 'none' }} />
             <ViewTools outline={outline} mayProbe={field !== null} hasFlow={!!result?.flow} face={(to) => setFacing((f) => ({ to, count: f.count + 1 }))} />

@@ -15,9 +15,15 @@ describe('field', () => {
         expect(() => makeField(lines, bytes(1, 2, 3))).toThrow('3 values');
     });
 
-    it('fills empty cells beside solid ones for the surface and masks them', () => {
-        const data = textureData(makeField(lines, bytes(320, NaN)));
-        expect([...data]).toEqual([320, 1, 320, 0]);
+    it('keeps value and owner of every cell apart, so that a surface takes its own', () => {
+        const owners = new Uint16Array([2, 0, 1]).buffer;
+        const field = makeField([[0, 1, 3, 4], [0, 1], [0, 1]], bytes(320, NaN, 300), owners);
+        expect([...textureData(field)]).toEqual([1, 2, 0, -1, 0, 1]);
+    });
+
+    it('tells the extremes of solids from those of the air', () => {
+        const field = makeField([[0, 1, 3, 4], [0, 1], [0, 1]], bytes(320, 280, 300), new Uint16Array([2, 0, 1]).buffer);
+        expect([field.min.value, field.solid?.min.value, field.solid?.max.value]).toEqual([280, 300, 320]);
     });
 
     it('maps places to texture coordinates through the cell centres of an uneven grid', () => {

@@ -1,5 +1,5 @@
 import {
-    BackSide, ClampToEdgeWrapping, Data3DTexture, DataTexture, DoubleSide, FloatType, FrontSide, GLSL3, HalfFloatType, DataUtils, LinearFilter,
+    BackSide, ClampToEdgeWrapping, Data3DTexture, DataTexture, DoubleSide, FloatType, FrontSide, GLSL3, LinearFilter,
     NearestFilter, Plane, RedFormat, RGFormat, RGBAFormat, ShaderMaterial, UnsignedByteType, Vector3,
 } from 'three';
 import { scaleBytes } from './colours';
@@ -21,7 +21,8 @@ const vertexShader = /* glsl */ `
     }
 `;
 
-// Colours the surface from the 3-D texture; a fixed soft light from above keeps the shape readable.
+// Colours the surface of a part by the cells of that part alone, linearly between their centres: what lies next to it, as cold air, has
+// no share in it. A section takes the cells of whatever it cuts at a place. A fixed soft light from above keeps the shape readable.
 const fragmentShader = /* glsl */ `
     precision highp sampler3D;
     uniform sampler3D field;
@@ -32,7 +33,7 @@ const fragmentShader = /* glsl */ `
     uniform float inset;
     uniform float shade;
     uniform float lift;
-    uniform bool masked;
+    uniform float owner;
     uniform float opacity;
     in vec3 vPlace;
     in vec3 vNormal;
@@ -43,12 +44,40 @@ const fragmentShader = /* glsl */ `
         int i = min(int(x), ${MAP_STEPS - 2});
         return mix(texelFetch(maps, ivec2(i, row), 0).r, texelFetch(maps, ivec2(i + 1, row), 0).r, x - float(i));
     }
+    // Where a place lies among the cells, in cells.
+    vec3 among(vec3 at) {
+        vec3 share = (at - low) / (high - low);
+        return vec3(place(share.x, 0), place(share.y, 1), place(share.z, 2)) * vec3(textureSize(field, 0));
+    }
+    // Value between the cells of one owner around a place, and their share of the eight; 0 where there is none.
+    vec2 of(float who, vec3 place) {
+        ivec3 last = textureSize(field, 0) - 1;
+        vec3 base = floor(place - 0.5);
+        vec3 f = place - 0.5 - base;
+        vec2 sum = vec2(0.0);
+        for (int n = 0; n < 8; n++) {
+            ivec3 step = ivec3(n & 1, (n >> 1) & 1, n >> 2);
+            vec2 cell = texelFetch(field, clamp(ivec3(base) + step, ivec3(0), last), 0).rg;
+            vec3 w = mix(1.0 - f, f, vec3(step));
+            sum += abs(cell.g - who) < 0.5 ? w.x * w.y * w.z * vec2(cell.r, 1.0) : vec2(0.0);
+        }
+        return vec2(sum.x / max(sum.y, 1e-6), sum.y);
+    }
     void main() {
         #include <clipping_planes_fragment>
-        vec3 share = (vPlace - inset * vNormal - low) / (high - low);
-        vec2 value = texture(field, vec3(place(share.x, 0), place(share.y, 1), place(share.z, 2))).rg;
-        if (masked && value.g < 0.5) discard;
-        vec3 tint = texture(scale, vec2(clamp(value.r, 0.0, 1.0), 0.5)).rgb;
+        vec2 value;
+        if (owner < 0.0) {
+            vec3 at = among(vPlace);
+            float who = texelFetch(field, clamp(ivec3(at), ivec3(0), textureSize(field, 0) - 1), 0).g;
+            if (who < -0.5) discard;
+            value = of(who, at);
+        } else {
+            // A round or turned part is made of steps; its true surface may lie outside them.
+            value = of(owner, among(vPlace - inset * vNormal));
+            if (value.y < 1e-3) value = of(owner, among(vPlace - 8.0 * inset * vNormal));
+            if (value.y < 1e-3) value = of(owner, among(vPlace - 24.0 * inset * vNormal));
+        }
+        vec3 tint = value.y < 1e-3 ? vec3(0.6) : texture(scale, vec2(clamp(value.r, 0.0, 1.0), 0.5)).rgb;
         float light = 1.0 - shade * (0.5 - 0.35 * vNormal.z - 0.15 * vNormal.y);
         colour = vec4(mix(tint * light, vec3(1.0), lift), opacity);
     }
@@ -65,15 +94,8 @@ export interface FieldTextures {
 
 /** Uploads a field, its values mapped to 0..1 between the least and the greatest. */
 export function makeTextures(field: Field): FieldTextures {
-    const data = textureData(field);
-    const span = Math.max(field.max.value - field.min.value, 1e-9);
-    const half = new Uint16Array(data.length);
-    for (let i = 0; i < data.length; i += 2) {
-        half[i] = DataUtils.toHalfFloat((data[i]! - field.min.value) / span);
-        half[i + 1] = DataUtils.toHalfFloat(data[i + 1]!);
-    }
-    const volume = new Data3DTexture(half, ...field.cells);
-    Object.assign(volume, { format: RGFormat, type: HalfFloatType, minFilter: LinearFilter, magFilter: LinearFilter, wrapS: ClampToEdgeWrapping, wrapT: ClampToEdgeWrapping, wrapR: ClampToEdgeWrapping, unpackAlignment: 1, needsUpdate: true });
+    const volume = new Data3DTexture(textureData(field), ...field.cells);
+    Object.assign(volume, { format: RGFormat, type: FloatType, minFilter: NearestFilter, magFilter: NearestFilter, wrapS: ClampToEdgeWrapping, wrapT: ClampToEdgeWrapping, wrapR: ClampToEdgeWrapping, unpackAlignment: 1, needsUpdate: true });
     const rows = new Float32Array(3 * MAP_STEPS);
     field.lines.forEach((line, axis) => rows.set(coordinateMap(line, MAP_STEPS), axis * MAP_STEPS));
     const maps = new DataTexture(rows, MAP_STEPS, 3, RedFormat, FloatType);
@@ -85,16 +107,18 @@ export function makeTextures(field: Field): FieldTextures {
     return { field: volume, maps, scale, low, high, dispose: () => [volume, maps, scale].forEach((t) => t.dispose()) };
 }
 
+/** Stands for the owner of whatever a section cuts. */
+const WHATEVER = -1;
+
 interface Options {
     side: 'front' | 'back' | 'both';
-    masked?: boolean;
     shade?: number;
-    selected?: boolean;
     clip?: Plane | null;
     opacity?: number;
 }
 
-export function fieldMaterial(textures: FieldTextures, { side, masked = false, shade = 0.5, selected = false, clip = null, opacity = 1 }: Options): ShaderMaterial {
+/** A material for sections, and for parts, which set their own number and light with ofPart() before they are drawn. */
+export function fieldMaterial(textures: FieldTextures, { side, shade = 0.5, clip = null, opacity = 1 }: Options): ShaderMaterial {
     const diagonal = textures.high.distanceTo(textures.low);
     return new ShaderMaterial({
         glslVersion: GLSL3,
@@ -111,11 +135,18 @@ export function fieldMaterial(textures: FieldTextures, { side, masked = false, s
             scale: { value: textures.scale },
             low: { value: textures.low },
             high: { value: textures.high },
-            inset: { value: masked ? 0 : diagonal * 5e-4 },
+            inset: { value: diagonal * 5e-4 },
             shade: { value: shade },
-            lift: { value: selected ? 0.28 : 0 },
-            masked: { value: masked },
+            lift: { value: 0 },
+            owner: { value: WHATEVER },
             opacity: { value: opacity },
         },
     });
+}
+
+/** Lets the shared material draw one part: by its number among the owners of the cells, lighter when it is selected. */
+export function ofPart(material: ShaderMaterial, owner: number, selected: boolean): void {
+    material.uniforms.owner!.value = owner;
+    material.uniforms.lift!.value = selected ? 0.28 : 0;
+    material.uniformsNeedUpdate = true;
 }
