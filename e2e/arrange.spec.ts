@@ -25,7 +25,7 @@ test('what is typed into one of several rows holds for all; one total is shared;
 
     await inspector(page).getByLabel('Total').fill('3');
     await page.keyboard.press('Enter');
-    await inspector(page).getByRole('button', { name: 'Share it' }).click();
+    await inspector(page).getByRole('button', { name: 'Distribute' }).click();
     await expect(cell(page, 'Memory 1', 'powerText')).toHaveText('1.50');
 
     await page.keyboard.press('1');
@@ -43,11 +43,11 @@ test('a part is dragged along an axis, turned, hidden and alone, and a distance 
     await page.getByLabel('Command or part').fill('build');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('button', { name: 'Build' })).toHaveAttribute('aria-current', 'step');
-    await ledger(page).getByRole('gridcell', { name: 'Fin block', exact: true }).click();
+    await ledger(page).getByRole('gridcell', { name: 'Heat sink', exact: true }).click();
     await page.getByRole('button', { name: 'Z', exact: true }).click();
     const canvas = page.getByRole('region', { name: 'View' }).locator('canvas');
     const box = (await canvas.boundingBox())!;
-    // Seen along z the middle of the space, where the fin block is, lies in the middle of the picture; its arrow along x ends to the right.
+    // Seen along z the middle of the space, where the heat sink is, lies in the middle of the picture; its arrow along x ends to the right.
     const diagonal = Math.hypot(0.24, 0.18, 0.06);
     const scale = Math.min(box.width, box.height * 1.25) / (2.5 * 0.5 * diagonal);
     const tip = { x: box.x + box.width / 2 + scale * (0.03 + 0.12 * diagonal), y: box.y + box.height / 2 };
@@ -60,10 +60,10 @@ test('a part is dragged along an axis, turned, hidden and alone, and a distance 
     await page.keyboard.press('Control+z');
     await expect(inspector(page).getByLabel('At x')).toHaveValue('90 mm');
 
-    await inspector(page).getByLabel('Turn z').fill('90');
+    await inspector(page).getByLabel('Rotate z').fill('90');
     await page.keyboard.press('Enter');
-    await expect(inspector(page).getByLabel('Turn z')).toHaveValue('90 deg');
-    await expect(cell(page, 'Fin block', 'size')).toHaveText('60 × 60 × 25 mm');
+    await expect(inspector(page).getByLabel('Rotate z')).toHaveValue('90 deg');
+    await expect(cell(page, 'Heat sink', 'size')).toHaveText('60 × 60 × 25 mm');
 
     const view = page.getByRole('region', { name: 'View' });
     await view.getByRole('button', { name: 'Isolate' }).click();
@@ -103,15 +103,15 @@ test('copies stay linked until they are made independent; a locked part stays; a
     await expect.poll(() => revision(page)).toBe(number + 3);
     await expect(inspector(page).getByText('Linked copy of Memory 1')).toHaveCount(0);
 
-    await ledger(page).getByRole('gridcell', { name: 'Fin block', exact: true }).click();
+    await ledger(page).getByRole('gridcell', { name: 'Heat sink', exact: true }).click();
     await inspector(page).getByRole('button', { name: 'Lock shape and place' }).click();
     await expect(inspector(page).getByLabel('At x')).toBeDisabled();
     await page.keyboard.press('Delete');
-    await expect(ledger(page).getByRole('gridcell', { name: 'Fin block', exact: true })).toBeVisible();
+    await expect(ledger(page).getByRole('gridcell', { name: 'Heat sink', exact: true })).toBeVisible();
     await inspector(page).getByRole('button', { name: /^Unlock/ }).click();
     await expect(inspector(page).getByLabel('Depth')).toBeEnabled();
 
-    // Seen along z: the face of the fin block that looks along x, 30 mm from the middle, is drawn out by 20 mm.
+    // Seen along z: the face of the heat sink that looks along x, 30 mm from the middle, is drawn out by 20 mm.
     await page.getByRole('button', { name: 'Z', exact: true }).click();
     const canvas = page.getByRole('region', { name: 'View' }).locator('canvas');
     const drag = async (x: number, by: number) => {
@@ -138,7 +138,7 @@ test('an assembly gets axes of its own, is turned as a whole, repeated and taken
     await inspector(page).getByRole('button', { name: 'Give it axes of its own' }).click();
     await expect(inspector(page).getByLabel('At x')).toHaveValue('120 mm');
     const turn = async (angle: string) => {
-        await inspector(page).getByLabel('Turn z').fill(angle);
+        await inspector(page).getByLabel('Rotate z').fill(angle);
         await page.keyboard.press('Enter');
     };
     await turn('30');

@@ -45,14 +45,14 @@ test('from an empty project to a verdict: parts, watts, films, limits, a run', a
     await runStrip(page).getByRole('button', { name: 'Run', exact: true }).click();
     await expect(runStrip(page).getByRole('alert')).toContainText('Heat has no way out');
     const preflight = page.getByRole('complementary', { name: 'Preflight' });
-    await preflight.getByRole('button', { name: 'Films on all walls' }).click();
+    await preflight.getByRole('button', { name: 'Convection on all walls' }).click();
     await expect(preflight.getByText(/Heat has no way out/)).toHaveCount(0);
     await page.keyboard.press('Control+z');
     await preflight.getByRole('button', { name: /Heat has no way out/ }).click();
     const side = page.getByRole('region', { name: 'Side z+' });
     await side.getByRole('combobox', { name: 'Heat through this wall' }).click();
-    await page.getByRole('option', { name: 'Film to the outside' }).click();
-    await expect(side.getByLabel('Film coefficient')).toHaveValue('8 W/m^2/K');
+    await page.getByRole('option', { name: 'Convection to ambient' }).click();
+    await expect(side.getByLabel('Convection coefficient')).toHaveValue('8 W/m^2/K');
     await page.getByRole('complementary', { name: 'Space' }).getByRole('combobox', { name: 'Air' }).click();
     await page.getByRole('option', { name: /^Still/ }).click();
     await typeInto(page, 'Package', 'powerText', '0.5');

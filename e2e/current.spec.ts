@@ -16,7 +16,7 @@ test('current in copper: a new project is computed, a current is changed and a f
     await page.getByRole('button', { name: 'Judge', exact: true }).click();
     const summary = page.getByRole('complementary', { name: 'Space' });
     await expect(summary).toContainText('Bar to the source, face x-');
-    const heat = async () => Number(/Becomes heat([\d.]+) W/.exec((await summary.textContent()) ?? '')?.[1]);
+    const heat = async () => Number(/Joule heat([\d.]+) W/.exec((await summary.textContent()) ?? '')?.[1]);
     const before = await heat();
     expect(before).toBeGreaterThan(2);
 

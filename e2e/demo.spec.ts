@@ -28,12 +28,12 @@ test('change watts, run, see the margin change, undo', async ({ page }) => {
 test('name, material and limit are edited with units, and a wrong one is refused in words', async ({ page }) => {
     await openDemo(page);
     await page.keyboard.press('3');
-    await typeInto(page, 'Fin block', 'limitText', '176 degF');
-    await expect(cell(page, 'Fin block', 'limitText')).toHaveText('80.0');
+    await typeInto(page, 'Heat sink', 'limitText', '176 degF');
+    await expect(cell(page, 'Heat sink', 'limitText')).toHaveText('80.0');
 
     const before = await revision(page);
-    await cell(page, 'Fin block', 'limitText').dblclick();
-    await cell(page, 'Fin block', 'limitText').getByRole('textbox').fill('80 mm');
+    await cell(page, 'Heat sink', 'limitText').dblclick();
+    await cell(page, 'Heat sink', 'limitText').getByRole('textbox').fill('80 mm');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('alert').filter({ hasText: '"80 mm" is a length' })).toContainText('The edit was not saved; the model is as before.');
     await page.keyboard.press('Escape');
@@ -41,18 +41,18 @@ test('name, material and limit are edited with units, and a wrong one is refused
 
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Build' }).click();
-    await cell(page, 'Fin block', 'material').dblclick();
+    await cell(page, 'Heat sink', 'material').dblclick();
     await page.getByRole('option', { name: 'Copper, pure' }).click();
     await page.keyboard.press('Enter');
-    await expect(cell(page, 'Fin block', 'material')).toHaveText('Copper, pure');
-    await typeInto(page, 'Fin block', 'name', 'Copper fins');
+    await expect(cell(page, 'Heat sink', 'material')).toHaveText('Copper, pure');
+    await typeInto(page, 'Heat sink', 'name', 'Copper fins');
     await expect(cell(page, 'Copper fins', 'material')).toHaveText('Copper, pure');
     for (let i = 0; i < 3; i++) {
         const now = await revision(page);
         await page.getByRole('button', { name: 'Undo' }).click();
         await expect.poll(() => revision(page)).toBe(now + 1);
     }
-    await expect(cell(page, 'Fin block', 'material')).toHaveText('Aluminium 6063-T5, extruded');
+    await expect(cell(page, 'Heat sink', 'material')).toHaveText('Aluminium 6063-T5, extruded');
 });
 
 test('ledger, view and inspector share the selection; the probe reads the core', async ({ page }) => {
@@ -62,7 +62,7 @@ test('ledger, view and inspector share the selection; the probe reads the core',
     await cell(page, 'Signal processor', 'name').click();
     const inspector = page.getByRole('complementary', { name: 'Inspector' });
     await expect(inspector).toContainText('Junction');
-    await expect(inspector).toContainText('to Fin block');
+    await expect(inspector).toContainText('to Heat sink');
     await inspector.getByRole('button', { name: 'Close the inspector' }).click();
     await expect(inspector).toBeHidden();
 

@@ -27,7 +27,7 @@ test('a flow shows pictures while it runs, is kept when stopped, goes on, and en
 test('sides, openings and fans are edited with units, and a wrong one is refused in words', async ({ page }) => {
     await page.goto('/');
     await page.getByRole('button', { name: 'Enter as the demo engineer' }).click();
-    await page.getByRole('link', { name: /most of the air passes the fins by/ }).click();
+    await page.getByRole('link', { name: /most of the air bypasses the heat sink/ }).click();
     await page.getByRole('button', { name: 'Load', exact: true }).click();
     const space = page.getByRole('complementary', { name: 'Space' });
     await space.getByRole('region', { name: 'Side y+' }).getByRole('combobox').first().click();

@@ -76,7 +76,7 @@ test('a board from an IDF pair gets watts and limits from tables, an own materia
     await materials.getByLabel(/^Conductivity/).fill('0.85');
     await page.keyboard.press('Enter');
     await expect(materials.getByRole('gridcell', { name: '0.850' })).toBeVisible();
-    await materials.getByRole('button', { name: 'Give to U1' }).click();
+    await materials.getByRole('button', { name: 'Assign to U1' }).click();
     await expect(cell(page, 'U1', 'material')).toContainText('Mould compound, epoxy, own');
 
     // Each of these was one step.

@@ -92,11 +92,11 @@ test('a newcomer builds the Mast gateway from an empty project in under 60 inter
     await hand.click(stages.getByRole('button', { name: /Load/ }));
     const side = page.getByRole('region', { name: 'Side x-' });
     await hand.click(side.getByRole('combobox', { name: 'Heat through this wall' }));
-    await hand.click(page.getByRole('option', { name: 'Film to the outside' }));
-    await hand.type(side.getByLabel('Film coefficient'), '9 W/m^2/K');
-    await expect(side.getByLabel('Film coefficient')).toHaveValue('9 W/m^2/K');
+    await hand.click(page.getByRole('option', { name: 'Convection to ambient' }));
+    await hand.type(side.getByLabel('Convection coefficient'), '9 W/m^2/K');
+    await expect(side.getByLabel('Convection coefficient')).toHaveValue('9 W/m^2/K');
     await hand.click(side.getByRole('button', { name: 'The same on all walls' }));
-    await expect(page.getByRole('region', { name: 'Side z+' }).getByLabel('Film coefficient')).toHaveValue('9 W/m^2/K');
+    await expect(page.getByRole('region', { name: 'Side z+' }).getByLabel('Convection coefficient')).toHaveValue('9 W/m^2/K');
     const table = async (text: string, parts: number): Promise<void> => {
         await hand.click(page.getByRole('button', { name: 'Paste table' }));
         await hand.type(page.getByLabel(/Name or pattern/), text, false);

@@ -144,7 +144,7 @@ drill() {
     set +e
     sign_in
     drill_access
-    drill_kills "$(variant_of 'Ridge radar processor')" "$(variant_of 'Ridge radar processor, films only')"
+    drill_kills "$(variant_of 'Ridge radar processor')" "$(variant_of 'Ridge radar processor, convection coefficients')"
     drill_documents $([ "$short" = true ] && echo 40 || echo 400)
     drill_starts
     stop_all

@@ -41,8 +41,8 @@ final class LoadDemo extends Command
     private function projects(User $user): array
     {
         return [
-            $this->load($user, 'Ridge radar processor, films only', 'Signal processing box of the avalanche radar on the ridge, with films on its surfaces instead of air: a first estimate in seconds.', ['First design' => 'ridge-radar-processor']),
-            $this->load($user, 'Ridge radar processor', 'The box with its fan and vents, 27 W at 45 °C ambient: most of the air passes the fins by. The second variant guides it.', ['First design' => 'ridge-radar-fan', 'Baffle and taller fins' => 'ridge-radar-baffle']),
+            $this->load($user, 'Ridge radar processor, convection coefficients', 'Signal processing box of the avalanche radar on the ridge, with convection coefficients on its surfaces instead of air: a first estimate in seconds.', ['First design' => 'ridge-radar-processor']),
+            $this->load($user, 'Ridge radar processor', 'The box with its fan and vents, 27 W at 45 °C ambient: most of the air bypasses the heat sink. The second variant guides it.', ['First design' => 'ridge-radar-fan', 'Baffle and taller fins' => 'ridge-radar-baffle']),
             $this->load($user, 'Mast gateway', 'Sealed aluminium box on a mast: 9 W, no fan, cooled by the air that circulates in it and by its walls. The second variant carries the heat of the radio into the floor.', ['First design' => 'mast-gateway', 'A pillar under the radio' => 'mast-gateway-pillars']),
         ];
     }

@@ -15,7 +15,7 @@ final class FinArray extends FlowCase
 
     private const RISE = 40.0;
 
-    /** Spacing in m: mean film coefficient by the correlation, W/m2/K. */
+    /** Spacing in m: mean convection coefficient by the correlation, W/m2/K. */
     private const REFERENCE = ['0.004' => 2.098914, '0.006' => 4.972622, '0.008' => 6.239853, '0.01' => 6.547622, '0.015' => 6.657576];
 
     public function id(): string
@@ -38,7 +38,7 @@ final class FinArray extends FlowCase
         $checks = [];
         foreach (self::REFERENCE as $spacing => $reference) {
             $film = $this->meanFilm((float) $spacing, $full ? 80 : 40, $full ? 16 : 8);
-            $checks[] = Check::relative('P16', 'spacing ' . 1e3 * (float) $spacing . ' mm: mean film coefficient', $reference, $film, 0.2, 'W/m²/K');
+            $checks[] = Check::relative('P16', 'spacing ' . 1e3 * (float) $spacing . ' mm: mean convection coefficient', $reference, $film, 0.2, 'W/m²/K');
         }
 
         return $checks;

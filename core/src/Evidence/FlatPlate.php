@@ -36,7 +36,7 @@ final class FlatPlate extends FlowCase
         foreach (['1' => [7.049216, 4.984548, 3.524608], '0.71' => [6.244801, 4.415741, 3.1224]] as $prandtl => $references) {
             $solution = $this->plate((float) $prandtl, $full ? 1.06 : 1.12);
             foreach ([[0.1, 0.05], [0.2, 0.03], [0.4, 0.03]] as $n => [$place, $tolerance]) {
-                $checks[] = Check::relative('P14', "Pr $prandtl: film coefficient at $place m", $references[$n], self::filmAt($solution, self::RUN_UP + $place), $tolerance, 'W/m2/K');
+                $checks[] = Check::relative('P14', "Pr $prandtl: convection coefficient at $place m", $references[$n], self::filmAt($solution, self::RUN_UP + $place), $tolerance, 'W/m2/K');
             }
         }
 

@@ -70,7 +70,7 @@ final class TargetReader
         }
         $derating = $reader->quantity('derating', $dimension, 0.0, 0.0);
         if ($quantity === 'temperature' && $derating > self::LARGEST_DERATING) {
-            $reader->problem('derating', sprintf('%g K shall be kept free of the bound; a difference of temperatures is written in K, not in °C', $derating));
+            $reader->problem('derating', sprintf('%g K are given as derating; a difference of temperatures is written in K, not in °C', $derating));
         }
         $name = $reader->string('name', $target->describe());
         $reader->close();

@@ -80,14 +80,14 @@ final class Preflight
             $this->warn('Load', 'Nothing heats: no part has watts.');
         }
         if (! $this->model->heatLeaves()) {
-            $this->error('Load', 'Heat has no way out: give a side of the space an opening, a film or a temperature.', [], 'films');
+            $this->error('Load', 'Heat has no way out: give a side of the space an opening, a convection coefficient or a temperature.', [], 'films');
         }
         foreach ($this->model->parts as $part) {
             if ($part->shape->kind() === 'package' && $part->power <= 0.0) {
                 $this->warn('Load', sprintf('Package "%s" has no watts.', $part->name), [$part]);
             }
             if ($part->power > 0.0 && $part->material === Part::FLUID) {
-                $this->warn('Load', sprintf('"%s" only carves out air, yet has %g W.', $part->name, $part->power), [$part], 'no watts');
+                $this->warn('Load', sprintf('"%s" is only a cut-out, yet has %g W.', $part->name, $part->power), [$part], 'no watts');
             }
         }
     }

@@ -68,7 +68,7 @@ final readonly class Solution
         $balance = $this->balance();
 
         return match (true) {
-            isset($this->regime['amplitude']) => sprintf('Not steady: the mean of the last steps is shown; temperatures swing by ±%.1f K', $this->regime['amplitude']),
+            isset($this->regime['amplitude']) => sprintf('Not steady: the mean of the last steps is shown; temperature fluctuation ±%.1f K', $this->regime['amplitude']),
             $this->model->physics->heat && ! $balance->holds() => sprintf('Not converged: %.1f %% of the heat is missing from the balance', 100.0 * $balance->error()),
             $this->regime['frozen'] ?? false => 'Not converged: temperatures still move on the flow that was kept',
             $this->flow !== null => 'Not steady: the mean of the last steps is shown',

@@ -74,7 +74,7 @@ final class SteadySolver
     public function solve(): Solution
     {
         if ($this->model->physics->heat && ! $this->model->heatLeaves()) {
-            throw new PhysicsException('heat has no way out of this model: no side or part face has a temperature or a film coefficient, and no stream leaves; give one of them');
+            throw new PhysicsException('heat has no way out of this model: no side or part face has a temperature or a convection coefficient, and no stream leaves; give one of them');
         }
         $solution = $this->model->physics->hasFlow() ? $this->flow() : $this->still();
         if (! Vectors::areFinite($solution->temperature)) {

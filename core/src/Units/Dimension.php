@@ -19,7 +19,7 @@ final readonly class Dimension
         '2,1,-3,0,0' => 'a heat flow (e.g. "12 W")',
         '0,1,-3,0,0' => 'a heat flux (e.g. "500 W/m^2")',
         '-1,1,-3,0,0' => 'a heat source per volume (e.g. "2e6 W/m^3")',
-        '0,1,-3,-1,0' => 'a film coefficient (e.g. "8 W/m^2/K")',
+        '0,1,-3,-1,0' => 'a convection coefficient (e.g. "8 W/m^2/K")',
         '1,1,-3,-1,0' => 'a thermal conductivity (e.g. "0.3 W/m/K")',
         '-2,-1,3,1,0' => 'a thermal resistance (e.g. "0.4 K/W")',
         '0,-1,3,1,0' => 'a resistance times area (e.g. "2e-5 m^2*K/W")',

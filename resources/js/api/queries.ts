@@ -35,6 +35,22 @@ export function useSignOut() {
 
 export const useProjects = () => useQuery({ queryKey: ['projects'], queryFn: () => api.get<Project[]>('/api/projects') });
 
+/** Projects that were deleted and can still be restored. */
+export const useDeletedProjects = () => useQuery({ queryKey: ['projects', 'deleted'], queryFn: () => api.get<Project[]>('/api/projects?deleted=1') });
+
+/** Renames, deletes and restores projects. */
+export function useProjectChange() {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: (change: { rename: Project; name: string } | { remove: Project } | { restore: Project }): Promise<unknown> => {
+            if ('rename' in change) return api.patch(`/api/projects/${change.rename.id}`, { name: change.name, summary: change.rename.summary });
+            if ('remove' in change) return api.delete(`/api/projects/${change.remove.id}`);
+            return api.post(`/api/projects/${change.restore.id}/restore`);
+        },
+        onSuccess: () => client.invalidateQueries({ queryKey: ['projects'] }),
+    });
+}
+
 export const useProject = (id: number) => useQuery({ queryKey: ['project', id], queryFn: () => api.get<Project>(`/api/projects/${id}`) });
 
 export function useImportProject() {

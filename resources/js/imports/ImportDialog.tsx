@@ -7,6 +7,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -18,9 +19,10 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useRef, useState } from 'react';
 import type { Outline } from '../api/types';
 import { ChoiceField } from '../inspector/ChoiceField';
+import { fittedBox, withSpace } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
-import { size } from '../units/units';
+import { lengthUnit, size, typedLength } from '../units/units';
 import { readIdf } from './idf';
 import { ImportError, moved, withBodies, type ImportPlan } from './plan';
 import { readStep } from './step';
@@ -83,12 +85,14 @@ export default function ImportDialog({ outline, editor, onClose }: Props) {
             return { plan: null, problem: e instanceof ImportError ? e.message : `The file cannot be read: ${String(e)}` };
         }
     }, [chosen, unit]);
-    const by = origin.map((text) => Number(text.replace(',', '.')) / 1e3);
+    const by = origin.map((text) => typedLength(text, units));
     const placed = by.every(Number.isFinite);
     const bodies = placed ? moved(plan?.bodies.filter((body) => !left.has(body.name)) ?? [], by) : [];
     const names = new Set(outline.parts.map((part) => part.name));
     const known = bodies.filter((body) => names.has(body.name)).length;
-    const grows = bodies.some((body) => [0, 1, 2].some((n) => body.min[n]! < outline.space.min[n]! - 1e-9 || body.max[n]! > outline.space.max[n]! + 1e-9));
+    const empty = outline.parts.length === 0;
+    const [fits, setFits] = useState(true);
+    const grows = !(empty && fits) && bodies.some((body) => [0, 1, 2].some((n) => body.min[n]! < outline.space.min[n]! - 1e-9 || body.max[n]! > outline.space.max[n]! + 1e-9));
 
     const pick = (files: FileList | null) => {
         setRefusal(null);
@@ -105,7 +109,7 @@ export default function ImportDialog({ outline, editor, onClose }: Props) {
             .edit(`Import ${chosen?.names ?? ''}`, (d) => {
                 const result = withBodies(d, outline.space, bodies);
                 ids = result.ids;
-                return result.document;
+                return empty && fits ? withSpace(result.document, { box: fittedBox(bodies, [0, 0, 0, 0, 0, 0], outline.gravity) }) : result.document;
             })
             .then(() => {
                 set({ selection: ids.length === 1 ? ids : [] });
@@ -135,7 +139,7 @@ export default function ImportDialog({ outline, editor, onClose }: Props) {
                         <Stack direction="row" sx={{ gap: 1, alignItems: 'center', mb: 2 }}>
                             <Typography sx={{ mr: 1 }}>Origin of the file at</Typography>
                             {['x', 'y', 'z'].map((axis, n) => (
-                                <TextField key={axis} size="small" label={`${axis}, mm`} value={origin[n]} error={!Number.isFinite(by[n])} onChange={(e) => setOrigin(origin.map((o, i) => (i === n ? e.target.value : o)))} sx={{ width: 96 }} />
+                                <TextField key={axis} size="small" label={`${axis}, ${lengthUnit(units)}`} value={origin[n]} error={!Number.isFinite(by[n])} onChange={(e) => setOrigin(origin.map((o, i) => (i === n ? e.target.value : o)))} sx={{ width: 96 }} />
                             ))}
                         </Stack>
                         <Box sx={{ maxHeight: 300, overflowY: 'auto', border: 1, borderColor: 'divider', borderRadius: 1 }}>
@@ -160,6 +164,7 @@ export default function ImportDialog({ outline, editor, onClose }: Props) {
                                 </TableBody>
                             </Table>
                         </Box>
+                        {empty && <FormControlLabel sx={{ mt: 1 }} control={<Checkbox size="small" checked={fits} onChange={(e) => setFits(e.target.checked)} />} label="Fit the space to the bodies; room for air is given in Build" />}
                         <Box component="ul" sx={{ color: 'text.secondary', fontSize: 13, pl: 2.5, mb: 0 }}>
                             {plan.notes.map((note) => <li key={note}>{note}.</li>)}
                             {known > 0 && <li>{known === 1 ? 'One body takes' : `${known} bodies take`} the place of the part of that name.</li>}

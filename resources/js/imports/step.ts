@@ -10,8 +10,25 @@ interface KernelMesh {
     index: { array: number[] };
 }
 
+/** A product of the file: its name, the solids it is made of, and its parts. */
+interface KernelNode {
+    name: string;
+    meshes: number[];
+    children: KernelNode[];
+}
+
 interface Kernel {
-    ReadStepFile: (bytes: Uint8Array, options: object) => { success: boolean; meshes: KernelMesh[] };
+    ReadStepFile: (bytes: Uint8Array, options: object) => { success: boolean; root: KernelNode; meshes: KernelMesh[] };
+}
+
+/** What the kernel calls a solid that has no name of its own. */
+const NAMELESS = /^(solid|shell|compound|compsolid)?\s*\d*$/i;
+
+/** Names of the products that the solids belong to, by the number of the solid. */
+function productNames(node: KernelNode, found = new Map<number, string>()): Map<number, string> {
+    for (const mesh of node.meshes) if (node.name.trim() !== '') found.set(mesh, node.name.trim());
+    for (const child of node.children) productNames(child, found);
+    return found;
 }
 
 const MOST_BYTES = 60e6;
@@ -37,13 +54,15 @@ export async function readStep(bytes: ArrayBuffer, fileName: string): Promise<Im
     const { default: load } = await import('occt-import-js');
     const kernel = (await load({ locateFile: () => wasm })) as Kernel;
     const found = kernel.ReadStepFile(new Uint8Array(bytes), TESSELLATION);
-    const meshes = found.success ? found.meshes.filter((mesh) => mesh.index.array.length >= 12) : [];
+    const products = found.success ? productNames(found.root) : new Map<number, string>();
+    const meshes = found.success ? found.meshes.map((mesh, n) => ({ ...mesh, product: products.get(n) })).filter((mesh) => mesh.index.array.length >= 12) : [];
     if (meshes.length === 0) throw new ImportError('The file holds no solid or surface that can be read; drawings, curves and empty assemblies have no volume.');
 
     const stem = fileName.replace(/\.[^.]*$/, '');
     const taken = new Map<string, number>();
     const bodies = meshes.map((mesh) => {
-        const wanted = mesh.name.trim() || stem;
+        const own = mesh.name.trim();
+        const wanted = (NAMELESS.test(own) ? mesh.product : own) || stem;
         const count = (taken.get(wanted) ?? 0) + 1;
         taken.set(wanted, count);
         const { vertices, triangles } = welded(mesh.attributes.position.array, mesh.index.array, WELD);

@@ -22,7 +22,7 @@ export function BuildPanel({ revision, editor, mayEdit }: StageProps) {
     const surroundings = surroundingsOf(document);
     const worstCase = Object.keys(worstCases).find((name) => worstCases[name]!.temperature === surroundings.temperature && worstCases[name]!.altitude === (surroundings.altitude ?? '0 m')) ?? 'As given';
     const length = lengthUnit(units);
-    const fluids: Record<string, string> = { none: 'Nothing: films on the parts', ...Object.fromEntries(allMaterials(document, materials.data ?? []).filter((m) => m.fluid).map((m) => [m.id, m.title])) };
+    const fluids: Record<string, string> = { none: 'No fluid (convection coefficients)', ...Object.fromEntries(allMaterials(document, materials.data ?? []).filter((m) => m.fluid).map((m) => [m.id, m.title])) };
     const fluid = ((document.space as { fluid?: string | null } | undefined)?.fluid ?? 'none');
     const corner = (end: 'min' | 'max', n: number) => (
         <EditField

@@ -8,6 +8,8 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { usePreferences } from '../project/screenState';
+import { lengthUnit, typedLength } from '../units/units';
 import type { OutlinePart } from '../api/types';
 import { millimetres } from '../model/parts';
 import type { Direction } from '../model/repeat';
@@ -31,15 +33,16 @@ export function fieldOffsets(counts: readonly [number, number], steps: readonly 
     return offsets;
 }
 
-/** How many there shall be in two directions, the original among them, and the step from one to the next in mm. */
+/** How many there shall be in two directions, the original among them, and the step from one to the next. */
 export function CopiesDialog({ parts, onClose, copy, repeat }: { parts: OutlinePart[]; onClose: () => void; copy: (offsets: number[][]) => void; repeat: (directions: Direction[]) => void }) {
     const around = boxAround(parts);
+    const units = usePreferences((s) => s.units);
     const size = (n: number) => around.max[n]! - around.min[n]!;
-    const pitch = (n: number) => [0, 1, 2].map((axis) => (axis === n ? String(Number((1.25e3 * size(n)).toPrecision(3))) : '0'));
+    const pitch = (n: number) => [0, 1, 2].map((axis) => (axis === n ? String(Number((1.25 * size(n) / typedLength('1', units)).toPrecision(3))) : '0'));
     const [directions, setDirections] = useState<[Typed, Typed]>([{ count: '4', step: pitch(0) }, { count: '1', step: pitch(1) }]);
     const [linked, setLinked] = useState(true);
     const counts = directions.map((d) => Number(d.count)) as [number, number];
-    const steps = directions.map((d) => d.step.map((text) => Number(text.replace(',', '.')) / 1e3)) as [number[], number[]];
+    const steps = directions.map((d) => d.step.map((text) => typedLength(text, units))) as [number[], number[]];
     const usable = (n: 0 | 1) => Number.isInteger(counts[n]) && counts[n] >= 1 && steps[n].every(Number.isFinite) && (counts[n] === 1 || steps[n].some((s) => s !== 0));
     const right = usable(0) && usable(1) && counts[0] * counts[1] > 1 && counts[0] * counts[1] <= MOST;
     const set = (n: 0 | 1, change: Partial<Typed>) => setDirections((old) => (n === 0 ? [{ ...old[0], ...change }, old[1]] : [old[0], { ...old[1], ...change }]));
@@ -61,7 +64,7 @@ export function CopiesDialog({ parts, onClose, copy, repeat }: { parts: OutlineP
                         <Stack key={n} direction="row" sx={{ gap: 1, mt: 1.5, width: 480 }}>
                             <TextField autoFocus={n === 0} size="small" label={n === 0 ? 'In a row' : 'Rows'} value={directions[n].count} onChange={(e) => set(n, { count: e.target.value })} error={!(counts[n] >= 1)} helperText={n === 0 ? 'with the original' : ' '} />
                             {['x', 'y', 'z'].map((axis, i) => (
-                                <TextField key={axis} size="small" label={`${n === 0 ? 'Step' : 'Row step'} ${axis}, mm`} value={directions[n].step[i]} error={!Number.isFinite(steps[n][i])} onChange={(e) => set(n, { step: directions[n].step.map((p, k) => (k === i ? e.target.value : p)) })} />
+                                <TextField key={axis} size="small" label={`${n === 0 ? 'Step' : 'Row step'} ${axis}, ${lengthUnit(units)}`} value={directions[n].step[i]} error={!Number.isFinite(steps[n][i])} onChange={(e) => set(n, { step: directions[n].step.map((p, k) => (k === i ? e.target.value : p)) })} />
                             ))}
                         </Stack>
                     ))}

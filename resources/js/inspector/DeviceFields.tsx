@@ -14,7 +14,7 @@ import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 import { editShape, PlaceFields, replaced, ShapeField, shapeFields, SizeFields, type ShapeProps } from './ShapeField';
 
-const directions = { 'x+': 'Blows along x', 'x-': 'Blows against x', 'y+': 'Blows along y', 'y-': 'Blows against y', 'z+': 'Blows along z', 'z-': 'Blows against z' } as const;
+const directions = { 'x+': 'Direction +x', 'x-': 'Direction −x', 'y+': 'Direction +y', 'y-': 'Direction −y', 'z+': 'Direction +z', 'z-': 'Direction −z' } as const;
 const normals = { x: 'Across x', y: 'Across y', z: 'Across z' } as const;
 
 const holes = { thin: 'Sharp edges, thin plate', round: 'Round, in a thick plate', square: 'Square, in a thick plate', slot: 'Slots in a thick plate', wire: 'Net of wires' } as const;

@@ -11,7 +11,7 @@ import type { Cavity, Outline } from '../api/types';
 import { fittedBox, sideNames, typedMargin, withSpace, type Margins } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
-import { number, size as lengths } from '../units/units';
+import { lengthUnit, number, size as lengths } from '../units/units';
 
 /** A margin per side, in the order x-, x+, y-, y+, z-, z+: metres, or shares of the product's height. */
 const even = (margin: number | { share: number }): Margins => [margin, margin, margin, margin, margin, margin];
@@ -65,7 +65,7 @@ export function FitSpace({ variant, outline, editor, disabled }: { variant: numb
                 <MenuItem dense onClick={() => fit('with room for warm air to rise', 'rising')}>With room for warm air to rise</MenuItem>
                 {shells.map((shell) => <MenuItem key={shell.id} dense onClick={() => fit(`to ${shell.name}, so that the air is what is inside it`, even(0), [shell])}>To the outside of {shell.name}</MenuItem>)}
                 <MenuItem dense onClick={() => void findInside()}>To the air inside the parts, if they close it off</MenuItem>
-                <MenuItem dense onClick={() => { setAnchor(null); setAsking(true); }}>With a margin in mm or %</MenuItem>
+                <MenuItem dense onClick={() => { setAnchor(null); setAsking(true); }}>With a margin</MenuItem>
             </Menu>
             {found && <Alert severity={found.closed ? 'success' : 'warning'} onClose={() => { setFound(null); set({ pointed: null }); }} sx={{ mb: 1.25, py: 0, fontSize: 12.5 }}>{found.text}</Alert>}
             {asking && <MarginFields disabled={disabled} fit={(margins) => fit('around the parts with the margins given', margins)} />}
@@ -77,7 +77,9 @@ export function FitSpace({ variant, outline, editor, disabled }: { variant: numb
 function MarginFields({ disabled, fit }: { disabled: boolean; fit: (margins: Margins) => void }) {
     const [texts, setTexts] = useState<(string | null)[]>([...sideNames].map(() => null));
     const shown = texts.map((text) => text ?? texts[0] ?? '');
-    const margins = shown.map(typedMargin);
+    const units = usePreferences((s) => s.units);
+    const unit = lengthUnit(units);
+    const margins = shown.map((text) => typedMargin(text, unit));
     const ready = margins.every((margin) => margin !== null);
     return (
         <Box component="form" aria-label="Margins" sx={{ mb: 1.25 }} onSubmit={(e) => { e.preventDefault(); if (ready) fit(margins as Margins); }}>
@@ -87,7 +89,7 @@ function MarginFields({ disabled, fit }: { disabled: boolean; fit: (margins: Mar
                         key={side}
                         size="small"
                         label={`Margin ${side}`}
-                        placeholder="20 mm, 50 %"
+                        placeholder={units === 'us' ? '1 in, 50 %' : units === 'si' ? '0.02 m, 50 %' : '20 mm, 50 %'}
                         slotProps={{ inputLabel: { shrink: true } }}
                         value={shown[n]}
                         error={shown[n] !== '' && margins[n] === null}
@@ -96,7 +98,7 @@ function MarginFields({ disabled, fit }: { disabled: boolean; fit: (margins: Mar
                     />
                 ))}
             </Box>
-            <Typography variant="body2" color="text.secondary" sx={{ mb: 0.5 }}>In mm, or in % of the size along that axis.</Typography>
+            <Typography variant="body2" color="text.secondary" sx={{ mb: 0.5 }}>In {unit}, or in % of the size along that axis.</Typography>
             <Button type="submit" size="small" variant="outlined" disabled={disabled || !ready}>Fit with these margins</Button>
         </Box>
     );

@@ -176,7 +176,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 />}
             </Box>
             {stage === 'Limit' && single && part.kind !== 'screen' && <Chapter title="Limits" fields><LimitFields subject={partSubject(part)} document={document} editor={editor} units={units} disabled={!mayEdit} /></Chapter>}
-            {stage === 'Limit' && single && !device && <Chapter title="Watched besides" fields><WatchFields subject={partSubject(part)} document={document} editor={editor} disabled={!mayEdit} /></Chapter>}
+            {stage === 'Limit' && single && !device && <Chapter title="Other watches" fields><WatchFields subject={partSubject(part)} document={document} editor={editor} disabled={!mayEdit} /></Chapter>}
             {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => !isDevice(p.kind))} editor={editor} />}
             {stage === 'Load' && single && entry && conducts(part) && <TerminalFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
             {stage === 'Load' && single && entry && !device && <FaceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}

@@ -1,5 +1,5 @@
 import { inletKindOf, inletKinds, isOpening, ofKind, openingKinds, withInletKind, type InletKind, type OpeningEntry } from '../model/space';
-import { typed, typedTemperatureUnit, type UnitSet } from '../units/units';
+import { typed, typedMassFlowUnit, typedSpeedUnit, typedTemperatureUnit, typedVolumeFlowUnit, type UnitSet } from '../units/units';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 
@@ -12,6 +12,9 @@ interface Props<T extends OpeningEntry> {
 }
 
 const inletChoices = Object.fromEntries(Object.entries(inletKinds).map(([kind, [title]]) => [kind, title])) as Record<InletKind, string>;
+
+/** What a bare number of each kind means. */
+const inletUnits: Record<InletKind, (units: UnitSet) => string> = { speed: typedSpeedUnit, volumeFlow: typedVolumeFlowUnit, massFlow: typedMassFlowUnit };
 
 /** What passes a side or a patch of it. */
 export function OpeningFields<T extends OpeningEntry>({ name, entry, units, disabled, save }: Props<T>) {
@@ -29,7 +32,7 @@ export function OpeningFields<T extends OpeningEntry>({ name, entry, units, disa
             {kind === 'inlet' && inlet && (
                 <>
                     <ChoiceField label="Given by" value={inlet} choices={inletChoices} disabled={disabled} save={(chosen) => save(`${name}: by ${inletChoices[chosen].toLowerCase()}`, (e) => withInletKind(e, chosen))} />
-                    <EditField label={inletKinds[inlet][0]} value={String(entry[inlet] ?? '')} disabled={disabled} save={set(inlet, inletKinds[inlet][0].toLowerCase(), inletKinds[inlet][1])} />
+                    <EditField label={inletKinds[inlet][0]} value={String(entry[inlet] ?? '')} disabled={disabled} save={set(inlet, inletKinds[inlet][0].toLowerCase(), inletUnits[inlet](units))} />
                 </>
             )}
             {isOpening(kind) && (

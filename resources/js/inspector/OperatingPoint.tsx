@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import type { Result, ResultLimit } from '../api/types';
-import { litres, number } from '../units/units';
+import { usePreferences } from '../project/screenState';
+import { number, volumeFlow } from '../units/units';
 import { Chapter, Line } from './Chapter';
 import { FanCurve } from './FanCurve';
 
@@ -8,12 +9,13 @@ type FanPoint = NonNullable<Result['flow']>['fans'][number];
 
 /** Where a fan works on its curve. */
 export function OperatingPoint({ fan, limits }: { fan: FanPoint; limits: ResultLimit[] }) {
+    const units = usePreferences((s) => s.units);
     return (
         <Chapter title="Operating point">
-            <Line label="Flow">{litres(fan.flow)}</Line>
+            <Line label="Flow">{volumeFlow(fan.flow, units)}</Line>
             {limits.map((limit) => (
-                <Line key={limit.id} label={`Margin to ${limit.atLeast === null ? 'at most' : 'at least'} ${litres((limit.atLeast ?? limit.atMost)!)}`}>
-                    <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main' }}>{limit.margin === null ? '—' : litres(limit.margin, true)}</Box>
+                <Line key={limit.id} label={`Margin to ${limit.atLeast === null ? 'at most' : 'at least'} ${volumeFlow((limit.atLeast ?? limit.atMost)!, units)}`}>
+                    <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main' }}>{limit.margin === null ? '—' : volumeFlow(limit.margin, units, true)}</Box>
                 </Line>
             ))}
             <Line label="Pressure rise">{number(fan.rise, 1)} Pa</Line>

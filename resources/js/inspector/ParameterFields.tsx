@@ -41,7 +41,7 @@ export function ParameterFields({ document, editor, mayEdit }: Props) {
                 return (
                     <Box key={name} sx={{ mb: 1.25, '& .MuiTextField-root': { mb: 0.25 } }}>
                         <Stack direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>
-                            <EditField label="Name" value={name} disabled={!mayEdit} save={(to) => rename(name, to)} />
+                            <Box sx={{ flex: '0 1 42%' }}><EditField label="Name" value={name} disabled={!mayEdit} save={(to) => rename(name, to)} /></Box>
                             <EditField label="Value" value={formula} disabled={!mayEdit} save={(text) => assign(name, text)} />
                             <Tooltip title={count > 0 ? 'Used by a formula: it cannot be removed' : `Remove ${name}`}>
                                 <span>

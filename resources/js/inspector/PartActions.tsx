@@ -59,8 +59,8 @@ export function PartActions({ document, parts: selected, outline, editor }: Prop
             <Action label="Copies in a row or a field" onClick={() => setRow(true)}><GridOn fontSize="small" /></Action>
             <Action label="Sit on another part" disabled={!only || locked || outline.parts.length < 2} onClick={(e) => setSitting(e.currentTarget)}><VerticalAlignBottom fontSize="small" /></Action>
             <Action label="Align, mirror, match size, replace" disabled={locked} onClick={(e) => setArranging(e.currentTarget)}><AlignHorizontalCenter fontSize="small" /></Action>
-            <Action label="Earlier in the carving order" disabled={index <= 0} onClick={() => only && reorderPart(editor, only, -1)}><ArrowUpward fontSize="small" /></Action>
-            <Action label="Later in the carving order: wins where parts overlap" disabled={!only || index === outline.parts.length - 1} onClick={() => only && reorderPart(editor, only, 1)}><ArrowDownward fontSize="small" /></Action>
+            <Action label="Lower overlap priority" disabled={index <= 0} onClick={() => only && reorderPart(editor, only, -1)}><ArrowUpward fontSize="small" /></Action>
+            <Action label="Higher overlap priority: wins where parts overlap" disabled={!only || index === outline.parts.length - 1} onClick={() => only && reorderPart(editor, only, 1)}><ArrowDownward fontSize="small" /></Action>
             <Action label={locked ? 'Unlock: may be moved and changed again' : 'Lock shape and place'} onClick={() => lockParts(editor, ids, !locked)}>{locked ? <Lock fontSize="small" /> : <LockOpen fontSize="small" />}</Action>
             <Action label="Remove (Delete)" disabled={locked} onClick={() => removeParts(editor, ids)}><DeleteOutlined fontSize="small" /></Action>
             <Menu anchorEl={sitting} open={sitting !== null} onClose={() => setSitting(null)} slotProps={{ paper: { sx: { maxHeight: 320 } } }}>

@@ -92,7 +92,7 @@ export function TurnRow({ turn = [0, 0, 0], disabled, save }: { turn?: readonly 
     const shown = (angle: Length): string => (typeof angle === 'number' ? `${Number(((angle * 180) / Math.PI).toFixed(4))} deg` : angle);
     return (
         <Stack direction="row" sx={{ gap: 1 }}>
-            {['x', 'y', 'z'].map((axis, n) => <EditField key={axis} label={`Turn ${axis}`} value={shown(turn[n] ?? 0)} disabled={disabled} save={(text) => save(n, typed(text, 'deg'))} />)}
+            {['x', 'y', 'z'].map((axis, n) => <EditField key={axis} label={`Rotate ${axis}`} value={shown(turn[n] ?? 0)} disabled={disabled} save={(text) => save(n, typed(text, 'deg'))} />)}
         </Stack>
     );
 }

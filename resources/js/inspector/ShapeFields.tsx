@@ -61,7 +61,7 @@ function FinFields({ shape }: { shape: ShapeProps }) {
             <Count shape={shape} field="count" label="Fins" />
             <ShapeField shape={shape} field="thickness" label="Fin thickness" unit={length} />
             <Choice shape={shape} field="along" label="Fins run" choices={axisChoices} otherwise="x" />
-            <Choice shape={shape} field="up" label="Fins stand" choices={upChoices} otherwise="z+" />
+            <Choice shape={shape} field="up" label="Fin direction" choices={upChoices} otherwise="z+" />
         </>
     );
 }

@@ -17,7 +17,7 @@ export function ShareWatts({ parts, editor }: { parts: OutlinePart[]; editor: Mo
         <Chapter title="One total over all of them" fields>
             <EditField label="Total" value={total} hint="3 W" disabled={false} save={(text) => Promise.resolve(setTotal(text))} />
             <ChoiceField label="Shared" value={kind} choices={shareKinds} disabled={false} save={(choice) => Promise.resolve(setKind(choice))} />
-            <Button size="small" variant="outlined" disabled={total === ''} onClick={share}>Share it</Button>
+            <Button size="small" variant="outlined" disabled={total === ''} onClick={share}>Distribute</Button>
         </Chapter>
     );
 }

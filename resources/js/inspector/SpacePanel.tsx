@@ -21,7 +21,7 @@ import { HeatFields } from './HeatFields';
 import { OpeningFields } from './OpeningFields';
 import { Panel, type StageProps } from './Panel';
 
-const flowChoices: Record<FlowChoice, string> = { none: 'Still: films on the walls', auto: 'Moving; laminar or turbulent as found', laminar: 'Moving, laminar', turbulent: 'Moving, turbulent' };
+const flowChoices: Record<FlowChoice, string> = { none: 'Still (convection coefficients on the walls)', auto: 'Moving; laminar or turbulent as found', laminar: 'Moving, laminar', turbulent: 'Moving, turbulent' };
 
 /** The air and the six sides of the space with their openings: what the Load stage shows while no part is selected. */
 export function SpacePanel({ revision, editor, mayEdit }: StageProps) {

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import type { Result, ResultLimit } from '../api/types';
 import { amountOf, marginOf } from '../units/quantities';
 import { faceTitle } from '../model/heat';
-import { amperes, litres, number, size, temperatureWithUnit, thousands, volts, watts, type UnitSet } from '../units/units';
+import { amperes, difference, differenceUnit, massFlow, number, size, speed, temperatureWithUnit, thousands, volts, volumeFlow, watts, type UnitSet } from '../units/units';
 import { Chapter, Line } from './Chapter';
 import { Panel } from './Panel';
 
@@ -28,14 +28,14 @@ export function SpaceSummary({ result, units }: { result: Result; units: UnitSet
             {result.electric && (
                 <Chapter title="Current">
                     {result.electric.terminals.map((terminal) => <Line key={`${terminal.part} ${terminal.face}`} label={`${terminal.name}, ${faceTitle(terminal.face).toLowerCase()}`}>{amperes(terminal.current)} at {volts(terminal.voltage)}</Line>)}
-                    <Line label="Becomes heat">{watts(result.electric.power)} W</Line>
+                    <Line label="Joule heat">{watts(result.electric.power)} W</Line>
                 </Chapter>
             )}
             {flow && <FlowChapters flow={flow} units={units} />}
             {(sides.length > 0 || fromParts > least) && (
                 <Chapter title={flow ? 'Heat out through the walls' : 'Where the heat leaves'}>
                     {sides.map(([side, heat]) => <Line key={side} label={`Side ${side}`}>{watts(heat)} W</Line>)}
-                    {fromParts > least && <Line label="Films on parts">{watts(fromParts)} W</Line>}
+                    {fromParts > least && <Line label="Convection from parts">{watts(fromParts)} W</Line>}
                 </Chapter>
             )}
         </Panel>
@@ -53,9 +53,8 @@ const regimeOf = ({ regime }: Flow): string =>
 /** The flow through every opening and fan. */
 function FlowChapters({ flow, units }: { flow: Flow; units: UnitSet }) {
     const { regime } = flow;
-    const grams = (mass: number) => `${number(1e3 * mass, 2)} g/s`;
     // Where the density changes on the way, only the mass is the same everywhere.
-    const through = (mass: number) => (regime.densityVaries ? grams(mass) : litres(mass / flow.fluid.density));
+    const through = (mass: number) => (regime.densityVaries ? massFlow(mass, units) : volumeFlow(mass / flow.fluid.density, units));
     return (
         <>
             {flow.openings.map((opening) => (
@@ -68,7 +67,7 @@ function FlowChapters({ flow, units }: { flow: Flow; units: UnitSet }) {
             ))}
             {flow.fans.map((fan) => (
                 <Chapter key={fan.part} title={fan.name}>
-                    <Line label="Flow">{litres(fan.flow)}</Line>
+                    <Line label="Flow">{volumeFlow(fan.flow, units)}</Line>
                     <Line label="Pressure rise">{number(fan.rise, 1)} Pa</Line>
                 </Chapter>
             ))}
@@ -79,11 +78,11 @@ function FlowChapters({ flow, units }: { flow: Flow; units: UnitSet }) {
                 </Chapter>
             ))}
             <Chapter title="Whole space">
-                <Line label="Fastest">{number(flow.largestVelocity, 2)} m/s</Line>
-                {flow.openings.length > 0 && <Line label="Mass in, out">{grams(flow.balance.in)}, {grams(flow.balance.out)}</Line>}
+                <Line label="Peak velocity">{speed(flow.largestVelocity, units)}</Line>
+                {flow.openings.length > 0 && <Line label="Mass in, out">{massFlow(flow.balance.in, units)}, {massFlow(flow.balance.out, units)}</Line>}
                 <Line label="Velocities, last step">{percent(regime.velocityChange)} changed</Line>
                 {regime.temperatureMove !== null && <Line label="Hottest places, last check">{percent(regime.temperatureMove)} moved</Line>}
-                {regime.amplitude !== null && <Line label="Temperatures swing">±{number(regime.amplitude, 1)} K</Line>}
+                {regime.amplitude !== null && <Line label="Temperature fluctuation">±{difference(regime.amplitude, units).replace('+', '')} {differenceUnit(units)}</Line>}
             </Chapter>
         </>
     );

@@ -23,7 +23,7 @@ export function SurfaceFields({ entry, ids, name, editor, disabled }: Props) {
         <Chapter title="Surface" fields>
             <ChoiceField label="Finish and emissivity" value={finish} choices={choices} disabled={disabled} save={(chosen) => editor.edit(`${name}: ${finishes[chosen][0].toLowerCase()}`, (d) => withFinish(d, ids, chosen))} />
             {finish === 'own' && <EditField label="Emissivity" value={emissivityOf(entry)} disabled={disabled} save={(text) => editor.edit(`${name}: emissivity ${text}`, (d) => withEmissivity(d, ids, text))} />}
-            {finish !== 'material' && <Typography variant="body2" color="text.secondary">Kept with the model. Radiation is not computed yet: films stand for it.</Typography>}
+            {finish !== 'material' && <Typography variant="body2" color="text.secondary">Kept with the model. Radiation is not computed yet; convection coefficients stand for it.</Typography>}
         </Chapter>
     );
 }

@@ -5,7 +5,7 @@ import Stack from '@mui/material/Stack';
 import type { LimitEntry, ModelDocument } from '../model/document';
 import { limitsOn, watchesOn, whatOf, whatsOf, withEntry, withNewLimit, withNewWatch, withWhat, type Subject, type What } from '../model/targets';
 import type { ModelEditor } from '../model/useModelEditor';
-import { typed, typedTemperatureUnit, type UnitSet } from '../units/units';
+import { typed, typedTemperatureUnit, typedVolumeFlowUnit, type UnitSet } from '../units/units';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 import { Removable } from './Removable';
@@ -30,7 +30,7 @@ export function LimitFields({ subject, document, editor, units, disabled }: Prop
             {limitsOn(document, subject).map((limit, n) => {
                 const bound = limit.atMost !== undefined ? 'atMost' : 'atLeast';
                 const what = whatOf(limit, subject.kind);
-                const [unit, free] = what === 'flow' ? ['l/s', 'l/s'] : [typedTemperatureUnit(units), 'K'];
+                const [unit, free] = what === 'flow' ? [typedVolumeFlowUnit(units), typedVolumeFlowUnit(units)] : [typedTemperatureUnit(units), 'K'];
                 return (
                     <Removable key={limit.id} label={`Limit ${n + 1}`} disabled={disabled} remove={() => void save('without a limit', (d) => withEntry(d, 'limits', limit.id, () => null)).catch(() => undefined)}>
                         <ChoiceField label="Of" value={what} choices={named(whats, what, limit)} disabled={disabled} save={(chosen) => save(`limit of ${whats[chosen]?.toLowerCase() ?? chosen}`, (d) => withEntry(d, 'limits', limit.id, (entry) => withWhat(boundFor(entry, what, chosen), subject, chosen)))} />
@@ -38,7 +38,7 @@ export function LimitFields({ subject, document, editor, units, disabled }: Prop
                             <Box sx={{ flex: '0 0 90px' }}><ChoiceField label="Bound" value={bound} choices={bounds} disabled={disabled} save={(kind) => save(bounds[kind].toLowerCase(), (d) => withEntry(d, 'limits', limit.id, ({ atMost, atLeast, ...entry }) => ({ ...entry, [kind]: atMost ?? atLeast })))} /></Box>
                             <EditField label={what === 'flow' ? 'Flow' : 'Temperature'} value={String(limit[bound] ?? '')} disabled={disabled} save={(text) => save(`limit ${typed(text, unit)}`, (d) => withEntry(d, 'limits', limit.id, (entry) => ({ ...entry, [bound]: typed(text, unit) })))} />
                         </Stack>
-                        <EditField label="Kept free (derating)" value={String(limit.derating ?? '')} hint={`0 ${free}`} disabled={disabled} save={(text) => save(text ? `${typed(text, free)} kept free` : 'nothing kept free', (d) => withEntry(d, 'limits', limit.id, ({ derating: _before, ...entry }) => (text ? { ...entry, derating: typed(text, free) } : entry)))} />
+                        <EditField label="Derating" value={String(limit.derating ?? '')} hint={`0 ${free}`} disabled={disabled} save={(text) => save(text ? `derating ${typed(text, free)}` : 'no derating', (d) => withEntry(d, 'limits', limit.id, ({ derating: _before, ...entry }) => (text ? { ...entry, derating: typed(text, free) } : entry)))} />
                     </Removable>
                 );
             })}

@@ -95,7 +95,7 @@ export default function MaterialsDialog({ revision, editor, mayEdit, selection, 
                             {mayEdit && <Button size="small" color="inherit" onClick={() => input.current?.click()}>Load from a file</Button>}
                             <input ref={input} hidden type="file" accept=".json,.csv" aria-label="File of materials" onChange={(e) => void load(e.target.files?.[0])} />
                             {mayEdit && <OfProjects present={revision.variant.projectId} take={(name, given) => void editor.edit(`Materials of ${name}`, (d) => withMaterials(d, given)).catch(() => undefined)} />}
-                            <Button size="small" color="inherit" disabled={Object.keys(ownMaterials(document)).length === 0} onClick={() => saveFile(new Blob([materialsText(document)], { type: 'application/json' }), 'materials.json')}>Save own ones</Button>
+                            <Button size="small" color="inherit" disabled={Object.keys(ownMaterials(document)).length === 0} onClick={() => saveFile(new Blob([materialsText(document)], { type: 'application/json' }), 'materials.json')}>Export custom materials</Button>
                         </Stack>
                         {refusal !== null && <Alert severity="error" onClose={() => setRefusal(null)}>{refusal}</Alert>}
                         <DataGrid
@@ -138,7 +138,7 @@ export default function MaterialsDialog({ revision, editor, mayEdit, selection, 
             <DialogActions>
                 <Button color="inherit" onClick={onClose}>Close</Button>
                 <Button variant="contained" disabled={!mayEdit || !material || material.fluid || solids.length === 0} onClick={assign}>
-                    {solids.length === 0 ? 'Select parts to give it to' : `Give to ${solids.length === 1 ? solids[0]!.name : `${solids.length} parts`}`}
+                    {solids.length === 0 ? 'Select parts to assign it to' : `Assign to ${solids.length === 1 ? solids[0]!.name : `${solids.length} parts`}`}
                 </Button>
             </DialogActions>
         </Dialog>

@@ -8,8 +8,8 @@ export interface HeatEntry {
 }
 
 export const heatKinds = {
-    adiabatic: 'No heat passes',
-    film: 'Film to the outside',
+    adiabatic: 'Adiabatic',
+    film: 'Convection to ambient',
     temperature: 'Given temperature',
     flux: 'Given heat flux',
     power: 'Given watts',
@@ -20,11 +20,11 @@ export type HeatKind = keyof typeof heatKinds;
 /** What each kind is stated by: field, label, unit of a bare number, and what it starts from. */
 export const heatValues: Record<HeatKind, [field: string, label: string, unit: string, start: string][]> = {
     adiabatic: [],
-    film: [['coefficient', 'Film coefficient', 'W/m^2/K', '8 W/m^2/K'], ['temperature', 'Outside', '', '']],
+    film: [['coefficient', 'Convection coefficient', 'W/m^2/K', '8 W/m^2/K'], ['temperature', 'Ambient', '', '']],
     temperature: [['temperature', 'Temperature', '', '40 degC']],
     flux: [['flux', 'Heat flux in', 'W/m^2', '100 W/m^2']],
     power: [['power', 'Watts in', 'W', '1 W']],
-    contact: [['resistance', 'Resistance times area', 'm^2*K/W', '2e-5 m^2*K/W']],
+    contact: [['resistance', 'Contact resistance (area-specific)', 'm^2*K/W', '2e-5 m^2*K/W']],
 };
 
 /** Another kind, with values to start from. */

@@ -48,7 +48,7 @@ function withMerged(document: ModelDocument, outline: Outline, ids: readonly str
 
 export const mends: Record<Mend, Offer> = {
     films: {
-        label: () => 'Films on all walls',
+        label: () => 'Convection on all walls',
         change: (d) => sideNames.filter((side) => (sideOf(d, side).kind ?? 'wall') === 'wall').reduce((doc, side) => withSide(doc, side, (entry) => ({ ...entry, heat: heatOfKind('film') })), d),
     },
     outlet: {

@@ -122,7 +122,7 @@ export function replaceByFan(editor: ModelEditor, body: OutlinePart): void {
 }
 
 export function reorderPart(editor: ModelEditor, part: OutlinePart, by: -1 | 1): void {
-    quietly(editor.edit(`${part.name}: ${by < 0 ? 'earlier' : 'later'} in the carving order`, (d) => withOrder(d, part.id, by)));
+    quietly(editor.edit(`${part.name}: ${by < 0 ? 'lower' : 'higher'} overlap priority`, (d) => withOrder(d, part.id, by)));
 }
 
 export function sitPart(editor: ModelEditor, part: OutlinePart, below: OutlinePart): void {

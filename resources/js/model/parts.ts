@@ -256,7 +256,7 @@ export function withShift(document: ModelDocument, parts: readonly Placed[], by:
     };
 }
 
-/** A copy of parts with their limits at each offset (metres along the axes of the space); they stand behind all others in the carving order. */
+/** A copy of parts with their limits at each offset (metres along the axes of the space); they stand behind all others in overlap priority. */
 export function withCopies(document: ModelDocument, parts: readonly Placed[], offsets: readonly (readonly number[])[]): { document: ModelDocument; ids: string[] } {
     let result = document;
     const added: string[] = [];
@@ -275,7 +275,7 @@ export function withCopies(document: ModelDocument, parts: readonly Placed[], of
     return { document: result, ids: added };
 }
 
-/** Earlier (-1) or later (+1) in the carving order: the later of two parts that overlap wins. */
+/** Earlier (-1) or later (+1) in overlap priority: the later of two parts that overlap wins. */
 export function withOrder(document: ModelDocument, id: string, by: -1 | 1): ModelDocument {
     const parts = [...(document.parts ?? [])];
     const from = parts.findIndex((part) => part.id === originOf(id));

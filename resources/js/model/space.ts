@@ -165,12 +165,14 @@ export const withGravity = (document: ModelDocument, gravity: Gravity): ModelDoc
 /** Room beside each side of the product, in the order x-, x+, y-, y+, z-, z+: metres or a share of its size along that axis; or as warm air needs it. */
 export type Margins = readonly (number | { share: number })[] | 'rising';
 
-/** A margin from what was typed: "20", "20 mm" or "50 %" of the size along that axis; null where it is none of these. */
-export function typedMargin(text: string): number | { share: number } | null {
-    const [, number, unit] = /^(\d*[.,]?\d+)\s*(mm|%)?$/.exec(text.trim()) ?? [];
+const marginUnits: Readonly<Record<string, number>> = { mm: 1e-3, m: 1, in: 0.0254 };
+
+/** A margin from what was typed: "20" in the given unit, "20 mm" or "50 %" of the size along that axis; null where it is none of these. */
+export function typedMargin(text: string, bare = 'mm'): number | { share: number } | null {
+    const [, number, unit] = /^(\d*[.,]?\d+)\s*(mm|m|in|%)?$/.exec(text.trim()) ?? [];
     if (number === undefined) return null;
     const value = Number(number.replace(',', '.'));
-    return unit === '%' ? { share: value / 100 } : value / 1e3;
+    return unit === '%' ? { share: value / 100 } : value * marginUnits[unit ?? bare]!;
 }
 
 /** Shares of the product's size that leave the plume alone: beside it, below, and above, where it must form. */

@@ -1,4 +1,5 @@
 import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
+import FileDownloadOutlined from '@mui/icons-material/FileDownloadOutlined';
 import KeyboardOutlined from '@mui/icons-material/KeyboardOutlined';
 import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
 import Redo from '@mui/icons-material/Redo';
@@ -18,6 +19,7 @@ import Tooltip from '@mui/material/Tooltip';
 import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useProject, useSession } from '../api/queries';
+import { saveFile } from '../api/saveFile';
 import type { Project } from '../api/types';
 import { BuildPanel } from '../inspector/BuildPanel';
 import { Inspector } from '../inspector/Inspector';
@@ -50,6 +52,12 @@ import { VerdictLine } from './VerdictLine';
 
 const View = lazy(() => import('../view/View'));
 
+/** The model as it is on screen, in a file that can be imported again. */
+function saveDocument(editor: ModelEditor) {
+    const { revision } = editor;
+    if (revision) saveFile(new Blob([JSON.stringify(revision.document, null, 2)], { type: 'application/json' }), `${revision.outline.name.replace(/[^\w-]+/g, '-').toLowerCase() || 'model'}.json`);
+}
+
 function BarTools({ editor, showKeys, showPalette }: { editor: ModelEditor; showKeys: () => void; showPalette: () => void }) {
     const { units, setUnits, scheme, setScheme } = usePreferences();
     return (
@@ -70,6 +78,9 @@ function BarTools({ editor, showKeys, showPalette }: { editor: ModelEditor; show
             >
                 {(Object.keys(unitSetNames) as UnitSet[]).map((u) => <MenuItem key={u} value={u}>{unitSetNames[u]}</MenuItem>)}
             </Select>
+            <Tooltip title="Save the model document">
+                <span><IconButton size="small" aria-label="Save the model document" disabled={!editor.revision} onClick={() => saveDocument(editor)}><FileDownloadOutlined fontSize="small" /></IconButton></span>
+            </Tooltip>
             <Tooltip title={scheme === 'light' ? 'Dark surfaces' : 'Light surfaces'}>
                 <IconButton size="small" aria-label="Light or dark" onClick={() => setScheme(scheme === 'light' ? 'dark' : 'light')}>
                     {scheme === 'light' ? <DarkModeOutlined fontSize="small" /> : <LightModeOutlined fontSize="small" />}

@@ -3,60 +3,27 @@ import UploadFileOutlined from '@mui/icons-material/UploadFileOutlined';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Card from '@mui/material/Card';
-import CardActionArea from '@mui/material/CardActionArea';
-import Chip from '@mui/material/Chip';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Skeleton from '@mui/material/Skeleton';
+import Snackbar from '@mui/material/Snackbar';
 import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { ApiError } from '../api/client';
-import { useImportProject, useProjects, useSession, useSignOut } from '../api/queries';
+import { useDeletedProjects, useImportProject, useProjectChange, useProjects, useSession, useSignOut } from '../api/queries';
 import type { Project } from '../api/types';
-import { usePreferences } from '../project/screenState';
 import { Bar } from '../theme/Bar';
 import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
-import { difference, differenceUnit } from '../units/units';
 import { NewProject } from './NewProject';
+import { ProjectCard } from './ProjectCard';
 
 const MOST_BYTES = 20_000_000;
-
-const moment = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
-
-function VerdictChip({ verdict }: { verdict: Project['variants'][number]['verdict'] }) {
-    const units = usePreferences((s) => s.units);
-    if (!verdict) return <Chip size="small" variant="outlined" label="Not solved yet" />;
-    const worst = verdict.worstMargin === null ? '' : `, worst margin ${difference(verdict.worstMargin, units)} ${differenceUnit(units)}`;
-    const text = verdict.missed > 0 ? `${verdict.missed} of ${verdict.limits} limits missed${worst}` : `All ${verdict.limits} limits met${worst}`;
-    return <Chip size="small" variant={verdict.current ? 'filled' : 'outlined'} color={verdict.missed > 0 ? 'error' : 'success'} label={verdict.current ? text : `${text} (before the last edits)`} />;
-}
-
-function ProjectCard({ project }: { project: Project }) {
-    const variant = project.variants[0];
-    return (
-        <Card variant="outlined">
-            <CardActionArea component={Link} to={variant ? `/projects/${project.id}/variants/${variant.id}` : '/'} sx={{ p: 2 }}>
-                <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 2, alignItems: 'start' }}>
-                    <Box>
-                        <Typography component="h2" sx={{ fontWeight: 600, fontSize: 16 }}>{project.name}</Typography>
-                        {project.summary && <Typography color="text.secondary">{project.summary}</Typography>}
-                    </Box>
-                    <VerdictChip verdict={variant?.verdict ?? null} />
-                </Stack>
-                <Typography variant="body2" color="text.secondary" sx={{ mt: 1 }}>
-                    {project.variants.length === 1 ? '1 variant' : `${project.variants.length} variants`} · revision {variant?.revision ?? 0} · you are {project.role}
-                    {project.updatedAt && ` · changed ${moment.format(new Date(project.updatedAt))}`}
-                </Typography>
-            </CardActionArea>
-        </Card>
-    );
-}
 
 /** Reads a model document into a new project; what is wrong with a file is said place by place. */
 function ImportButton() {
@@ -82,7 +49,7 @@ function ImportButton() {
     return (
         <>
             <Button variant="outlined" startIcon={<UploadFileOutlined />} loading={importing.isPending} onClick={() => input.current?.click()}>
-                Open a model document
+                Import model
             </Button>
             <input
                 ref={input}
@@ -111,11 +78,53 @@ function ImportButton() {
     );
 }
 
+/** What was deleted, for as long as it can be restored. */
+function Deleted({ restore }: { restore: (project: Project) => void }) {
+    const deleted = useDeletedProjects();
+    if (!deleted.data?.length) return null;
+    return (
+        <Box component="section" aria-label="Deleted projects" sx={{ mt: 4 }}>
+            <Typography component="h2" sx={{ fontSize: 14, fontWeight: 600, mb: 0.5 }}>Deleted, restorable for 30 days</Typography>
+            {deleted.data.map((project) => (
+                <Stack key={project.id} direction="row" sx={{ alignItems: 'center', gap: 1, color: 'text.secondary' }}>
+                    <span>{project.name}</span>
+                    <Button size="small" onClick={() => restore(project)}>Restore</Button>
+                </Stack>
+            ))}
+        </Box>
+    );
+}
+
+function RenameDialog({ project, save, onClose }: { project: Project; save: (name: string) => void; onClose: () => void }) {
+    const [name, setName] = useState(project.name);
+    return (
+        <Dialog open onClose={onClose} fullWidth maxWidth="xs">
+            <form onSubmit={(e) => { e.preventDefault(); save(name.trim()); }}>
+                <DialogTitle>Rename project</DialogTitle>
+                <DialogContent><TextField autoFocus fullWidth size="small" label="Name" sx={{ mt: 1 }} value={name} onChange={(e) => setName(e.target.value)} slotProps={{ htmlInput: { maxLength: 200 } }} /></DialogContent>
+                <DialogActions>
+                    <Button color="inherit" onClick={onClose}>Cancel</Button>
+                    <Button type="submit" variant="contained" disabled={name.trim() === ''}>Rename</Button>
+                </DialogActions>
+            </form>
+        </Dialog>
+    );
+}
+
+/** From so many projects on they are searched. */
+const MANY = 4;
+
 export function ProjectList() {
     const projects = useProjects();
     const session = useSession();
     const signOut = useSignOut();
+    const change = useProjectChange();
     const [creating, setCreating] = useState(false);
+    const [search, setSearch] = useState('');
+    const [renaming, setRenaming] = useState<Project | null>(null);
+    const [deleted, setDeleted] = useState<Project | null>(null);
+    const wanted = search.trim().toLowerCase();
+    const shown = projects.data?.filter((project) => `${project.name} ${project.summary}`.toLowerCase().includes(wanted));
     return (
         <Stack sx={{ minHeight: '100%' }}>
             <Bar>
@@ -125,25 +134,37 @@ export function ProjectList() {
                 <Button sx={{ color: bar.text }} onClick={() => signOut.mutate()}>Sign out</Button>
             </Bar>
             <Box component="main" sx={{ width: '100%', maxWidth: 880, mx: 'auto', p: 3 }}>
-                <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'center', mb: 2 }}>
-                    <Typography component="h1" variant="h5">Projects</Typography>
-                    <Stack direction="row" sx={{ gap: 1 }}>
-                        <ImportButton />
-                        <Button variant="contained" startIcon={<Add />} onClick={() => setCreating(true)}>New project</Button>
-                    </Stack>
+                <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'center', mb: 2, gap: 1 }}>
+                    <Typography component="h1" variant="h5" sx={{ flex: 1 }}>Projects</Typography>
+                    {(projects.data?.length ?? 0) >= MANY && <TextField size="small" placeholder="Find project" value={search} onChange={(e) => setSearch(e.target.value)} slotProps={{ htmlInput: { 'aria-label': 'Find project', style: { padding: '6px 12px' } } }} />}
+                    <ImportButton />
+                    <Button variant="contained" startIcon={<Add />} onClick={() => setCreating(true)}>New project</Button>
                 </Stack>
                 {projects.isError && (
                     <Alert severity="error" action={<Button onClick={() => void projects.refetch()}>Try again</Button>}>{projects.error.message}</Alert>
                 )}
+                {change.isError && <Alert severity="error" onClose={change.reset} sx={{ mb: 1.5 }}>{change.error.message}</Alert>}
                 <Stack sx={{ gap: 1.5 }}>
                     {projects.isPending && [1, 2].map((n) => <Skeleton key={n} variant="rounded" height={92} />)}
-                    {projects.data?.map((project) => <ProjectCard key={project.id} project={project} />)}
+                    {shown?.map((project) => (
+                        <ProjectCard key={project.id} project={project} onRename={() => setRenaming(project)} onDelete={() => change.mutate({ remove: project }, { onSuccess: () => setDeleted(project) })} />
+                    ))}
                     {projects.data?.length === 0 && (
-                        <Typography color="text.secondary">No project yet. Make a new one, or open a model document.</Typography>
+                        <Typography color="text.secondary">No project yet. Make a new one, or import a model.</Typography>
                     )}
+                    {shown?.length === 0 && wanted !== '' && <Typography color="text.secondary">No project has “{search.trim()}” in its name or summary.</Typography>}
                 </Stack>
+                <Deleted restore={(project) => change.mutate({ restore: project })} />
             </Box>
             {creating && <NewProject open onClose={() => setCreating(false)} />}
+            {renaming && <RenameDialog project={renaming} onClose={() => setRenaming(null)} save={(name) => change.mutate({ rename: renaming, name }, { onSuccess: () => setRenaming(null) })} />}
+            <Snackbar
+                open={deleted !== null}
+                autoHideDuration={8000}
+                onClose={(_e, reason) => { if (reason !== 'clickaway') setDeleted(null); }}
+                message={`Deleted ${deleted?.name ?? ''}`}
+                action={<Button color="inherit" size="small" onClick={() => { if (deleted) change.mutate({ restore: deleted }); setDeleted(null); }}>Undo</Button>}
+            />
         </Stack>
     );
 }

@@ -22,7 +22,7 @@ export const starts = {
     sink: ['Heat sink in open air', 'Warm air rises between fins'],
     duct: ['Board in a duct', 'A given stream of air'],
     plate: ['Power module on a cold plate', 'Conduction into a coolant'],
-    bars: ['Copper bars', 'Current, and films to still air'],
+    bars: ['Copper bars', 'Current, and convection to still air'],
     empty: ['Empty', 'A space and nothing in it'],
 } as const;
 export type Start = keyof typeof starts;

@@ -105,7 +105,7 @@ export function RunStrip({ variant, runs, mayEdit, findings, outline }: Props) {
                     <Tooltip title="Computes temperatures alone, on the last flow as it is: for changes of watts and materials that hardly move the air">
                         <FormControlLabel
                             control={<Checkbox size="small" checked={keepFlow} onChange={(e) => setKeepFlow(e.target.checked)} sx={{ p: 0.5 }} />}
-                            label="Keep the flow"
+                            label="Reuse flow field"
                             sx={{ mr: 0, whiteSpace: 'nowrap', '& .MuiFormControlLabel-label': { fontSize: 13 } }}
                         />
                     </Tooltip>

@@ -9,6 +9,7 @@ describe('what a limit bounds', () => {
         expect(amountOf('volumeFlow', 0.0035, 'mm')).toBe('3.50 l/s');
         expect(amountOf('heat', -12.346, 'mm')).toBe('−12.3 W');
         expect(amountOf('massFlow', 0.001234, 'si')).toBe('0.00123 kg/s');
+        expect(['volumeFlow', 'massFlow', 'speed'].map((quantity) => amountOf(quantity, 0.01, 'us'))).toEqual(['21.19 ft³/min', '1.32 lb/min', '2 ft/min']);
     });
 
     it('is missed by a signed amount', () => {

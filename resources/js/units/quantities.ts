@@ -1,15 +1,17 @@
-import { difference, differenceUnit, litres, number, temperatureWithUnit, type UnitSet } from './units';
+import { difference, differenceUnit, massFlow, number, speed, temperatureWithUnit, volumeFlow, type UnitSet } from './units';
 
-const units: Readonly<Record<string, string>> = { massFlow: 'kg/s', heat: 'W', heatFlux: 'W/m²', pressure: 'Pa' };
+const units: Readonly<Record<string, string>> = { heat: 'W', heatFlux: 'W/m²', pressure: 'Pa' };
 
-const plain = (quantity: string, value: number): string => `${number(Number(value.toPrecision(3)), Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value) || 1))))} ${units[quantity] ?? 'm/s'}`;
+const plain = (quantity: string, value: number): string => `${number(Number(value.toPrecision(3)), Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value) || 1))))} ${units[quantity]}`;
 
 const isTemperature = (quantity: string | undefined): boolean => quantity === undefined || quantity === 'temperature' || quantity === 'outflowTemperature';
 
 /** What a limit bounds, with its unit; a temperature where it does not say. */
 export function amountOf(quantity: string | undefined, value: number, set: UnitSet): string {
     if (isTemperature(quantity)) return temperatureWithUnit(value, set);
-    return quantity === 'volumeFlow' ? litres(value) : plain(quantity!, value);
+    if (quantity === 'volumeFlow') return volumeFlow(value, set);
+    if (quantity === 'massFlow') return massFlow(value, set);
+    return units[quantity!] === undefined ? speed(value, set) : plain(quantity!, value);
 }
 
 /** How far a value is from a bound, without a sign. */

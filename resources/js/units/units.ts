@@ -40,6 +40,9 @@ export const scientific = (value: number): string => minus(value.toExponential(1
 
 export const lengthUnit = (set: UnitSet): string => lengths[set].unit;
 
+/** Metres of a bare number in the length unit of the set; not a number where it is none. */
+export const typedLength = (text: string, set: UnitSet): number => Number(text.replace(',', '.')) / lengths[set].factor;
+
 export function size(metres: readonly number[], set: UnitSet): string {
     const { unit, factor } = lengths[set];
     return `${metres.map((m) => Number((m * factor).toPrecision(4)).toString()).join(' × ')} ${unit}`;
@@ -49,8 +52,37 @@ export function size(metres: readonly number[], set: UnitSet): string {
 export const speedUnit = (set: UnitSet): string => (set === 'us' ? 'ft/min' : 'm/s');
 export const speedNumber = (metresPerSecond: number, set: UnitSet): number => (set === 'us' ? metresPerSecond * 196.850394 : metresPerSecond);
 
+const CUBIC_FOOT = 0.3048 ** 3;
+const POUND = 0.45359237;
+
+/** How flows are shown, and what a bare number that is typed means. */
+const flows: Record<'volume' | 'mass', Record<UnitSet, { unit: string; typed: string; factor: number }>> = {
+    volume: { mm: { unit: 'l/s', typed: 'l/s', factor: 1e3 }, si: { unit: 'm³/s', typed: 'm^3/s', factor: 1 }, us: { unit: 'ft³/min', typed: 'ft^3/min', factor: 60 / CUBIC_FOOT } },
+    mass: { mm: { unit: 'g/s', typed: 'g/s', factor: 1e3 }, si: { unit: 'kg/s', typed: 'kg/s', factor: 1 }, us: { unit: 'lb/min', typed: 'lb/min', factor: 60 / POUND } },
+};
+
+function flow(kind: 'volume' | 'mass', value: number, set: UnitSet, signed: boolean): string {
+    const { unit, factor } = flows[kind][set];
+    const shown = value * factor;
+    // Two decimals, or three digits where these would show nothing.
+    return `${signed && value > 0 ? '+' : ''}${shown !== 0 && Math.abs(shown) < 0.1 ? minus(Number(shown.toPrecision(3)).toString()) : number(shown, 2)} ${unit}`;
+}
+
 /** A volume flow from m3/s. */
-export const litres = (flow: number, signed = false): string => `${signed && flow > 0 ? '+' : ''}${number(flow * 1e3, 2)} l/s`;
+export const volumeFlow = (value: number, set: UnitSet, signed = false): string => flow('volume', value, set, signed);
+
+/** A mass flow from kg/s. */
+export const massFlow = (value: number, set: UnitSet): string => flow('mass', value, set, false);
+
+export const volumeFlowUnit = (set: UnitSet): string => flows.volume[set].unit;
+export const volumeFlowNumber = (value: number, set: UnitSet): number => value * flows.volume[set].factor;
+
+/** Units of bare numbers that are typed. */
+export const typedVolumeFlowUnit = (set: UnitSet): string => flows.volume[set].typed;
+export const typedMassFlowUnit = (set: UnitSet): string => flows.mass[set].typed;
+export const typedSpeedUnit = (set: UnitSet): string => (set === 'us' ? 'ft/min' : 'm/s');
+
+export const speed = (metresPerSecond: number, set: UnitSet): string => `${number(speedNumber(metresPerSecond, set), set === 'us' ? 0 : 2)} ${speedUnit(set)}`;
 
 /** From A and V, as many digits as tell something. */
 export const amperes = (current: number): string => `${minus(Number(current.toPrecision(4)).toString())}\u00a0A`;

@@ -29,6 +29,8 @@ export function usePartMaterials(textures: FieldTextures | null, clip: Plane | n
 
 interface Props {
     part: OutlinePart;
+    /** Whether its walls are seen through, since it holds others. */
+    hollow: boolean;
     /** How far it is dragged, m. */
     shift: [number, number, number] | undefined;
     materials: PartMaterials | null;
@@ -43,10 +45,9 @@ interface Props {
 }
 
 /** A part, coloured by the field where there is one, else by what it is. */
-export function PartMesh({ part, shift, materials, owner, selected, clip, dark, onPick, onHover, onLeave }: Props) {
+export function PartMesh({ part, hollow, shift, materials, owner, selected, clip, dark, onPick, onHover, onLeave }: Props) {
     const geometry = useMemo(() => partGeometry(part), [part]);
     const edges = useMemo(() => edgeGeometry(geometry), [geometry]);
-    const hollow = part.kind === 'shell';
     useEffect(() => () => geometry.dispose(), [geometry]);
     useEffect(() => () => edges.dispose(), [edges]);
     const planes = clip ? [clip] : [];

@@ -23,6 +23,7 @@ import { MoveHandles } from './MoveHandles';
 import { PartMesh, usePartMaterials } from './PartMesh';
 import { clipPlane, SectionPlane } from './SectionPlane';
 import { SpaceFrame } from './SpaceFrame';
+import { housings } from './housings';
 import { ViewTools, type Facing } from './ViewTools';
 
 const directionOf: Record<Facing, [number, number, number]> = { home: [-0.9, -1.25, 1.05], x: [-1, 0, 0], y: [0, -1, 0], z: [0, -1e-4, 1] };
@@ -151,6 +152,8 @@ function Scene({ outline, field, textures, flow, run, owners, framed, facing, dr
         if (shift.some((by) => by !== 0)) void drags?.move(selection, shift).catch(() => setShift([0, 0, 0]));
     };
 
+    const hollow = useMemo(() => housings(outline.parts), [outline.parts]);
+
     const reach = 0.12 * low.distanceTo(high);
     const sized = moving.length === 1 ? moving[0] : undefined;
 
@@ -191,7 +194,7 @@ function Scene({ outline, field, textures, flow, run, owners, framed, facing, dr
             <ambientLight intensity={1.9} />
             <directionalLight position={[-1, -2, 4]} intensity={1.6} />
             {outline.parts.filter((part) => !hidden.includes(part.id)).map((part) => (
-                <PartMesh key={part.id} part={part} shift={carried.includes(originOf(part.id)) ? shift : undefined} materials={materials} owner={owners.get(part.id) ?? 0} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} onHover={picksFaces ? hover(part) : undefined} onLeave={picksFaces ? () => setHovered(null) : undefined} />
+                <PartMesh key={part.id} part={part} hollow={hollow.has(part.id)} shift={carried.includes(originOf(part.id)) ? shift : undefined} materials={materials} owner={owners.get(part.id) ?? 0} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} onHover={picksFaces ? hover(part) : undefined} onLeave={picksFaces ? () => setHovered(null) : undefined} />
             ))}
             {marked(hovered, false)}
             {marked(face && selection.includes(face.part) ? face : null, true)}
@@ -221,6 +224,17 @@ interface Props {
     partUnder: RefObject<PartUnder | null>;
     /** Given where the model may be changed. */
     drags: Drags | undefined;
+}
+
+/** Without a graphics card every pixel takes time from the run: then edges stay as they are. */
+const software = isSoftware();
+
+function isSoftware(): boolean {
+    const context = document.createElement('canvas').getContext('webgl2');
+    const names = context?.getExtension('WEBGL_debug_renderer_info');
+    const renderer = String(context?.getParameter(names ? names.UNMASKED_RENDERER_WEBGL : context.RENDERER) ?? '');
+    context?.getExtension('WEBGL_lose_context')?.loseContext();
+    return /swiftshader|llvmpipe|software|basic render/i.test(renderer);
 }
 
 /**
@@ -265,7 +279,7 @@ export default memo(function View({ outline, run, picture, result: latest, stale
             data-coloured={flow ? 'speed' : textures ? 'temperature' : 'kind'}
             data-run={field ? judged : undefined}
         >
-            <Canvas frameloop="demand" dpr={1} gl={{ antialias: false }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
+            <Canvas frameloop="demand" dpr={software ? 1 : [1, 2]} gl={{ antialias: !software }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
                 <Finder found={partUnder} />
                 <Scene outline={drawn} field={field} textures={textures} flow={flow} run={judged} owners={owners} framed={stage === 'Build' || stage === 'Load'} facing={facing} drags={stage === 'Build' ? drags : undefined} sheet={sheet} />
             </Canvas>

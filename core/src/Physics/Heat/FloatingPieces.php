@@ -26,7 +26,7 @@ final class FloatingPieces
             if ($isLive && ! $reached[$stencil->pad + $cell]) {
                 $part = $model->parts[$voxels->owner[$cell]] ?? null;
                 throw new PhysicsException(sprintf(
-                    'heat has no way out of %s: it touches nothing that leads to a given temperature; let it touch another part, or give one of its faces a temperature or a film coefficient',
+                    'heat has no way out of %s: it touches nothing that leads to a given temperature; let it touch another part, or give one of its faces a temperature or a convection coefficient',
                     $part === null ? 'the fluid' : "part \"$part->name\"",
                 ));
             }
