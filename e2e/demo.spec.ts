@@ -73,7 +73,7 @@ test('ledger, view and inspector share the selection; the probe reads the core',
     await view.click({ position: { x: box.width * 0.5, y: box.height * 0.5 } });
     await expect(inspector).toBeVisible();
     const picked = (await inspector.getByRole('heading', { level: 2 }).textContent())!;
-    await expect(ledger(page).locator('.Mui-selected')).toContainText(picked);
+    await expect(ledger(page).locator('[aria-selected="true"]')).toContainText(picked);
 
     await page.getByRole('button', { name: 'Probe' }).click();
     await view.click({ position: { x: box.width * 0.45, y: box.height * 0.5 } });

@@ -20,6 +20,7 @@ final class SessionController
         return response()->json([
             'user' => $user === null ? null : ['id' => $user->id, 'name' => $user->name],
             'demo' => config('app.demo'),
+            'keep' => ['runs' => config('app.keep.runs'), 'deletedDays' => config('app.keep.deleted_days')],
             'token' => $request->session()->token(),
         ]);
     }

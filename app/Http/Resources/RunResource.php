@@ -32,7 +32,8 @@ final class RunResource extends JsonResource
             'missed' => $this->missed,
             'worstMargin' => $this->worst_margin,
             'worstLimit' => $this->worst_limit,
-            'startedAt' => $this->started_at?->toIso8601String(),
+            'queuedAt' => $this->created_at?->toIso8601ZuluString('millisecond'),
+            'startedAt' => $this->started_at?->toIso8601ZuluString('millisecond'),
             'finishedAt' => $this->finished_at?->toIso8601String(),
             'samples' => ! $this->relationLoaded('samples') ? [] : $this->samples->map(fn ($s) => ['id' => $s->id, 'iteration' => $s->iteration, 'residual' => $s->residual, 'worstMargin' => $s->worst_margin, 'seconds' => $s->seconds, 'values' => (object) ($s->values ?? [])])->all(),
         ];

@@ -81,10 +81,11 @@ function ImportButton() {
 /** What was deleted, for as long as it can be restored. */
 function Deleted({ restore }: { restore: (project: Project) => void }) {
     const deleted = useDeletedProjects();
+    const days = useSession().data?.keep.deletedDays;
     if (!deleted.data?.length) return null;
     return (
         <Box component="section" aria-label="Deleted projects" sx={{ mt: 4 }}>
-            <Typography component="h2" sx={{ fontSize: 14, fontWeight: 600, mb: 0.5 }}>Deleted, restorable for 30 days</Typography>
+            <Typography component="h2" sx={{ fontSize: 14, fontWeight: 600, mb: 0.5 }}>Deleted, restorable for {days} days</Typography>
             {deleted.data.map((project) => (
                 <Stack key={project.id} direction="row" sx={{ alignItems: 'center', gap: 1, color: 'text.secondary' }}>
                     <span>{project.name}</span>

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useTheme } from '@mui/material/styles';
+import { useSession } from '../api/queries';
 import type { Outline, Result, Run } from '../api/types';
 import { usePreferences } from '../project/screenState';
 import { difference, differenceUnit, scientific, temperature, temperatureUnit, thousands, watts, type UnitSet } from '../units/units';
@@ -56,11 +57,14 @@ function Watched({ run, outline, units }: { run: Run; outline: Outline; units: U
 
 const MOST_WATCHED = 5;
 
+const starts = { rest: 'fluid at rest', flow: 'the flow of an earlier run', checkpoint: 'its own checkpoint' } as const;
+
 const shortened = (name: string): string => (name.length > 24 ? `${name.slice(0, 23)}…` : name);
 
 /** How a run comes near its answer, and what the balance says. */
 export function RunCurves({ run, result, outline }: { run: Run | undefined; result: Result | undefined; outline: Outline | undefined }) {
     const units = usePreferences((s) => s.units);
+    const keep = useSession().data?.keep;
     // The result has every iteration of its grid; while a run goes on there are moments of it, on one grid after the other.
     const samples = result?.solver.residuals.map((residual, i) => ({ x: i + 1, residual })) ?? run?.samples.map((s) => ({ x: s.seconds, residual: s.residual })) ?? [];
     if (!run || samples.length === 0) {
@@ -77,7 +81,9 @@ export function RunCurves({ run, result, outline }: { run: Run | undefined; resu
                     <div>Residual {scientific(result.solver.residual)} after {result.solver.iterations} iterations in {result.solver.passes} {result.solver.passes === 1 ? 'pass' : 'passes'}</div>
                     {result.levels.length > 1 && <div>{result.levels.length} grids: {result.levels.map((level) => thousands(level.cells)).join(', ')} cells</div>}
                     <div>Grid {result.grid.shape.join(' × ')}, cells {(result.grid.smallest * 1e3).toPrecision(2)} to {(result.grid.largest * 1e3).toPrecision(2)} mm</div>
-                    <Box sx={{ color: 'text.secondary' }}>{result.solver.version}, model {result.model.hash.slice(0, 12)}</Box>
+                    <Box sx={{ color: 'text.secondary' }}>Started from {starts[result.solver.start.from]}{result.solver.start.frozen ? ', which was kept' : ''}</Box>
+                    <Box sx={{ color: 'text.secondary' }}>{result.solver.version}, code {result.solver.code.slice(0, 8)}, model {result.model.hash.slice(0, 8)}</Box>
+                    {keep && <Box sx={{ color: 'text.secondary' }}>The last {keep.runs} runs of a variant are kept with their fields</Box>}
                 </Box>
             )}
         </Stack>

@@ -56,6 +56,8 @@ function facts(run: Run): string[] {
     if (solving && progress.iteration > 0) list.push(`residual ${scientific(progress.residual)}`);
     const seconds = (solving ? progress.seconds : null) ?? run.seconds;
     if (seconds !== null) list.push(`${seconds.toFixed(1)} s`);
+    const waited = run.startedAt && run.queuedAt ? (Date.parse(run.startedAt) - Date.parse(run.queuedAt)) / 1000 : 0;
+    if (waited >= 2) list.push(`after ${waited.toFixed(0)} s in the queue`);
     return list;
 }
 
