@@ -77,6 +77,9 @@ test('every start is a model that can be computed; sizes, layers and materials a
     await inspector(page).getByLabel('Fins', { exact: true }).fill('80');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('alert').filter({ hasText: '80 fins of 1.5 mm do not fit' })).toBeVisible();
+    // What was refused stays to be mended; Esc takes it back.
+    await expect(inspector(page).getByLabel('Fins', { exact: true })).toHaveValue('80');
+    await page.keyboard.press('Escape');
     await expect(inspector(page).getByLabel('Fins', { exact: true })).toHaveValue('8');
     await inspector(page).getByRole('combobox', { name: 'Material' }).click();
     await page.keyboard.type('copper, pure');

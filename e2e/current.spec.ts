@@ -27,6 +27,8 @@ test('current in copper: a new project is computed, a current is changed and a f
     await terminal.getByLabel('Current in').fill('5 V');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('alert').filter({ hasText: 'here a current' })).toBeVisible();
+    await expect(terminal.getByLabel('Current in')).toHaveValue('5 V');
+    await page.keyboard.press('Escape');
     await expect(terminal.getByLabel('Current in')).toHaveValue('200 A');
     await terminal.getByLabel('Current in').fill('100');
     await page.keyboard.press('Enter');

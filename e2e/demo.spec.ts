@@ -113,8 +113,8 @@ test('a worker killed during a run is recovered', async ({ page }) => {
     await page.getByRole('option', { name: 'Sign-off' }).click();
     await runStrip(page).getByRole('button', { name: 'Run', exact: true }).click();
     await expect(runStrip(page)).toContainText(/Sign-off: (Making|Setting|Solving)/, { timeout: 30_000 });
-    // Every worker of this installation, so that the one that computes is among them; their loops bring new ones.
-    const pids = execSync(`for f in "${process.env.FOEHN_VAR}"/worker-*.pid; do pgrep -P "$(cat "$f")" -f queue:work; done`).toString().trim().split('\n').map(Number);
+    // Every worker of this installation, so that the one that computes is among them; the supervisor brings new ones.
+    const pids = execSync(`cut -d' ' -f1 "${process.env.FOEHN_VAR}"/run/worker-*`).toString().trim().split('\n').map(Number);
     expect(pids.length).toBeGreaterThan(0);
     for (const pid of pids) process.kill(pid, 'SIGKILL');
     await expect(runStrip(page)).toContainText('again after its worker was lost', { timeout: 30_000 });

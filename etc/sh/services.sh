@@ -177,7 +177,12 @@ http {
     add_header X-Content-Type-Options nosniff always;
     add_header X-Frame-Options DENY always;
     add_header Referrer-Policy same-origin always;
-    add_header Content-Security-Policy "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; connect-src 'self' data: blob:; worker-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'; object-src 'none'" always;
+    # The worker that reads STEP files has a policy of its own: its kernel makes functions from text.
+    map \$uri \$policy {
+        default "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; connect-src 'self' data: blob:; worker-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'; object-src 'none'";
+        ~^/build/assets/stepWorker "default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'; connect-src 'self'";
+    }
+    add_header Content-Security-Policy \$policy always;
     map \$uri \$kept { default ''; ~^/build/ 'public, max-age=31536000, immutable'; }
     add_header Cache-Control \$kept;
     server {

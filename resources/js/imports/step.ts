@@ -1,4 +1,3 @@
-import wasm from 'occt-import-js/dist/occt-import-js.wasm?url';
 import { meshBody, surfaceNotes, welded } from './meshBody';
 import { ImportError, type ImportPlan } from './plan';
 
@@ -17,8 +16,20 @@ interface KernelNode {
     children: KernelNode[];
 }
 
-interface Kernel {
-    ReadStepFile: (bytes: Uint8Array, options: object) => { success: boolean; root: KernelNode; meshes: KernelMesh[] };
+interface Found {
+    success: boolean;
+    root: KernelNode;
+    meshes: KernelMesh[];
+}
+
+/** Lets the geometry kernel read a file in a worker of its own. */
+function readByKernel(bytes: Uint8Array): Promise<Found> {
+    const worker = new Worker(new URL('./stepWorker.ts', import.meta.url), { type: 'module' });
+    return new Promise<Found>((resolve, reject) => {
+        worker.onmessage = ({ data }: MessageEvent<{ found?: Found; error?: string }>) => (data.found ? resolve(data.found) : reject(new Error(data.error)));
+        worker.onerror = (event) => reject(new Error(event.message || 'the geometry kernel could not be loaded'));
+        worker.postMessage({ bytes, options: TESSELLATION }, [bytes.buffer]);
+    }).finally(() => worker.terminate());
 }
 
 /** What the kernel calls a solid that has no name of its own. */
@@ -45,15 +56,13 @@ const TESSELLATION = { linearUnit: 'millimeter', linearDeflectionType: 'bounding
 const hex = (colour: number[] | undefined): string | undefined =>
     colour?.length === 3 ? `#${colour.map((share) => Math.round(255 * Math.min(Math.max(share, 0), 1)).toString(16).padStart(2, '0')).join('')}` : undefined;
 
-/** Solids of a STEP file (AP203, AP214, AP242), each as a body with the name and colour it has there. The kernel is loaded when the first file is chosen. */
+/** Solids of a STEP file (AP203, AP214, AP242), each as a body with the name and colour it has there. The kernel is loaded when a file is chosen. */
 export async function readStep(bytes: ArrayBuffer, fileName: string): Promise<ImportPlan> {
     if (bytes.byteLength > MOST_BYTES) throw new ImportError(`The file has ${Math.round(bytes.byteLength / 1e6)} MB; up to ${MOST_BYTES / 1e6} MB are taken. Export only the parts that matter for heat.`);
     const text = new TextDecoder('latin1').decode(bytes.slice(0, 2000));
     if (!/ISO-10303-21/.test(text)) throw new ImportError('This is not a STEP file: its first line should say ISO-10303-21.');
     if (!/END-ISO-10303-21/.test(new TextDecoder('latin1').decode(bytes.slice(-2000)))) throw new ImportError('The file ends before its END-ISO-10303-21: it is cut off. Export or copy it again.');
-    const { default: load } = await import('occt-import-js');
-    const kernel = (await load({ locateFile: () => wasm })) as Kernel;
-    const found = kernel.ReadStepFile(new Uint8Array(bytes), TESSELLATION);
+    const found = await readByKernel(new Uint8Array(bytes));
     const products = found.success ? productNames(found.root) : new Map<number, string>();
     const meshes = found.success ? found.meshes.map((mesh, n) => ({ ...mesh, product: products.get(n) })).filter((mesh) => mesh.index.array.length >= 12) : [];
     if (meshes.length === 0) throw new ImportError('The file holds no solid or surface that can be read; drawings, curves and empty assemblies have no volume.');

@@ -68,17 +68,22 @@ export function LedgerTable({ rows, columns, selection, sort, onSort, closed, on
     const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => frame.current, estimateSize: () => ROW, overscan: 12, scrollPaddingStart: HEADER });
     const grid = template(columns);
 
+    /** Where the focus shall go; after an editor only when nothing else has taken it. */
+    const pending = useRef<(Place & { unlessTaken?: boolean }) | null>(null);
     const moveTo = useCallback((place: Place) => {
+        pending.current = place;
         setFocus(place);
         const index = rows.findIndex((row) => row.id === place.id);
         if (index >= 0) virtual.scrollToIndex(index);
     }, [rows, virtual]);
-    // The focus follows once its row is in the page.
+    // The focus follows once its row is in the page, and comes back to a cell whose editor closes.
     useEffect(() => {
-        if (focus && !editing && frame.current?.contains(document.activeElement)) {
-            frame.current.querySelector<HTMLElement>(`[data-id="${CSS.escape(focus.id)}"] [data-field="${focus.field}"]`)?.focus({ preventScroll: true });
-        }
-    }, [focus, editing]);
+        const cell = pending.current && frame.current?.querySelector<HTMLElement>(`[data-id="${CSS.escape(pending.current.id)}"] [data-field="${pending.current.field}"]`);
+        if (!cell || editing) return;
+        const taken = pending.current!.unlessTaken && document.activeElement !== document.body;
+        pending.current = null;
+        if (!taken) cell.focus({ preventScroll: true });
+    });
 
     const begin = (row: LedgerRow, column: Column) => {
         if (!isEditable(row, column)) return;
@@ -136,7 +141,10 @@ export function LedgerTable({ rows, columns, selection, sort, onSort, closed, on
                                     options={column.options?.(row)}
                                     right={column.right ?? false}
                                     save={(text) => onCommit(row, column.field, text)}
-                                    close={() => setEditing(null)}
+                                    close={() => {
+                                        pending.current = { id: row.id, field: column.field, unlessTaken: true };
+                                        setEditing(null);
+                                    }}
                                 />
                             )}
                             editing={own}
@@ -193,7 +201,6 @@ function Row({ row, index, start, grid, columns, selected, open, focus, editing,
             data-id={row.id}
             aria-rowindex={index + 2}
             aria-selected={selected}
-            aria-expanded={open ?? undefined}
             onClick={onClick}
             sx={{
                 position: 'absolute', top: 0, left: 0, width: '100%', minWidth: 'min-content', height: ROW, transform: `translateY(${start}px)`, display: 'grid', gridTemplateColumns: open === null ? grid : '1fr',
@@ -215,7 +222,7 @@ function Row({ row, index, start, grid, columns, selected, open, focus, editing,
                     }}
                 >
                     {open !== null && (
-                        <Box component="span" aria-hidden onClick={(event: MouseEvent) => { event.stopPropagation(); onToggle(); }} sx={{ display: 'flex', ml: -1, mr: 0.25, color: 'text.secondary', cursor: 'pointer' }}>
+                        <Box component="button" type="button" tabIndex={-1} aria-expanded={open} aria-label={`Parts of ${row.name}`} onClick={(event: MouseEvent) => { event.stopPropagation(); onToggle(); }} sx={{ display: 'flex', ml: -1, mr: 0.25, p: 0, border: 0, bgcolor: 'transparent', color: 'text.secondary', cursor: 'pointer' }}>
                             {open ? <ExpandMore sx={{ fontSize: 16 }} /> : <ChevronRight sx={{ fontSize: 16 }} />}
                         </Box>
                     )}

@@ -19,7 +19,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[]): 
         field: 'name', title: 'Part', least: 106, text: (row) => row.name,
         render: (row) => (row.heading === null
             ? <>{row.name}{row.part?.copyOf != null && <LinkIcon aria-hidden sx={{ fontSize: 13, ml: 0.5, verticalAlign: '-2px', color: 'text.secondary' }} />}</>
-            : <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>{row.heading} <Box component="span" sx={{ fontSize: 11.5 }}>{row.members}</Box></Box>),
+            : <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}><span>{row.heading}</span> <Box component="span" sx={{ fontSize: 11.5, ml: 0.5 }}>{row.members}</Box></Box>),
     };
     const power = numeric({ field: 'powerText', title: 'W', width: 66, text: (row) => row.powerText, render: (row) => (row.part && row.part.power !== 0 ? watts(row.part.power) : dash) });
     const material: Column = {

@@ -48,7 +48,7 @@ export function CommandPalette({ variant, outline, findings, editor, mayEdit, sh
         ...(outline?.parts ?? []).map((part): Command => ({ group: 'Part', label: part.name, run: () => screen.set({ selection: [part.id] }) })),
     ];
     return (
-        <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-label="Commands" sx={{ '& .MuiDialog-container': { alignItems: 'start', pt: 8 } }} slotProps={{ transition: { timeout: 0 } }}>
+        <Dialog open onClose={onClose} fullWidth maxWidth="xs" sx={{ '& .MuiDialog-container': { alignItems: 'start', pt: 8 } }} slotProps={{ transition: { timeout: 0 }, paper: { 'aria-label': 'Commands' } }}>
             <Autocomplete
                 open
                 autoHighlight

@@ -123,7 +123,7 @@ function SaveStatus({ editor }: { editor: ModelEditor }) {
 function SessionEnded({ editor }: { editor: ModelEditor }) {
     const session = useSession();
     return (
-        <Dialog open={editor.state === 'signedOut'} aria-label="Sign in again">
+        <Dialog open={editor.state === 'signedOut'} slotProps={{ paper: { 'aria-label': 'Sign in again' } }}>
             <Alert severity="warning">Your session has ended. Nothing is lost: sign in again and your edits are saved.</Alert>
             <SignIn demo={session.data?.demo ?? false} unreachable={false} onSignedIn={retryAll} />
         </Dialog>

@@ -43,5 +43,5 @@ export const keys: Key[] = [
     { hotkey: '?', plain: true, shown: '?', meaning: 'This list', run: ({ showKeys }) => showKeys() },
 ];
 
-/** Lists, menus and dialogs that lie over the screen have the keys for themselves. */
-export const somethingLiesOver = (): boolean => document.querySelector('[role="dialog"], [role="listbox"], [role="menu"]') !== null;
+/** Lists, menus and dialogs that lie over the screen have the keys for themselves. They hold the focus while they are open, but not while they fade away. */
+export const liesOver = (target: EventTarget | null): boolean => target instanceof Element && target.closest('[role="dialog"], [role="listbox"], [role="menu"]') !== null;

@@ -1,5 +1,5 @@
 import { useHotkeys } from 'react-hotkeys-hook';
-import { keys, somethingLiesOver, type KeyContext } from './keys';
+import { keys, liesOver, type KeyContext } from './keys';
 import { usePreferences } from './screenState';
 
 const bound = keys.filter((key) => key.run !== undefined);
@@ -15,7 +15,7 @@ export function useKeys(context: KeyContext): void {
         event.preventDefault();
         key.run(context);
     };
-    const options = { ignoreEventWhen: (event: KeyboardEvent) => event.defaultPrevented || somethingLiesOver() };
+    const options = { ignoreEventWhen: (event: KeyboardEvent) => event.defaultPrevented || liesOver(event.target) };
     useHotkeys(pressed.map((k) => k.hotkey), run(pressed), options, [context, letters]);
     useHotkeys(produced.map((k) => k.hotkey), run(produced), { ...options, useKey: true, ignoreModifiers: true }, [context, letters]);
 }
