@@ -1,5 +1,6 @@
 import Add from '@mui/icons-material/Add';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
@@ -36,12 +37,12 @@ export function LayerFields({ shape }: { shape: ShapeProps }) {
             {layers.map((layer, n) => (
                 <Stack key={n} direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>
                     <EditField label="Thickness" value={String(layer.thickness)} disabled={shape.disabled} save={(text) => setLayer(n, `thickness ${typed(text, unit)}`, { thickness: typed(text, unit) })} />
-                    <EditField
+                    <Box sx={{ flex: '0 0 84px' }}><EditField
                         label="Copper"
                         value={typeof layer.copper === 'string' ? layer.copper : `${Number((100 * (layer.copper ?? 0)).toPrecision(6))} %`}
                         disabled={shape.disabled}
                         save={(text) => setLayer(n, `copper ${text}`, { copper: asShare(text) })}
-                    />
+                    /></Box>
                     <IconButton size="small" aria-label={`Remove layer ${n + 1}`} disabled={shape.disabled || layers.length <= 1} onClick={() => void set(`without layer ${n + 1}`, (present) => present.filter((_l, i) => i !== n)).catch(() => undefined)}><DeleteOutlined fontSize="small" /></IconButton>
                 </Stack>
             ))}

@@ -7,28 +7,24 @@ import { useRef, useState } from 'react';
 interface Props {
     label: string;
     text: string;
+    /** What was typed before and refused. */
+    draft: string | undefined;
     options: { value: string; label: string }[] | undefined;
     right: boolean;
-    save: (text: string) => Promise<unknown>;
+    save: (text: string) => void;
     close: () => void;
 }
 
-/** Edits one cell. Enter and leaving the cell save, Esc takes back; what is refused stays in the cell to be mended. */
-export function CellEditor({ label, text, options, right, save, close }: Props) {
-    const [typed, setTyped] = useState(text);
-    const [refused, setRefused] = useState(false);
+/** Edits one cell. Enter and leaving the cell save, Esc takes back; what is refused comes back to be mended. */
+export function CellEditor({ label, text, draft, options, right, save, close }: Props) {
+    const [typed, setTyped] = useState(draft ?? text);
+    const [refused, setRefused] = useState(draft !== undefined);
     const ended = useRef(false);
     const commit = (value: string) => {
         if (ended.current) return;
-        if (value === text) {
-            close();
-            return;
-        }
         ended.current = true;
-        save(value).then(close, () => {
-            ended.current = false;
-            setRefused(true);
-        });
+        close();
+        if (value !== text) save(value);
     };
     if (options) {
         return (

@@ -51,7 +51,7 @@ interface Props {
     /** An editor opens: what a click has begun is void. */
     onEdit: () => void;
     isEditable: (row: LedgerRow, column: Column) => boolean;
-    /** Saves what was typed; rejects where it is refused, and the editor stays open with it. */
+    /** Saves what was typed; rejects where it is refused. */
     onCommit: (row: LedgerRow, field: string, text: string) => Promise<unknown>;
     empty: string;
 }
@@ -64,7 +64,7 @@ const template = (columns: Column[]): string => columns.map((c) => (c.width === 
 export function LedgerTable({ rows, columns, selection, sort, onSort, closed, onToggle, onPick, onEdit, isEditable, onCommit, empty }: Props) {
     const frame = useRef<HTMLDivElement>(null);
     const [focus, setFocus] = useState<Place | null>(null);
-    const [editing, setEditing] = useState<Place | null>(null);
+    const [editing, setEditing] = useState<(Place & { draft?: string }) | null>(null);
     const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => frame.current, estimateSize: () => ROW, overscan: 12, scrollPaddingStart: HEADER });
     const grid = template(columns);
 
@@ -138,9 +138,11 @@ export function LedgerTable({ rows, columns, selection, sort, onSort, closed, on
                                 <CellEditor
                                     label={`${column.title} of ${row.name}`}
                                     text={column.text!(row)}
+                                    draft={editing?.draft}
                                     options={column.options?.(row)}
                                     right={column.right ?? false}
-                                    save={(text) => onCommit(row, column.field, text)}
+                                    // Shown at once; where it is refused the editor comes back with it, unless another one is open.
+                                    save={(text) => void onCommit(row, column.field, text).catch(() => setEditing((now) => now ?? { id: row.id, field: column.field, draft: text }))}
                                     close={() => {
                                         pending.current = { id: row.id, field: column.field, unlessTaken: true };
                                         setEditing(null);

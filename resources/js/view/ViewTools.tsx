@@ -2,6 +2,8 @@ import ContentCut from '@mui/icons-material/ContentCut';
 import ColorizeOutlined from '@mui/icons-material/ColorizeOutlined';
 import StraightenOutlined from '@mui/icons-material/StraightenOutlined';
 import VideocamOutlined from '@mui/icons-material/VideocamOutlined';
+import CenterFocusStrongOutlined from '@mui/icons-material/CenterFocusStrongOutlined';
+import VisibilityOffOutlined from '@mui/icons-material/VisibilityOffOutlined';
 import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -12,6 +14,7 @@ import Stack from '@mui/material/Stack';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Tooltip from '@mui/material/Tooltip';
+import type { ReactNode } from 'react';
 import type { Outline } from '../api/types';
 import { usePreferences, useScreen } from '../project/screenState';
 import { size } from '../units/units';
@@ -28,42 +31,27 @@ interface Props {
 
 const axes = ['x', 'y', 'z'] as const;
 
+const row = { display: 'flex', alignItems: 'center', height: 36, px: 0.5, gap: 0.25 } as const;
+
+/** A tool that its picture says. */
+function Tool({ label, title, onClick, children }: { label: string; title: string; onClick: () => void; children: ReactNode }) {
+    return <Tooltip title={title}><IconButton size="small" aria-label={label} onClick={onClick} sx={{ color: 'inherit' }}>{children}</IconButton></Tooltip>;
+}
+
 /** Section, probe, hidden parts and the standard directions of view. */
 export function ViewTools({ outline, mayProbe, hasFlow, face }: Props) {
     const { stage, section, sectionOf, probing, measuring, perspective, selection, hidden, set, toggleHidden } = useScreen();
     const units = usePreferences((s) => s.units);
     const { min, max } = outline.space;
     const cut = (axis: 0 | 1 | 2) => set({ section: { axis, position: 0.5 * (min[axis]! + max[axis]!) } });
+    const selected = selection.length > 0 && selection.every((id) => hidden.includes(id));
     return (
-        <Stack direction="row" sx={{ position: 'absolute', top: 12, left: 14, right: 14, justifyContent: 'space-between', alignItems: 'start', flexWrap: 'wrap', gap: 1, pointerEvents: 'none', '& > *': { pointerEvents: 'auto' } }}>
-            <Paper variant="outlined" sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', px: 0.5, minHeight: 36, gap: 0.5 }}>
-                <Button color="inherit" startIcon={<ContentCut fontSize="small" />} aria-pressed={section !== null} onClick={() => (section ? set({ section: null }) : cut(2))} sx={section ? { color: 'primary.main' } : undefined}>
-                    Section
-                </Button>
-                {section && (
-                    <>
-                        <ToggleButtonGroup exclusive size="small" value={section.axis} aria-label="Axis of the section" onChange={(_e, axis: 0 | 1 | 2 | null) => axis !== null && cut(axis)}>
-                            {axes.map((name, axis) => <ToggleButton key={name} value={axis} sx={{ py: 0, px: 1, textTransform: 'none' }}>{name}</ToggleButton>)}
-                        </ToggleButtonGroup>
-                        <Slider
-                            size="small"
-                            sx={{ width: 110, mx: 1 }}
-                            aria-label="Position of the section"
-                            min={min[section.axis]}
-                            max={max[section.axis]}
-                            step={(max[section.axis]! - min[section.axis]!) / 200}
-                            value={section.position}
-                            onChange={(_e, position) => set({ section: { axis: section.axis, position: position as number } })}
-                        />
-                        <Box sx={{ width: 72, fontSize: 12.5, whiteSpace: 'nowrap' }}>{size([section.position], units)}</Box>
-                    </>
-                )}
-                {hasFlow && section && (
-                    <ToggleButtonGroup exclusive size="small" value={sectionOf} aria-label="Colours of the section" onChange={(_e, of: 'temperature' | 'speed' | null) => of !== null && set({ sectionOf: of })}>
-                        <ToggleButton value="temperature" sx={{ py: 0, px: 1, textTransform: 'none' }}>Temperature</ToggleButton>
-                        <ToggleButton value="speed" sx={{ py: 0, px: 1, textTransform: 'none' }}>Speed</ToggleButton>
-                    </ToggleButtonGroup>
-                )}
+        <Stack direction="row" sx={{ position: 'absolute', top: 12, left: 14, right: 14, justifyContent: 'space-between', alignItems: 'start', gap: 1, pointerEvents: 'none', '& > *': { pointerEvents: 'auto' }, '& .MuiButton-root': { px: 0.75, minWidth: 0, whiteSpace: 'nowrap' } }}>
+            <Stack sx={{ gap: 1, alignItems: 'start' }}>
+                <Paper variant="outlined" sx={row}>
+                    <Button color="inherit" startIcon={<ContentCut fontSize="small" />} aria-pressed={section !== null} onClick={() => (section ? set({ section: null }) : cut(2))} sx={section ? { color: 'primary.main' } : undefined}>
+                        Section
+                    </Button>
                 {mayProbe && (
                     <Tooltip describeChild title="Click a surface to read its temperature">
                         <Button color="inherit" startIcon={<ColorizeOutlined fontSize="small" />} aria-pressed={probing} onClick={() => set({ probing: !probing, measuring: false })} sx={probing ? { color: 'primary.main' } : undefined}>
@@ -78,19 +66,44 @@ export function ViewTools({ outline, mayProbe, hasFlow, face }: Props) {
                 </Tooltip>
                 {selection.length > 0 && (
                     <>
-                        <Button color="inherit" onClick={() => toggleHidden(selection)}>{selection.every((id) => hidden.includes(id)) ? 'Show' : 'Hide'}</Button>
-                        <Button color="inherit" onClick={() => set({ hidden: outline.parts.map((part) => part.id).filter((id) => !selection.includes(id)) })}>Isolate</Button>
+                        <Tool label={selected ? 'Show' : 'Hide'} title={selected ? 'Show the selected parts (H)' : 'Hide the selected parts (H)'} onClick={() => toggleHidden(selection)}>{selected ? <VisibilityOutlined fontSize="small" /> : <VisibilityOffOutlined fontSize="small" />}</Tool>
+                        <Tool label="Isolate" title="Show the selected parts alone" onClick={() => set({ hidden: outline.parts.map((part) => part.id).filter((id) => !selection.includes(id)) })}><CenterFocusStrongOutlined fontSize="small" /></Tool>
                     </>
                 )}
                 {hidden.length > 0 && (
-                    <Button color="inherit" startIcon={<VisibilityOutlined fontSize="small" />} onClick={() => set({ hidden: [] })}>
-                        Show {hidden.length} hidden
+                    <Button color="inherit" aria-label={`Show ${hidden.length} hidden`} startIcon={<VisibilityOutlined fontSize="small" />} onClick={() => set({ hidden: [] })}>
+                        {hidden.length} hidden
                     </Button>
                 )}
-            </Paper>
+                </Paper>
+                {section && (
+                    <Paper variant="outlined" sx={{ ...row, px: 1, gap: 1 }}>
+                        <ToggleButtonGroup exclusive size="small" value={section.axis} aria-label="Axis of the section" onChange={(_e, axis: 0 | 1 | 2 | null) => axis !== null && cut(axis)}>
+                            {axes.map((name, axis) => <ToggleButton key={name} value={axis} sx={{ py: 0, px: 1, textTransform: 'none' }}>{name}</ToggleButton>)}
+                        </ToggleButtonGroup>
+                        <Slider
+                            size="small"
+                            sx={{ width: 110, mx: 1 }}
+                            aria-label="Position of the section"
+                            min={min[section.axis]}
+                            max={max[section.axis]}
+                            step={(max[section.axis]! - min[section.axis]!) / 200}
+                            value={section.position}
+                            onChange={(_e, position) => set({ section: { axis: section.axis, position: position as number } })}
+                        />
+                        <Box sx={{ width: 72, fontSize: 12.5, whiteSpace: 'nowrap' }}>{size([section.position], units)}</Box>
+                {hasFlow && (
+                    <ToggleButtonGroup exclusive size="small" value={sectionOf} aria-label="Colours of the section" onChange={(_e, of: 'temperature' | 'speed' | null) => of !== null && set({ sectionOf: of })}>
+                        <ToggleButton value="temperature" sx={{ py: 0, px: 1, textTransform: 'none' }}>Temperature</ToggleButton>
+                        <ToggleButton value="speed" sx={{ py: 0, px: 1, textTransform: 'none' }}>Speed</ToggleButton>
+                    </ToggleButtonGroup>
+                )}
+                    </Paper>
+                )}
+            </Stack>
             <Stack direction="row" sx={{ gap: 1 }}>
             {stage === 'Build' && <ExportMenu outline={outline} />}
-            <Paper variant="outlined" sx={{ display: 'flex', alignItems: 'center', height: 36, px: 0.5 }} role="group" aria-label="Look along">
+            <Paper variant="outlined" sx={row} role="group" aria-label="Look along">
                 <Tooltip title={perspective ? 'Parallel view' : 'Perspective view'}>
                     <IconButton size="small" aria-label="Perspective" aria-pressed={perspective} onClick={() => set({ perspective: !perspective })} sx={perspective ? { color: 'primary.main' } : { color: 'inherit' }}><VideocamOutlined fontSize="small" /></IconButton>
                 </Tooltip>
