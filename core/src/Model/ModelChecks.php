@@ -10,10 +10,13 @@ final class ModelChecks
     /** Of the space: how far from its ends the outer grid lines may lie. */
     private const AT_END = 1e-6;
 
+    /** Of the space: how far a part may seem to reach out of it. Surfaces are kept in single precision, and the grid merges planes that are as near (see GridBuilder). */
+    private const OUTSIDE = 1e-7;
+
     public static function run(Model $model, Problems $problems): void
     {
         $space = $model->space;
-        $tolerance = 1e-9 * max($space->box->size(0), $space->box->size(1), $space->box->size(2));
+        $tolerance = self::OUTSIDE * max($space->box->size(0), $space->box->size(1), $space->box->size(2));
         foreach ($model->parts as $part) {
             self::checkInside($part, $space->box, $tolerance, $problems);
         }

@@ -19,12 +19,12 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useRef, useState } from 'react';
 import type { Outline } from '../api/types';
 import { ChoiceField } from '../inspector/ChoiceField';
-import { fittedBox, withSpace } from '../model/space';
+import { withSpace } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { lengthUnit, size, typedLength } from '../units/units';
 import { readIdf } from './idf';
-import { ImportError, moved, withBodies, type ImportPlan } from './plan';
+import { ImportError, moved, spaceAround, withBodies, type ImportPlan } from './plan';
 import { readStep } from './step';
 import { readStl, type StlUnit } from './stl';
 
@@ -109,7 +109,7 @@ export default function ImportDialog({ outline, editor, onClose }: Props) {
             .edit(`Import ${chosen?.names ?? ''}`, (d) => {
                 const result = withBodies(d, outline.space, bodies);
                 ids = result.ids;
-                return empty && fits ? withSpace(result.document, { box: fittedBox(bodies, [0, 0, 0, 0, 0, 0], outline.gravity) }) : result.document;
+                return empty && fits ? withSpace(result.document, { box: spaceAround(bodies) }) : result.document;
             })
             .then(() => {
                 set({ selection: ids.length === 1 ? ids : [] });

@@ -32,12 +32,19 @@ export const moved = (bodies: readonly PlannedBody[], by: readonly number[]): Pl
         fields: { ...body.fields, at: ((body.fields.at as string[] | undefined) ?? ['0 mm', '0 mm', '0 mm']).map((place, n) => shifted(place, by[n]!)) },
     }));
 
+/** A box as the model writes it, rounded outwards, so that what it was drawn around stays inside. */
+const written = (min: readonly number[], max: readonly number[]): { min: string[]; max: string[] } => ({ min: min.map((m) => millimetres(Math.floor(m * 1e7) / 1e7)), max: max.map((m) => millimetres(Math.ceil(m * 1e7) / 1e7)) });
+
+/** The space that the bodies just fit into. */
+export const spaceAround = (bodies: readonly PlannedBody[]): { min: string[]; max: string[] } =>
+    written([0, 1, 2].map((n) => Math.min(...bodies.map((b) => b.min[n]!))), [0, 1, 2].map((n) => Math.max(...bodies.map((b) => b.max[n]!))));
+
 /** The box around the space and the bodies, where the bodies reach out of it; null where they do not. */
 function grown(space: { min: readonly number[]; max: readonly number[] }, bodies: readonly PlannedBody[]): { min: string[]; max: string[] } | null {
     const min = [0, 1, 2].map((n) => Math.min(space.min[n]!, ...bodies.map((b) => b.min[n]!)));
     const max = [0, 1, 2].map((n) => Math.max(space.max[n]!, ...bodies.map((b) => b.max[n]!)));
     const stays = [0, 1, 2].every((n) => min[n]! >= space.min[n]! - 1e-9 && max[n]! <= space.max[n]! + 1e-9);
-    return stays ? null : { min: min.map((m) => millimetres(Math.floor(m * 1e7) / 1e7)), max: max.map((m) => millimetres(Math.ceil(m * 1e7) / 1e7)) };
+    return stays ? null : written(min, max);
 }
 
 /**

@@ -113,7 +113,9 @@ interface Props {
 
 /** Properties of the selection, nothing else. */
 export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
-    const { selection, select, stage } = useScreen();
+    const selection = useScreen((s) => s.selection);
+    const select = useScreen((s) => s.select);
+    const stage = useScreen((s) => s.stage);
     const units = usePreferences((s) => s.units);
     const document = revision.document as ModelDocument;
     const parts = revision.outline.parts.filter((part) => selection.includes(part.id));

@@ -19,7 +19,8 @@ const marks = {
 
 /** What is missing or suspicious; each line goes to the stage and the parts where it is mended, or mends it. */
 export function PreflightPanel({ revision, editor, mayEdit }: StageProps) {
-    const { set, grade } = useScreen();
+    const set = useScreen((s) => s.set);
+    const grade = useScreen((s) => s.grade);
     const grid = useGridReport(revision.variant.id, revision.number, grade, true);
     const own = revision.preflight.map(({ mend, ...finding }): Shown => ({ ...finding, mends: mend ? [mend] : [] }));
     const findings = [...own, ...(grid.data ? ofGrid(grid.data, revision.outline) : [])];

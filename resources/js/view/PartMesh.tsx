@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { memo, useEffect, useMemo } from 'react';
 import { BackSide, FrontSide, type Plane, type ShaderMaterial } from 'three';
 import type { ThreeEvent } from '@react-three/fiber';
 import type { OutlinePart } from '../api/types';
@@ -39,25 +39,26 @@ interface Props {
     selected: boolean;
     clip: Plane | null;
     dark: boolean;
-    onPick: (event: ThreeEvent<MouseEvent>) => void;
-    onHover: ((event: ThreeEvent<PointerEvent>) => void) | undefined;
+    onPick: (part: OutlinePart, event: ThreeEvent<MouseEvent>) => void;
+    onHover: ((part: OutlinePart, event: ThreeEvent<PointerEvent>) => void) | undefined;
     onLeave: (() => void) | undefined;
 }
 
 /** A part, coloured by the field where there is one, else by what it is. */
-export function PartMesh({ part, hollow, shift, materials, owner, selected, clip, dark, onPick, onHover, onLeave }: Props) {
+export const PartMesh = memo(function PartMesh({ part, hollow, shift, materials, owner, selected, clip, dark, onPick, onHover, onLeave }: Props) {
     const geometry = useMemo(() => partGeometry(part), [part]);
     const edges = useMemo(() => edgeGeometry(geometry), [geometry]);
     useEffect(() => () => geometry.dispose(), [geometry]);
     useEffect(() => () => edges.dispose(), [edges]);
     const planes = clip ? [clip] : [];
+    const handlers = { onClick: (event: ThreeEvent<MouseEvent>) => onPick(part, event), onPointerMove: onHover && ((event: ThreeEvent<PointerEvent>) => onHover(part, event)), onPointerOut: onLeave };
     const material = materials && (hollow ? materials.hollow : materials.solid);
     return (
         <group position={shift ?? [0, 0, 0]}>
             {material ? (
-                <mesh key="field" userData={{ part: part.id }} geometry={geometry} material={material} onBeforeRender={() => ofPart(material, owner, selected)} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave} />
+                <mesh key="field" userData={{ part: part.id }} geometry={geometry} material={material} onBeforeRender={() => ofPart(material, owner, selected)} {...handlers} />
             ) : (
-                <mesh key="plain" userData={{ part: part.id }} geometry={geometry} onClick={onPick} onPointerMove={onHover} onPointerOut={onLeave}>
+                <mesh key="plain" userData={{ part: part.id }} geometry={geometry} {...handlers}>
                     <meshLambertMaterial color={selected ? '#f0a03c' : colourOf(part)} side={hollow ? BackSide : FrontSide} clippingPlanes={planes} />
                 </mesh>
             )}
@@ -66,4 +67,4 @@ export function PartMesh({ part, hollow, shift, materials, owner, selected, clip
             </lineSegments>
         </group>
     );
-}
+});

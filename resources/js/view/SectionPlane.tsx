@@ -1,4 +1,5 @@
-import { useEffect, useMemo } from 'react';
+import { useThree } from '@react-three/fiber';
+import { useEffect, useLayoutEffect, useMemo } from 'react';
 import { BufferAttribute, BufferGeometry, DoubleSide, Euler, Plane, Vector3 } from 'three';
 import { useScreen, type Section } from '../project/screenState';
 import { fieldMaterial, type FieldTextures } from './fieldMaterial';
@@ -10,13 +11,23 @@ const turns = [new Euler(0, Math.PI / 2, 0), new Euler(-Math.PI / 2, 0, 0), new 
 /** Keeps what lies below the section. */
 export const clipPlane = (section: Section): Plane => new Plane(directions[section.axis]!.clone().negate(), section.position + 1e-6);
 
+/** Moves the clipping plane of all materials to where the section is. */
+export function MovingClip({ clip }: { clip: Plane }) {
+    const position = useScreen((s) => s.section?.position ?? 0);
+    const invalidate = useThree((s) => s.invalidate);
+    useLayoutEffect(() => {
+        clip.constant = position + 1e-6;
+        invalidate();
+    }, [clip, position, invalidate]);
+    return null;
+}
+
 function strokesOf(flow: Flow, section: Section): BufferGeometry {
     const { places, colours } = arrows(flow, section);
     return new BufferGeometry().setAttribute('position', new BufferAttribute(places, 3)).setAttribute('color', new BufferAttribute(colours, 3));
 }
 
 interface Props {
-    section: Section;
     low: Vector3;
     high: Vector3;
     textures: FieldTextures | null;
@@ -25,7 +36,12 @@ interface Props {
 }
 
 /** The cut itself, coloured by the field, with a handle that is dragged along the axis. */
-export function SectionPlane({ section, low, high, textures, flow }: Props) {
+export function SectionPlane(props: Props) {
+    const section = useScreen((s) => s.section);
+    return section && <Cut section={section} {...props} />;
+}
+
+function Cut({ section, low, high, textures, flow }: Props & { section: Section }) {
     const set = useScreen((s) => s.set);
     const axis = section.axis;
     const size = high.clone().sub(low);

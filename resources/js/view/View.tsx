@@ -3,9 +3,10 @@ import Paper from '@mui/material/Paper';
 import { useTheme } from '@mui/material/styles';
 import { Html, Line, OrbitControls, OrthographicCamera, PerspectiveCamera } from '@react-three/drei';
 import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber';
-import { memo, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { Vector2, Vector3, type OrthographicCamera as ParallelCamera, type PerspectiveCamera as CentralCamera } from 'three';
 import type { OrbitControls as Controls } from 'three-stdlib';
+import { useShallow } from 'zustand/react/shallow';
 import { api } from '../api/client';
 import { useField } from '../api/queries';
 import type { Outline, OutlinePart, ProbeValue, Result } from '../api/types';
@@ -21,7 +22,7 @@ import { makeFlow, type Flow } from './flow';
 import { Legend } from './Legend';
 import { MoveHandles } from './MoveHandles';
 import { PartMesh, usePartMaterials } from './PartMesh';
-import { clipPlane, SectionPlane } from './SectionPlane';
+import { clipPlane, MovingClip, SectionPlane } from './SectionPlane';
 import { SpaceFrame } from './SpaceFrame';
 import { housings } from './housings';
 import { ViewTools, type Facing } from './ViewTools';
@@ -128,7 +129,9 @@ function distanceText(points: readonly Vector3[], units: UnitSet): string | null
 }
 
 function Scene({ outline, field, textures, flow, run, owners, framed, facing, drags, sheet }: SceneProps) {
-    const { stage, selection, hidden, section, probing, measuring, perspective, face, pointed, set, select } = useScreen();
+    const { stage, selection, hidden, probing, measuring, perspective, face, pointed, set, select } = useScreen(useShallow(({ stage, selection, hidden, probing, measuring, perspective, face, pointed, set, select }) => ({ stage, selection, hidden, probing, measuring, perspective, face, pointed, set, select })));
+    const axis = useScreen((s) => s.section?.axis ?? null);
+    const cut = axis !== null;
     const picksFaces = stage === 'Load';
     const [hovered, setHovered] = useState<{ part: string; name: string } | null>(null);
     const units = usePreferences((s) => s.units);
@@ -137,7 +140,8 @@ function Scene({ outline, field, textures, flow, run, owners, framed, facing, dr
     // By value: an edit of a part brings a new outline, but must not move the camera.
     const low = useMemo(() => new Vector3(...outline.space.min), [String(outline.space.min)]);
     const high = useMemo(() => new Vector3(...outline.space.max), [String(outline.space.max)]);
-    const clip = useMemo(() => (section ? clipPlane(section) : null), [section]);
+    // The plane moves with the slider without the parts being drawn up anew (see MovingClip).
+    const clip = useMemo(() => (axis === null ? null : clipPlane({ axis, position: useScreen.getState().section?.position ?? 0 })), [axis]);
     const materials = usePartMaterials(flow ? null : textures, clip);
     useEffect(() => setProbe(null), [run, probing]);
     const [measured, setMeasured] = useState<Vector3[]>([]);
@@ -186,15 +190,23 @@ function Scene({ outline, field, textures, flow, run, owners, framed, facing, dr
         return picksFaces && part ? <FaceMark part={part} face={at.name} strong={strong} /> : null;
     };
 
+    // Parts stay as they are while what a click means changes.
+    const acts = useRef({ pick, hover });
+    acts.current = { pick, hover };
+    const onPick = useCallback((part: OutlinePart, event: ThreeEvent<MouseEvent>) => acts.current.pick(part)(event), []);
+    const onHover = useCallback((part: OutlinePart, event: ThreeEvent<PointerEvent>) => acts.current.hover(part)(event), []);
+    const onLeave = useCallback(() => setHovered(null), []);
+
     return (
         <>
+            {clip && <MovingClip clip={clip} />}
             {perspective ? <PerspectiveCamera key="central" makeDefault fov={30} /> : <OrthographicCamera key="parallel" makeDefault />}
             <OrbitControls makeDefault enableDamping={false} />
             <Aim low={low} high={high} facing={facing} />
             <ambientLight intensity={1.9} />
             <directionalLight position={[-1, -2, 4]} intensity={1.6} />
             {outline.parts.filter((part) => !hidden.includes(part.id)).map((part) => (
-                <PartMesh key={part.id} part={part} hollow={hollow.has(part.id)} shift={carried.includes(originOf(part.id)) ? shift : undefined} materials={materials} owner={owners.get(part.id) ?? 0} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={pick(part)} onHover={picksFaces ? hover(part) : undefined} onLeave={picksFaces ? () => setHovered(null) : undefined} />
+                <PartMesh key={part.id} part={part} hollow={hollow.has(part.id)} shift={carried.includes(originOf(part.id)) ? shift : undefined} materials={materials} owner={owners.get(part.id) ?? 0} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={onPick} onHover={picksFaces ? onHover : undefined} onLeave={picksFaces ? onLeave : undefined} />
             ))}
             {marked(hovered, false)}
             {marked(face && selection.includes(face.part) ? face : null, true)}
@@ -204,9 +216,9 @@ function Scene({ outline, field, textures, flow, run, owners, framed, facing, dr
             {measured.length === 2 && <Line points={measured} color={scheme === 'dark' ? '#ffc46b' : '#8a4b00'} lineWidth={2} depthTest={false} />}
             <Marker sheet={sheet} dark={scheme === 'dark'} at={measured.at(-1)?.toArray()} text={distanceText(measured, units)} />
             {framed && <SpaceFrame outline={outline} dark={scheme === 'dark'} onGravity={drags?.gravity} />}
-            {section && <SectionPlane section={section} low={low} high={high} textures={textures} flow={flow} />}
-            <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.solid?.max.at} text={field?.solid && !section ? `hottest solid ${temperatureWithUnit(field.solid.max.value, units)}` : null} />
-            <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.solid?.min.at} text={field?.solid && !section ? `coldest solid ${temperatureWithUnit(field.solid.min.value, units)}` : null} />
+            {cut && <SectionPlane low={low} high={high} textures={textures} flow={flow} />}
+            <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.solid?.max.at} text={field?.solid && !cut ? `hottest solid ${temperatureWithUnit(field.solid.max.value, units)}` : null} />
+            <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.solid?.min.at} text={field?.solid && !cut ? `coldest solid ${temperatureWithUnit(field.solid.min.value, units)}` : null} />
             {stage === 'Build' && pointed && <mesh position={pointed.at} renderOrder={14} raycast={() => undefined}><sphereGeometry args={[0.06 * reach, 16, 12]} /><meshBasicMaterial color="#b3261e" depthTest={false} transparent /></mesh>}
             <Marker sheet={sheet} dark={scheme === 'dark'} at={pointed?.at} text={stage === 'Build' ? (pointed?.text ?? null) : null} />
             <Marker sheet={sheet} dark={scheme === 'dark'} at={probe?.at} text={probe?.text ?? null} />

@@ -47,7 +47,7 @@ export function ViewTools({ outline, mayProbe, hasFlow, face }: Props) {
     const selected = selection.length > 0 && selection.every((id) => hidden.includes(id));
     return (
         <Stack direction="row" sx={{ position: 'absolute', top: 12, left: 14, right: 14, justifyContent: 'space-between', alignItems: 'start', gap: 1, pointerEvents: 'none', '& > *': { pointerEvents: 'auto' }, '& .MuiButton-root': { px: 0.75, minWidth: 0, whiteSpace: 'nowrap' } }}>
-            <Stack sx={{ gap: 1, alignItems: 'start' }}>
+            <Stack sx={{ position: 'relative', alignItems: 'start' }}>
                 <Paper variant="outlined" sx={row}>
                     <Button color="inherit" startIcon={<ContentCut fontSize="small" />} aria-pressed={section !== null} onClick={() => (section ? set({ section: null }) : cut(2))} sx={section ? { color: 'primary.main' } : undefined}>
                         Section
@@ -77,7 +77,7 @@ export function ViewTools({ outline, mayProbe, hasFlow, face }: Props) {
                 )}
                 </Paper>
                 {section && (
-                    <Paper variant="outlined" sx={{ ...row, px: 1, gap: 1 }}>
+                    <Paper variant="outlined" sx={{ ...row, position: 'absolute', top: 44, left: 0, px: 1, gap: 1 }}>
                         <ToggleButtonGroup exclusive size="small" value={section.axis} aria-label="Axis of the section" onChange={(_e, axis: 0 | 1 | 2 | null) => axis !== null && cut(axis)}>
                             {axes.map((name, axis) => <ToggleButton key={name} value={axis} sx={{ py: 0, px: 1, textTransform: 'none' }}>{name}</ToggleButton>)}
                         </ToggleButtonGroup>
