@@ -35,8 +35,11 @@ function readByKernel(bytes: Uint8Array): Promise<Found> {
 /** What the kernel calls a solid that has no name of its own. */
 const NAMELESS = /^(solid|shell|compound|compsolid)?\s*\d*$/i;
 
+/** The name of a solid; that of its product where it has none of its own. */
+export const solidName = (own: string, product: string | undefined, file: string): string => (NAMELESS.test(own.trim()) ? product : own.trim()) || file;
+
 /** Names of the products that the solids belong to, by the number of the solid. */
-function productNames(node: KernelNode, found = new Map<number, string>()): Map<number, string> {
+export function productNames(node: KernelNode, found = new Map<number, string>()): Map<number, string> {
     for (const mesh of node.meshes) if (node.name.trim() !== '') found.set(mesh, node.name.trim());
     for (const child of node.children) productNames(child, found);
     return found;
@@ -70,8 +73,7 @@ export async function readStep(bytes: ArrayBuffer, fileName: string): Promise<Im
     const stem = fileName.replace(/\.[^.]*$/, '');
     const taken = new Map<string, number>();
     const bodies = meshes.map((mesh) => {
-        const own = mesh.name.trim();
-        const wanted = (NAMELESS.test(own) ? mesh.product : own) || stem;
+        const wanted = solidName(mesh.name, mesh.product, stem);
         const count = (taken.get(wanted) ?? 0) + 1;
         taken.set(wanted, count);
         const { vertices, triangles } = welded(mesh.attributes.position.array, mesh.index.array, WELD);
