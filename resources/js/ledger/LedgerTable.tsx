@@ -73,6 +73,8 @@ export function LedgerTable({ rows, columns, selection, sort, onSort, closed, on
     const moveTo = useCallback((place: Place) => {
         pending.current = place;
         setFocus(place);
+        // Until its row is in the page the table itself takes the keys.
+        frame.current?.focus({ preventScroll: true });
         const index = rows.findIndex((row) => row.id === place.id);
         if (index >= 0) virtual.scrollToIndex(index);
     }, [rows, virtual]);
@@ -105,10 +107,14 @@ export function LedgerTable({ rows, columns, selection, sort, onSort, closed, on
         event.preventDefault();
         event.stopPropagation();
     };
+    const frameKeyDown = (event: KeyboardEvent) => {
+        const [row, column] = [rows.find((r) => r.id === focus?.id), columns.find((c) => c.field === focus?.field)];
+        if (event.target === frame.current && row && column) keyDown(event, row, column);
+    };
     const first = focus && rows.some((row) => row.id === focus.id) ? focus : { id: rows[0]?.id ?? '', field: columns[0]!.field };
 
     return (
-        <Box ref={frame} role="grid" aria-label="Ledger of parts" aria-rowcount={rows.length + 1} aria-multiselectable sx={{ height: '100%', overflow: 'auto', fontSize: 13, '& [role="gridcell"], & [role="columnheader"]': { px: 0.75, minWidth: 0 }, '& [role="row"] > :first-of-type': { pl: 1.75 } }}>
+        <Box ref={frame} tabIndex={-1} onKeyDown={frameKeyDown} role="grid" aria-label="Ledger of parts" aria-rowcount={rows.length + 1} aria-multiselectable sx={{ height: '100%', overflow: 'auto', outline: 0, fontSize: 13, '& [role="gridcell"], & [role="columnheader"]': { px: 0.75, minWidth: 0 }, '& [role="row"] > :first-of-type': { pl: 1.75 } }}>
             <Box role="row" sx={{ display: 'grid', gridTemplateColumns: grid, position: 'sticky', top: 0, zIndex: 1, height: HEADER, bgcolor: 'background.paper', borderBottom: 1, borderColor: 'divider' }}>
                 {columns.map((column) => <Header key={column.field} column={column} sort={sort} onSort={onSort} />)}
             </Box>
