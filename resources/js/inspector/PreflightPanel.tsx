@@ -44,7 +44,7 @@ export function PreflightPanel({ revision, editor, mayEdit }: StageProps) {
                         {marks[finding.severity]}
                         <Box component="span">
                             {finding.message}
-                            <Box component="span" sx={{ display: 'block', color: 'text.secondary', fontSize: 12 }}>{finding.severity === 'error' ? 'Blocks the run' : 'Worth a look'} · mend in {finding.stage}</Box>
+                            <Box component="span" sx={{ display: 'block', color: 'text.secondary', fontSize: 12 }}>{finding.severity === 'error' ? 'Blocks the run' : 'Worth a look'} · fix in {finding.stage}</Box>
                         </Box>
                     </ButtonBase>
                     {mayEdit && finding.mends.length > 0 && <Stack direction="row" sx={{ pl: 3.25, pb: 0.5, gap: 0.75, flexWrap: 'wrap' }}>{finding.mends.map((mend) => offer(finding, mend))}</Stack>}
