@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Runs;
 
-use App\Models\Run;
+use App\Models\RunSample;
 use Closure;
 use Foehn\Solve\Level;
 use Foehn\Solve\Progress;
@@ -65,8 +65,8 @@ final class RunListener implements ProgressListener
             'progress' => json_encode([...$progress->toArray(), 'iteration' => $iteration, 'seconds' => $seconds]), 'cells' => $progress->cells, 'heartbeat_at' => now(),
         ]);
         if ($progress->stage === 'solving') {
-            Run::query()->findOrFail($this->claim->run)->samples()->create([
-                'iteration' => $iteration, 'residual' => $progress->residual, 'worst_margin' => $progress->worstMargin, 'seconds' => $seconds, 'values' => $progress->values,
+            RunSample::query()->create([
+                'run_id' => $this->claim->run, 'iteration' => $iteration, 'residual' => $progress->residual, 'worst_margin' => $progress->worstMargin, 'seconds' => $seconds, 'values' => $progress->values,
             ]);
         }
     }

@@ -13,7 +13,7 @@ use() {
     SOCKETS=$HOME_DIR
     # The path of a socket may have about 100 characters.
     if [ "${#HOME_DIR}" -gt 80 ]; then
-        SOCKETS="/tmp/foehn-$(id -u "$SERVING")-$(printf '%s' "$HOME_DIR" | cksum | cut -d' ' -f1)"
+        SOCKETS="${TMPDIR:-/tmp}/foehn-$(id -u "$SERVING")-$(printf '%s' "$HOME_DIR" | cksum | cut -d' ' -f1)"
         mkdir -p -m 0700 "$SOCKETS" && chown "$SERVING" "$SOCKETS" && chmod 0700 "$SOCKETS" || fail "cannot make the folder $SOCKETS for sockets"
     fi
     export FOEHN_ENV_DIR="$HOME_DIR"
