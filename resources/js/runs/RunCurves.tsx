@@ -81,7 +81,7 @@ export function RunCurves({ run, result, outline }: { run: Run | undefined; resu
                     <div>Residual {scientific(result.solver.residual)} after {result.solver.iterations} iterations in {result.solver.passes} {result.solver.passes === 1 ? 'pass' : 'passes'}</div>
                     {result.levels.length > 1 && <div>{result.levels.length} grids: {result.levels.map((level) => thousands(level.cells)).join(', ')} cells</div>}
                     <div>Grid {result.grid.shape.join(' × ')}, cells {(result.grid.smallest * 1e3).toPrecision(2)} to {(result.grid.largest * 1e3).toPrecision(2)} mm</div>
-                    <Box sx={{ color: 'text.secondary' }}>Started from {starts[result.solver.start.from]}{result.solver.start.frozen ? ', which was kept' : ''}</Box>
+                    {result.flow && <Box sx={{ color: 'text.secondary' }}>Started from {starts[result.solver.start.from]}{result.solver.start.frozen ? ', which was kept' : ''}</Box>}
                     <Box sx={{ color: 'text.secondary' }}>{result.solver.version}, code {result.solver.code.slice(0, 8)}, model {result.model.hash.slice(0, 8)}</Box>
                     {keep && <Box sx={{ color: 'text.secondary' }}>The last {keep.runs} runs of a variant are kept with their fields</Box>}
                 </Box>
