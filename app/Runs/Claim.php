@@ -48,15 +48,16 @@ final readonly class Claim
     public function check(): void
     {
         if ($this->row()->doesntExist()) {
-            throw new ClaimLost("run $this->run is no longer attempt $this->attempt of this worker");
+            throw $this->lost();
         }
     }
 
+    /** @throws ClaimLost */
     public function stopRequested(): bool
     {
         $asked = $this->row()->value('stop_requested');
         if ($asked === null) {
-            throw new ClaimLost("run $this->run is no longer attempt $this->attempt of this worker");
+            throw $this->lost();
         }
 
         return (bool) $asked;
@@ -72,5 +73,10 @@ final readonly class Claim
     public function row(): Builder
     {
         return Run::query()->whereKey($this->run)->where('state', RunState::Running)->where('worker', $this->worker)->where('attempts', $this->attempt);
+    }
+
+    private function lost(): ClaimLost
+    {
+        return new ClaimLost("run $this->run is no longer attempt $this->attempt of this worker");
     }
 }

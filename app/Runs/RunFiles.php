@@ -126,11 +126,6 @@ final class RunFiles
         return ['temperature' => $found['temperature'], 'part' => $found['part'] === null ? null : $result['parts'][$found['part']]['id']];
     }
 
-    public function delete(int $run): void
-    {
-        $this->disk()->deleteDirectory("runs/$run");
-    }
-
     /** Removes the files of runs that are gone, as when a whole project was deleted. */
     public function deleteOrphans(): int
     {

@@ -74,9 +74,6 @@ export const volumeFlow = (value: number, set: UnitSet, signed = false): string 
 /** A mass flow from kg/s. */
 export const massFlow = (value: number, set: UnitSet): string => flow('mass', value, set, false);
 
-export const volumeFlowUnit = (set: UnitSet): string => flows.volume[set].unit;
-export const volumeFlowNumber = (value: number, set: UnitSet): number => value * flows.volume[set].factor;
-
 /** Units of bare numbers that are typed. */
 export const typedVolumeFlowUnit = (set: UnitSet): string => flows.volume[set].typed;
 export const typedMassFlowUnit = (set: UnitSet): string => flows.mass[set].typed;
