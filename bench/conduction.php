@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 // Time and iterations of the linear solver to a relative residual of 1e-8, one line of JSON per model; writes the matrix for the yardstick.
 
+use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\Stencil;
 use Foehn\Physics\Heat\HeatSystem;
-use Foehn\Solve\StencilSolver;
+use Foehn\Numerics\StencilSolver;
 
 require __DIR__ . '/../vendor/autoload.php';
 require __DIR__ . '/models.php';
@@ -20,10 +21,10 @@ $best = INF;
 foreach ([1, 2] as $round) {
     $start = hrtime(true);
     if ($model instanceof HeatSystem) {
-        $solution = StencilSolver::solve($model->stencil, $model->source, Stencil::zeros($model->stencil->cells), 1e-8, INF, fn () => true, $model->packages->ties($model->stencil->pad));
+        $solution = (new StencilSolver($model->stencil, $model->ties))->solve($model->source, Stencil::zeros($model->stencil->cells), new Accuracy(1e-8));
     } else {
         [$matrix, $b] = $model;
-        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $b, array_fill(0, $matrix->size, 0.0), 1e-8);
+        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $b, array_fill(0, $matrix->size, 0.0), new Accuracy(1e-8));
     }
     $best = min($best, (hrtime(true) - $start) / 1e9);
     // Of the whole process, model and first solution; given in kB.

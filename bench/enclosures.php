@@ -7,7 +7,7 @@ declare(strict_types=1);
 
 require __DIR__ . '/../vendor/autoload.php';
 
-use Foehn\Model\ModelCodec;
+use Foehn\Codec\ModelCodec;
 use Foehn\Numerics\Stencil;
 use Foehn\Physics\PhysicsException;
 use Foehn\Results\ResultBuilder;
@@ -113,7 +113,7 @@ function row(string $name, array $document): void
         $solution = (new SteadySolver(ModelCodec::fromDocument($document)))->solve();
         $result = ResultBuilder::build($solution, '');
         $seconds = array_sum(array_column($result['levels'], 'seconds'));
-        printf(ROW, $name, $result['grid']['cells'], $solution->iterations, sprintf('%.1f', $seconds), sprintf('%.1f', $seconds * QUIET / (0.5 * ($before + product()))), sprintf('%.1f', 1e6 * $solution->seconds / $solution->iterations / $result['grid']['cells']), $solution->converged ? 'steady' : 'not steady',
+        printf(ROW, $name, $result['grid']['cells'], $solution->outcome->iterations, sprintf('%.1f', $seconds), sprintf('%.1f', $seconds * QUIET / (0.5 * ($before + product()))), sprintf('%.1f', 1e6 * $solution->outcome->seconds / $solution->outcome->iterations / $result['grid']['cells']), $solution->outcome->converged ? 'steady' : 'not steady',
             sprintf('%.1e', $result['flow']['balance']['error']), sprintf('%.1e', $result['balance']['error']), sprintf('%.1f', max(array_map(fn ($p) => $p['temperature']['max'] ?? 0.0, $result['parts'])) - 300.0));
     } catch (PhysicsException $e) {
         printf("%-26s %s\n", $name, $e->getMessage());

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 use Foehn\Grid\GridBuilder;
 use Foehn\Grid\Voxels;
-use Foehn\Model\ModelCodec;
+use Foehn\Codec\ModelCodec;
 use Foehn\Numerics\SparseMatrix;
-use Foehn\Physics\Heat\ConductionAssembler;
+use Foehn\Physics\Heat\HeatEquation;
 use Foehn\Physics\Heat\HeatSystem;
 
 /** The models that the benchmark of the linear solver uses. */
@@ -187,6 +187,6 @@ final class BenchModels
         $model = ModelCodec::fromDocument(['format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => '20 degC'], ...$document]);
         $grid = GridBuilder::build($model);
 
-        return ConductionAssembler::assemble($model, $grid, Voxels::of($model, $grid));
+        return (new HeatEquation($model, Voxels::of($model, $grid)))->at(null);
     }
 }

@@ -7,8 +7,8 @@ declare(strict_types=1);
 
 require __DIR__ . '/../vendor/autoload.php';
 
+use Foehn\Codec\ModelCodec;
 use Foehn\Model\Model;
-use Foehn\Model\ModelCodec;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
@@ -67,17 +67,17 @@ foreach (['ridge-radar-fan' => 'ridge-radar-baffle', 'ridge-radar-baffle' => 'ri
     $rise = max($reference) - $model->surroundings->temperature;
     $starts = [
         'rest' => fn (): Solution => $rest,
-        'other' => fn (): Solution => (new SteadySolver($model, start: new Start((new SteadySolver(model($other)))->solve()->state)))->solve(),
-        'own' => fn (): Solution => (new SteadySolver($model, start: new Start($rest->state)))->solve(),
+        'other' => fn (): Solution => (new SteadySolver($model, start: new Start((new SteadySolver(model($other)))->solve()->checkpoint)))->solve(),
+        'own' => fn (): Solution => (new SteadySolver($model, start: new Start($rest->checkpoint)))->solve(),
         'stopped' => function () use ($model): Solution {
             $stopped = (new SteadySolver($model, listener(12)))->solve();
 
-            return (new SteadySolver($model, start: new Start($stopped->state, $stopped->levels, resumes: true)))->solve();
+            return (new SteadySolver($model, start: new Start($stopped->checkpoint, $stopped->levels, resumes: true)))->solve();
         },
     ];
     foreach ($starts as $start => $solve) {
         $solution = $solve();
         $differences = array_map(fn (string $id, float $value) => abs($value - (temperatures($solution)[$id] ?? NAN)), array_keys($reference), $reference);
-        printf("%-22s %-12s %6d %10.2f %10.1f %11.2f%%%s\n", $name, $start, $solution->iterations, max($differences), $rise, 100 * max($differences) / $rise, $solution->converged ? '' : '  not steady');
+        printf("%-22s %-12s %6d %10.2f %10.1f %11.2f%%%s\n", $name, $start, $solution->outcome->iterations, max($differences), $rise, 100 * max($differences) / $rise, $solution->outcome->converged ? '' : '  not steady');
     }
 }

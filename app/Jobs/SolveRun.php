@@ -14,8 +14,8 @@ use App\Runs\RunFiles;
 use App\Runs\RunListener;
 use App\Runs\RunQueue;
 use App\Runs\RunStart;
+use Foehn\Codec\ModelCodec;
 use Foehn\FoehnException;
-use Foehn\Model\ModelCodec;
 use Foehn\Solve\Solution;
 use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
@@ -68,11 +68,11 @@ final class SolveRun implements ShouldQueue
         $start = $from->start ?? new Start();
         $listener = new RunListener($claim, $files, $start, $before, app('queue.worker'));
         $solution = (new SteadySolver($model, $listener, $start))->solve();
-        $flow = $solution->flow !== null;
-        if ($flow || ($solution->converged && ! $solution->stopped)) {
+        $flow = $solution->state->flow !== null;
+        if ($flow || ($solution->outcome->converged && ! $solution->outcome->stopped)) {
             $files->write($claim, $solution);
         }
-        if ($solution->stopped && $listener->handsBack()) {
+        if ($solution->outcome->stopped && $listener->handsBack()) {
             $claim->handBack('The server was stopped; the run goes on where it was.');
             $queue->dispatch($claim->run);
 
@@ -103,11 +103,11 @@ final class SolveRun implements ShouldQueue
     /** @param ?string $earlier what was said of attempts before */
     private function finish(Claim $claim, Solution $solution, ?string $earlier): void
     {
-        $flow = $solution->flow !== null;
+        $flow = $solution->state->flow !== null;
         [$state, $message] = match (true) {
-            $solution->stopped && $flow => [RunState::Stopped, sprintf('Stopped after %d steps: the flow so far is kept, it is not steady yet', $solution->iterations)],
-            $solution->stopped => [RunState::Stopped, sprintf('Stopped after %d iterations; what it had is not shown as a result.', $solution->iterations)],
-            $solution->converged => [RunState::Solved, $earlier],
+            $solution->outcome->stopped && $flow => [RunState::Stopped, sprintf('Stopped after %d steps: the flow so far is kept, it is not steady yet', $solution->outcome->iterations)],
+            $solution->outcome->stopped => [RunState::Stopped, sprintf('Stopped after %d iterations; what it had is not shown as a result.', $solution->outcome->iterations)],
+            $solution->outcome->converged => [RunState::Solved, $earlier],
             default => [$flow ? RunState::Unsteady : RunState::Failed, $solution->shortfall()],
         };
         $this->end($claim, $state, $message);

@@ -44,14 +44,14 @@ final class RunFiles
         $write(self::FIELDS['parts'], FieldFile::parts($solution));
         $write(self::FIELDS['velocity'], FieldFile::velocity($solution));
         $write('result.json', json_encode($result, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
-        if ($solution->state !== null) {
+        if ($solution->checkpoint !== null) {
             // The last level of the result is this grid, which is done only when it has converged.
-            $levels = $solution->converged ? $result['levels'] : array_slice($result['levels'], 0, -1);
-            $this->keep($claim, $levels, $solution->state);
+            $levels = $solution->outcome->converged ? $result['levels'] : array_slice($result['levels'], 0, -1);
+            $this->keep($claim, $levels, $solution->checkpoint);
         }
         try {
             $claim->write([
-                'picture' => $picture, 'cells' => $result['grid']['cells'], 'iterations' => $solution->iterations, 'seconds' => $solution->spent,
+                'picture' => $picture, 'cells' => $result['grid']['cells'], 'iterations' => $solution->outcome->iterations, 'seconds' => $solution->spent,
                 'limits' => $result['verdict']['limits'], 'missed' => $result['verdict']['missed'],
                 'worst_margin' => $result['verdict']['worstMargin'], 'worst_limit' => $result['verdict']['worst'],
             ]);

@@ -6,7 +6,7 @@ namespace App\Runs;
 
 use App\Models\RunSample;
 use Closure;
-use Foehn\Solve\Level;
+use Foehn\Observe\GridValues;
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
 use Foehn\Solve\Solution;
@@ -87,7 +87,7 @@ final class RunListener implements ProgressListener
             $this->pictureDue = $this->kept + max(self::BETWEEN_PICTURES, self::PICTURE_SHARE * ($this->kept - $begun));
         } elseif ($begun > $this->kept + self::LOSES_AT_MOST) {
             [$state, $done] = $checkpoint();
-            $this->files->keep($this->claim, array_map(fn (Level $level) => $level->toArray(), $done), $state);
+            $this->files->keep($this->claim, array_map(fn (GridValues $level) => $level->toArray(), $done), $state);
             $this->kept = microtime(true);
         }
     }

@@ -6,7 +6,7 @@ namespace App\Runs;
 
 use App\Models\Run;
 use App\Models\RunState;
-use Foehn\Solve\Level;
+use Foehn\Observe\GridValues;
 use Foehn\Solve\Start;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -34,7 +34,7 @@ final readonly class RunStart
             $resumes = ! $run->keep_flow && ($other->is($run) || ($other->revision_id === $run->revision_id && $other->grade === $run->grade && in_array($other->state, [RunState::Stopped, RunState::Failed], true)));
 
             return new self(
-                new Start($flow, $resumes ? array_map(Level::fromArray(...), $levels) : [], $run->keep_flow, $other->revision->hash, $resumes, $resumes ? self::secondsOf($other) : 0.0),
+                new Start($flow, $resumes ? array_map(GridValues::fromArray(...), $levels) : [], $run->keep_flow, $other->revision->hash, $resumes, $resumes ? self::secondsOf($other) : 0.0),
                 $resumes ? $other : null,
             );
         }

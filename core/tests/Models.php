@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Tests;
 
+use Foehn\Codec\ModelCodec;
 use Foehn\Model\Model;
-use Foehn\Model\ModelCodec;
 
 /** Small models for tests. */
 final class Models

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Project;
-use Foehn\Model\ModelCodec;
+use Foehn\Codec\ModelCodec;
 use Foehn\Tests\Models;
 use Foehn\Tests\MutatedDocuments;
 use PHPUnit\Framework\Attributes\DataProvider;

@@ -13,7 +13,7 @@ use App\Runs\ClaimLost;
 use App\Runs\RunFiles;
 use App\Runs\RunQueue;
 use App\Runs\WorkerIdentity;
-use Foehn\Model\ModelCodec;
+use Foehn\Codec\ModelCodec;
 use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
 use Illuminate\Support\Facades\Queue;
@@ -147,7 +147,7 @@ final class RunTest extends TestCase
         $run->refresh();
         self::assertSame(RunState::Solved, $run->state);
         $solver = json_decode((string) $this->get("/api/runs/$run->id/pictures/$run->picture/result")->assertOk()->streamedContent(), true)['solver'];
-        self::assertLessThan(0.3 * $whole->residuals[0], $solver['residuals'][0], 'it went on from the checkpoint');
+        self::assertLessThan(0.3 * $whole->outcome->residuals[0], $solver['residuals'][0], 'it went on from the checkpoint');
         self::assertSame('checkpoint', $solver['start']['from']);
         self::assertGreaterThan(12.5, $run->seconds, 'seconds go on');
         self::assertSame(40, $run->samples()->first()?->iteration, 'and so does the curve');

@@ -8,7 +8,7 @@ use App\Http\Resources\ProjectResource;
 use App\Models\Project;
 use App\Models\Role;
 use App\Runs\RunQueue;
-use Foehn\Model\ModelCodec;
+use Foehn\Codec\ModelCodec;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;

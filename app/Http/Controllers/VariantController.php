@@ -6,12 +6,12 @@ namespace App\Http\Controllers;
 
 use App\Http\Resources\RevisionResource;
 use App\Models\Variant;
+use Foehn\Codec\ModelCodec;
 use Foehn\Grid\Cavity;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\GridReport;
 use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
-use Foehn\Model\ModelCodec;
 use Foehn\Model\ModelException;
 use Foehn\Results\CodeVersion;
 use Illuminate\Http\JsonResponse;

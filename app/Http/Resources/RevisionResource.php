@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Revision;
-use Foehn\Model\ModelCodec;
-use Foehn\Model\ModelOutline;
+use Foehn\Codec\ModelCodec;
+use Foehn\Codec\ModelOutline;
 use Foehn\Preflight\Finding;
 use Foehn\Preflight\Preflight;
 use Illuminate\Http\Request;

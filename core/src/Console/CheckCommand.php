@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Console;
 
+use Foehn\Codec\ModelCodec;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\GridReport;
-use Foehn\Model\ModelCodec;
 
 /** `check MODEL.json`: reads a model and reports its grid without computing anything. */
 final class CheckCommand

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Console;
 
+use Foehn\Codec\ModelCodec;
 use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
-use Foehn\Model\ModelCodec;
 use Foehn\Model\ModelException;
 use Foehn\Model\Watch;
 use Foehn\Results\FieldFile;
@@ -40,10 +40,10 @@ final class SolveCommand
         $result = ResultBuilder::build($solution, hash('sha256', $json));
         if ($options->value('out') !== null) {
             self::write($options->value('out'), $result, ['temperature.f32' => FieldFile::temperature($solution), 'parts.u16' => FieldFile::parts($solution), 'velocity.f32' => FieldFile::velocity($solution),
-                self::STATE => $solution->state?->toBytes() ?? '']);
+                self::STATE => $solution->checkpoint?->toBytes() ?? '']);
         }
         self::print($model, $result);
-        if (! $solution->converged) {
+        if (! $solution->outcome->converged) {
             fwrite(STDERR, $solution->shortfall() . ".\n");
 
             return 3;

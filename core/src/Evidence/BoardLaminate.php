@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Evidence;
 
-use Foehn\Model\ModelCodec;
+use Foehn\Codec\ModelCodec;
 
 /** P24: effective conductivity of a four-layer board; the through-plane value is also measured on a solved model. */
 final class BoardLaminate extends VerificationCase

@@ -47,14 +47,14 @@ final class ColdPlateChannel extends FlowCase
     public function run(bool $full = false): array
     {
         $solution = $this->channel($full ? 60 : 30, $full ? 32 : 16, $full ? 16 : 8);
-        $flow = $solution->flow;
+        $flow = $solution->state->flow;
         assert($flow !== null);
-        [$nx] = $solution->grid->cells;
+        [$nx] = $solution->state->grid->cells;
         $layout = $flow->domain->layout;
-        $outlet = $flow->through($flow->domain->openings[1], $layout->spread($solution->temperature, 0.0))['temperature'];
+        $outlet = $flow->through($flow->domain->openings[1], $layout->spread($solution->state->temperature, 0.0))['temperature'];
         // A section that the outlet does not touch; from there to the end everything gains what the bulk gains.
         $n = $nx - 4;
-        $gain = self::gain(self::LENGTH - $solution->grid->centres[0][$n]);
+        $gain = self::gain(self::LENGTH - $solution->state->grid->centres[0][$n]);
         [$mean, $corner, $middle] = self::walls($solution, $n);
         $gradient = self::pressureGradient($solution, $n - 5, $n);
         $reynolds = self::DENSITY * self::SPEED * self::DIAMETER / self::VISCOSITY;
@@ -106,20 +106,20 @@ final class ColdPlateChannel extends FlowCase
      */
     private static function walls(Solution $solution, int $section): array
     {
-        $faces = $solution->system->faces;
-        [$nx, $ny, $nz] = $solution->grid->cells;
+        $faces = $solution->state->system->surfaces;
+        [$nx, $ny, $nz] = $solution->state->grid->cells;
         [$sum, $area, $long] = [0.0, 0.0, []];
         for ($f = 0; $f < $faces->count(); $f++) {
-            if (in_array($faces->side[$f], [3, 5], true) && $faces->cell[$f] % $nx === $section) {
-                $t = $faces->surfaceTemperature($f, $solution->temperature);
-                $sum += $faces->area[$f] * $t;
-                $area += $faces->area[$f];
-                if ($faces->side[$f] === 5) {
-                    $long[intdiv($faces->cell[$f], $nx) % $ny] = $t;
+            if (in_array($faces->elements->side[$f], [3, 5], true) && $faces->elements->cell[$f] % $nx === $section) {
+                $t = $faces->surfaceTemperature($f, $solution->state->temperature);
+                $sum += $faces->elements->area[$f] * $t;
+                $area += $faces->elements->area[$f];
+                if ($faces->elements->side[$f] === 5) {
+                    $long[intdiv($faces->elements->cell[$f], $nx) % $ny] = $t;
                 }
             }
         }
-        $y = $solution->grid->centres[1];
+        $y = $solution->state->grid->centres[1];
         $beyond = (self::HALF_WIDTH - $y[$ny - 1]) / ($y[$ny - 1] - $y[$ny - 2]);
 
         return [$sum / $area, $long[$ny - 1] + $beyond * ($long[$ny - 1] - $long[$ny - 2]), $long[0]];

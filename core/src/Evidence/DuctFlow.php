@@ -97,7 +97,7 @@ final class DuctFlow extends FlowCase
 
     private static function peak(Solution $solution): float
     {
-        $flow = $solution->flow;
+        $flow = $solution->state->flow;
         assert($flow !== null);
 
         return max($flow->velocity[0]) / self::speed();

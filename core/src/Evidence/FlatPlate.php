@@ -78,12 +78,12 @@ final class FlatPlate extends FlowCase
     /** W/m2/K, linearly between cells. */
     private static function filmAt(Solution $solution, float $at): float
     {
-        $centres = $solution->grid->centres[0];
-        $faces = $solution->system->faces;
+        $centres = $solution->state->grid->centres[0];
+        $faces = $solution->state->system->surfaces;
         $film = [];
         for ($f = 0; $f < $faces->count(); $f++) {
-            if ($faces->side[$f] === 2 && $faces->patch[$f] < 0) {
-                $film[$faces->cell[$f]] = -$faces->heatOut($f, $solution->temperature) / $faces->area[$f] / 10.0;
+            if ($faces->elements->side[$f] === 2 && $faces->elements->patch[$f] < 0) {
+                $film[$faces->elements->cell[$f]] = -$faces->heatOut($f, $solution->state->temperature) / $faces->elements->area[$f] / 10.0;
             }
         }
         $n = 0;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Evidence;
 
-use Foehn\Results\FlowProbe;
+use Foehn\Observe\FlowProbe;
 use Foehn\Solve\Solution;
 
 /** What the cases with moving fluid share. */
@@ -37,11 +37,11 @@ abstract class FlowCase extends VerificationCase
      */
     protected static function profile(Solution $solution, int $component, int $along, float $at): array
     {
-        $flow = $solution->flow;
+        $flow = $solution->state->flow;
         assert($flow !== null);
         $probe = new FlowProbe($flow);
-        $places = $component === $along ? $solution->grid->lines[$along] : $solution->grid->centres[$along];
-        $middle = 0.5 * ($solution->grid->lines[2][0] + $solution->grid->lines[2][count($solution->grid->lines[2]) - 1]);
+        $places = $component === $along ? $solution->state->grid->lines[$along] : $solution->state->grid->centres[$along];
+        $middle = 0.5 * ($solution->state->grid->lines[2][0] + $solution->state->grid->lines[2][count($solution->state->grid->lines[2]) - 1]);
         $values = [];
         foreach ($places as $place) {
             $point = [$at, $at, $middle];
@@ -97,15 +97,15 @@ abstract class FlowCase extends VerificationCase
     /** Mixed temperature of what passes the section of cells $n along x, K. */
     protected static function bulkTemperature(Solution $solution, int $n): float
     {
-        $flow = $solution->flow;
+        $flow = $solution->state->flow;
         assert($flow !== null);
         $layout = $flow->domain->layout;
-        [$nx, $ny, $nz] = $solution->grid->cells;
+        [$nx, $ny, $nz] = $solution->state->grid->cells;
         [$carried, $mass] = [0.0, 0.0];
         for ($k = 0; $k < $nz; $k++) {
             for ($j = 0; $j < $ny; $j++) {
                 $m = 0.5 * ($flow->flux[0][$layout->index($n + 1, $j + 1, $k + 1)] + $flow->flux[0][$layout->index($n, $j + 1, $k + 1)]);
-                $carried += $m * $solution->temperature[$n + $nx * ($j + $ny * $k)];
+                $carried += $m * $solution->state->temperature[$n + $nx * ($j + $ny * $k)];
                 $mass += $m;
             }
         }
@@ -116,14 +116,14 @@ abstract class FlowCase extends VerificationCase
     /** Local Nusselt number at bulk temperature in the section of cells $n along x, averaged over the sides along x that heat. */
     protected static function sideNusselt(Solution $solution, int $n, float $diameter, float $conductivity): float
     {
-        $faces = $solution->system->faces;
+        $faces = $solution->state->system->surfaces;
         [$heat, $area, $wall] = [0.0, 0.0, 0.0];
         for ($f = 0; $f < $faces->count(); $f++) {
-            $given = -$faces->heatOut($f, $solution->temperature);
-            if ($faces->side[$f] >= 2 && $faces->cell[$f] % $solution->grid->cells[0] === $n && abs($given) > 1e-12) {
+            $given = -$faces->heatOut($f, $solution->state->temperature);
+            if ($faces->elements->side[$f] >= 2 && $faces->elements->cell[$f] % $solution->state->grid->cells[0] === $n && abs($given) > 1e-12) {
                 $heat += $given;
-                $area += $faces->area[$f];
-                $wall += $faces->area[$f] * $faces->surfaceTemperature($f, $solution->temperature);
+                $area += $faces->elements->area[$f];
+                $wall += $faces->elements->area[$f] * $faces->surfaceTemperature($f, $solution->state->temperature);
             }
         }
 
@@ -133,10 +133,10 @@ abstract class FlowCase extends VerificationCase
     /** Fall of the pressure along x between two sections of cells, Pa/m, in the cells $row, 1 across it (counted from 1). */
     protected static function pressureGradient(Solution $solution, int $from, int $to, int $row = 1): float
     {
-        $flow = $solution->flow;
+        $flow = $solution->state->flow;
         assert($flow !== null);
         $layout = $flow->domain->layout;
-        $centres = $solution->grid->centres[0];
+        $centres = $solution->state->grid->centres[0];
 
         return ($flow->pressure[$layout->index($from, $row, 1)] - $flow->pressure[$layout->index($to, $row, 1)]) / ($centres[$to - 1] - $centres[$from - 1]);
     }

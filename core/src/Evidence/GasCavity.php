@@ -64,10 +64,10 @@ final class GasCavity extends FlowCase
                 'sides' => ['x-' => $wall(960.0), 'x+' => $wall(240.0), 'z-' => self::SYMMETRY, 'z+' => self::SYMMETRY]],
             'analysis' => ['grid' => ['lines' => ['x' => $lines, 'y' => $lines, 'z' => [0, self::DEPTH]]]],
         ]);
-        $faces = $solution->system->faces;
+        $faces = $solution->state->system->surfaces;
         $heat = 0.0;
         for ($f = 0; $f < $faces->count(); $f++) {
-            $heat -= $faces->side[$f] === 0 ? $faces->heatOut($f, $solution->temperature) : 0.0;
+            $heat -= $faces->elements->side[$f] === 0 ? $faces->heatOut($f, $solution->state->temperature) : 0.0;
         }
 
         return [
@@ -79,10 +79,10 @@ final class GasCavity extends FlowCase
     /** Over that at which the gas was filled in at the mean temperature: the volume over the sum of the densities. */
     private static function pressure(Solution $solution): float
     {
-        [$nx, $ny] = $solution->grid->cells;
-        [$wx, $wy] = $solution->grid->widths;
+        [$nx, $ny] = $solution->state->grid->cells;
+        [$wx, $wy] = $solution->state->grid->widths;
         [$volume, $mass] = [0.0, 0.0];
-        foreach ($solution->temperature as $cell => $t) {
+        foreach ($solution->state->temperature as $cell => $t) {
             $own = $wx[$cell % $nx] * $wy[intdiv($cell, $nx) % $ny];
             $volume += $own;
             $mass += $own * self::MEAN / $t;

@@ -68,14 +68,14 @@ final class HeatedCavity extends HeatedBox
     /** @return array{float, float, float} mean, greatest and least Nusselt number of the hot side */
     private static function nusselt(Solution $solution): array
     {
-        $faces = $solution->system->faces;
+        $faces = $solution->state->system->surfaces;
         $local = [];
         $heat = 0.0;
         for ($f = 0; $f < $faces->count(); $f++) {
-            if ($faces->side[$f] === 0) {
-                $out = -$faces->heatOut($f, $solution->temperature);
+            if ($faces->elements->side[$f] === 0) {
+                $out = -$faces->heatOut($f, $solution->state->temperature);
                 $heat += $out;
-                $local[] = $out / $faces->area[$f] * self::SIZE / self::CONDUCTIVITY;
+                $local[] = $out / $faces->elements->area[$f] * self::SIZE / self::CONDUCTIVITY;
             }
         }
 

@@ -60,7 +60,7 @@ final class ManufacturedConduction extends VerificationCase
     /** @return array{float, float} */
     private static function compare(Solution $solution): array
     {
-        [$xs, $ys, $zs] = $solution->grid->centres;
+        [$xs, $ys, $zs] = $solution->state->grid->centres;
         $sum = 0.0;
         $largest = 0.0;
         $cell = 0;
@@ -68,7 +68,7 @@ final class ManufacturedConduction extends VerificationCase
             foreach ($ys as $y) {
                 foreach ($xs as $x) {
                     $exact = 300.0 + 40.0 * sin(M_PI * $x / 0.1) * cos(M_PI * $y / 0.05) * exp($z / 0.02);
-                    $error = abs((float) $solution->cellTemperature($cell++) - $exact);
+                    $error = abs((float) $solution->state->cellTemperature($cell++) - $exact);
                     $sum += $error * $error;
                     $largest = max($largest, $error);
                 }

@@ -58,7 +58,7 @@ final class ManufacturedFlow extends FlowCase
                 'sides' => ['x-' => $wall, 'x+' => $wall, 'z-' => self::SYMMETRY, 'z+' => self::SYMMETRY]],
             'analysis' => ['grid' => ['cells' => [$cells, $cells, 1]]],
         ]);
-        $flow = $solution->flow;
+        $flow = $solution->state->flow;
         assert($flow !== null);
         $layout = $flow->domain->layout;
         $sums = [0.0, 0.0, 0.0];
@@ -69,7 +69,7 @@ final class ManufacturedFlow extends FlowCase
                 [$x, $y] = [($i - 0.5) / $cells, ($j - 0.5) / $cells];
                 $sums[0] += ($flow->velocity[0][$c] - sin(M_PI * $i / $cells) ** 2 * sin(2 * M_PI * $y)) ** 2
                     + ($flow->velocity[1][$c] + sin(2 * M_PI * $x) * sin(M_PI * $j / $cells) ** 2) ** 2;
-                $sums[1] += ($solution->temperature[$i - 1 + $cells * ($j - 1)] - 1 - 0.5 * sin(M_PI * $x) * cos(2 * M_PI * $y)) ** 2;
+                $sums[1] += ($solution->state->temperature[$i - 1 + $cells * ($j - 1)] - 1 - 0.5 * sin(M_PI * $x) * cos(2 * M_PI * $y)) ** 2;
                 $differences[] = $flow->pressure[$c] - cos(M_PI * $x) * cos(M_PI * $y);
             }
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Evidence;
 
-use Foehn\Results\FlowProbe;
+use Foehn\Observe\FlowProbe;
 use Foehn\Solve\Solution;
 
 /** P15: developed flow of a shear-thinning fluid in a plane channel and in a pipe of square cells. */
@@ -126,10 +126,10 @@ final class PowerLawFlow extends FlowCase
     /** Speed near the end at a height above the middle, on the axis by the parabola through the nodes beside it. */
     private static function speedAt(Solution $solution, float $y): float
     {
-        $flow = $solution->flow;
+        $flow = $solution->state->flow;
         assert($flow !== null);
         $probe = new FlowProbe($flow);
-        $nodes = $solution->grid->centres;
+        $nodes = $solution->state->grid->centres;
         $at = fn (float $height): float => $probe->velocity(0, [0.9 * self::LENGTH, $height, $nodes[2][0]]);
         if ($y > 0.0) {
             return $at($y);
@@ -141,7 +141,7 @@ final class PowerLawFlow extends FlowCase
     /** What flows through a round pipe of the given radius, m/s: the bore of square cells has another area. */
     private static function meanSpeed(Solution $solution): float
     {
-        $flow = $solution->flow;
+        $flow = $solution->state->flow;
         assert($flow !== null);
         $kgPerSecond = $flow->through($flow->domain->openings[0], null)['in'];
 
@@ -151,17 +151,17 @@ final class PowerLawFlow extends FlowCase
     /** Nusselt number at bulk temperature of a section near the end, from the heat that passes the wall of the bore there. */
     private static function pipeNusselt(Solution $solution): float
     {
-        $faces = $solution->system->faces;
+        $faces = $solution->state->system->surfaces;
         [$heat, $wall, $area] = [0.0, 0.0, 0.0];
         for ($f = 0; $f < $faces->count(); $f++) {
-            if ($faces->part[$f] === 0 && $faces->otherPart[$f] === -1 && $faces->other[$f] >= 0 && $faces->cell[$f] % self::SECTIONS === self::SECTION) {
-                $heat += $faces->heatOut($f, $solution->temperature);
-                $wall += $faces->area[$f] * $faces->surfaceTemperature($f, $solution->temperature);
-                $area += $faces->area[$f];
+            if ($faces->elements->part[$f] === 0 && $faces->elements->otherPart[$f] === -1 && $faces->elements->other[$f] >= 0 && $faces->elements->cell[$f] % self::SECTIONS === self::SECTION) {
+                $heat += $faces->heatOut($f, $solution->state->temperature);
+                $wall += $faces->elements->area[$f] * $faces->surfaceTemperature($f, $solution->state->temperature);
+                $area += $faces->elements->area[$f];
             }
         }
         // Nu = q D / k / (Tw - Tb) with q over the wall of the true quarter circle.
-        $perLength = $heat / $solution->grid->widths[0][self::SECTION];
+        $perLength = $heat / $solution->state->grid->widths[0][self::SECTION];
 
         return 4 * $perLength / (M_PI * self::CONDUCTIVITY * ($wall / $area - self::bulkTemperature($solution, self::SECTION)));
     }

@@ -80,7 +80,7 @@ final class ThermalEntry extends FlowCase
     /** @return array{float, float, float} bulk and wall temperature, K, and the local Nusselt number, linearly between sections */
     private static function section(Solution $solution, float $at): array
     {
-        $centres = $solution->grid->centres[0];
+        $centres = $solution->state->grid->centres[0];
         $n = 0;
         while ($centres[$n + 1] < $at) {
             $n++;
@@ -96,11 +96,11 @@ final class ThermalEntry extends FlowCase
     private static function cellSection(Solution $solution, int $n): array
     {
         $bulk = self::bulkTemperature($solution, $n);
-        $faces = $solution->system->faces;
+        $faces = $solution->state->system->surfaces;
         for ($f = 0; $f < $faces->count(); $f++) {
-            if ($faces->side[$f] === 2 && $faces->cell[$f] === $n) {
-                $wall = $faces->surfaceTemperature($f, $solution->temperature);
-                $flux = -$faces->heatOut($f, $solution->temperature) / $faces->area[$f];
+            if ($faces->elements->side[$f] === 2 && $faces->elements->cell[$f] === $n) {
+                $wall = $faces->surfaceTemperature($f, $solution->state->temperature);
+                $flux = -$faces->heatOut($f, $solution->state->temperature) / $faces->elements->area[$f];
 
                 return [$bulk, $wall, $flux * 2 * self::GAP / self::CONDUCTIVITY / ($wall - $bulk)];
             }

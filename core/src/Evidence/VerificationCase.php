@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Evidence;
 
-use Foehn\Model\ModelCodec;
+use Foehn\Codec\ModelCodec;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\Solution;
 use Foehn\Solve\SteadySolver;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Grid;
 
-use Foehn\Model\Box;
+use Foehn\Geometry\Box;
 use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 use Foehn\Model\Part;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Grid;
 
+use Foehn\Geometry\Axes;
+
 /** A rectilinear grid: rising lines in metres along x, y and z. Cells are numbered i + nx*(j + ny*k). */
 final readonly class Grid
 {
@@ -37,6 +39,26 @@ final readonly class Grid
         return $this->cells[0] * $this->cells[1] * $this->cells[2];
     }
 
+    /** @return array{int, int, int} steps from a cell to the next one along each axis */
+    public function strides(): array
+    {
+        return [1, $this->cells[0], $this->cells[0] * $this->cells[1]];
+    }
+
+    /** Which one along an axis a cell is, from 0. */
+    public function position(int $cell, int $axis): int
+    {
+        return intdiv($cell, $this->strides()[$axis]) % $this->cells[$axis];
+    }
+
+    /** Volume of a cell, m3. */
+    public function volume(int $cell): float
+    {
+        $size = $this->size($cell);
+
+        return $size[0] * $size[1] * $size[2];
+    }
+
     /** @return array{float, float, float} middle of a cell, m */
     public function centre(int $cell): array
     {
@@ -66,11 +88,10 @@ final readonly class Grid
     public function neighbour(int $cell, int $direction): ?int
     {
         $axis = $direction >> 1;
-        $stride = [1, $this->cells[0], $this->cells[0] * $this->cells[1]][$axis];
         $step = $direction % 2 === 1 ? 1 : -1;
-        $index = intdiv($cell, $stride) % $this->cells[$axis] + $step;
+        $index = $this->position($cell, $axis) + $step;
 
-        return $index < 0 || $index >= $this->cells[$axis] ? null : $cell + $step * $stride;
+        return $index < 0 || $index >= $this->cells[$axis] ? null : $cell + $step * $this->strides()[$axis];
     }
 
     /**
@@ -81,7 +102,7 @@ final readonly class Grid
     {
         $axis = $direction >> 1;
         $centre = $this->centre($cell);
-        $centre[$axis] += ($direction % 2 - 0.5) * $this->widths[$axis][intdiv($cell, [1, $this->cells[0], $this->cells[0] * $this->cells[1]][$axis]) % $this->cells[$axis]];
+        $centre[$axis] += ($direction % 2 - 0.5) * $this->widths[$axis][$this->position($cell, $axis)];
 
         return $centre;
     }

@@ -8,7 +8,7 @@ use Foehn\Model\Model;
 use Foehn\Model\Part;
 use Foehn\Shapes\Shape;
 
-/** Which part owns each cell: the last one in the ledger that contains the cell's centre. */
+/** What each cell of a grid is: the part that owns it, which is the last one in the ledger that contains its centre, or a region of fluid, or nothing. */
 final readonly class Voxels
 {
     public const NONE = -1;
@@ -21,9 +21,11 @@ final readonly class Voxels
     /**
      * @param list<int> $owner index of the part per cell, NONE where no part (or a carve-out) is
      * @param list<int> $cellsOfPart number of cells per part
-     * @param list<float> $filling per part, how much of its cells it fills: below 1 where round or slanted parts have too few cells to be held by them
+     * @param list<float> $fill per part, its volume over that of its cells: differs from 1 where round or slanted parts have too few cells to be held by them
+     * @param list<FluidRegion> $regions of fluid
+     * @param list<int> $region index of the region per cell, NONE where no fluid is
      */
-    private function __construct(public array $owner, public array $cellsOfPart, public array $filling)
+    private function __construct(public Grid $grid, public array $owner, public array $cellsOfPart, public array $fill, public array $regions, public array $region)
     {
     }
 
@@ -33,7 +35,7 @@ final readonly class Voxels
         [$xs, $ys, $zs] = $grid->centres;
         [$wx, $wy, $wz] = $grid->widths;
         $owner = array_fill(0, $grid->count(), self::NONE);
-        $filling = [];
+        $fill = [];
         foreach ($model->parts as $index => $part) {
             $inside = 0.0;
             $shape = $part->shape;
@@ -53,7 +55,7 @@ final readonly class Voxels
                     }
                 }
             }
-            $filling[] = self::filling($shape, $inside);
+            $fill[] = self::fill($shape, $inside);
         }
         $count = array_fill(0, count($model->parts), 0);
         foreach ($owner as $index) {
@@ -61,12 +63,33 @@ final readonly class Voxels
                 $count[$index]++;
             }
         }
+        $regions = $model->space->fluid === null ? [] : [new FluidRegion($model->space->fluid)];
 
-        return new self($owner, $count, $filling);
+        return new self($grid, $owner, $count, $fill, $regions, self::regions($owner, $regions === [] ? self::NONE : 0));
+    }
+
+    /** Whether anything is computed in a cell. */
+    public function isLive(int $cell): bool
+    {
+        return $this->owner[$cell] >= 0 || $this->region[$cell] >= 0;
+    }
+
+    /**
+     * @param list<int> $owner
+     * @return list<int>
+     */
+    private static function regions(array $owner, int $ofSpace): array
+    {
+        $region = $owner;
+        foreach ($owner as $cell => $part) {
+            $region[$cell] = $part >= 0 ? self::NONE : $ofSpace;
+        }
+
+        return $region;
     }
 
     /** @param float $cells their volume, m3 */
-    private static function filling(Shape $shape, float $cells): float
+    private static function fill(Shape $shape, float $cells): float
     {
         $volume = $shape->volume();
 

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
-use Foehn\Units\Dimension;
-
 /** Where current enters or leaves at a face of a part: a current spread evenly over the face, or a voltage of all of it. */
 final readonly class ElectricCondition
 {
@@ -22,18 +20,5 @@ final readonly class ElectricCondition
     public function fixesVoltage(): bool
     {
         return $this->kind !== 'current';
-    }
-
-    public static function read(Reader $reader): self
-    {
-        $kind = $reader->oneOf('kind', self::KINDS);
-        $value = match ($kind) {
-            'current' => $reader->quantity('current', Dimension::current()),
-            'voltage' => $reader->quantity('voltage', Dimension::voltage()),
-            default => 0.0,
-        };
-        $reader->close();
-
-        return new self($kind, $value);
     }
 }

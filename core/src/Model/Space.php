@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
+use Foehn\Geometry\Box;
 use Foehn\Units\ScalarField;
 
 /** The box that is analysed, what fills it where no part is (a fluid, or null: nothing), and its sides by name. */

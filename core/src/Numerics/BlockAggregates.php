@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Numerics;
 
-use Foehn\Grid\Axes;
+use Foehn\Geometry\Axes;
 
 /**
  * Aggregates of a box of cells whose lines along some axes are solved exactly: in every block of 2 x 2 x 2 cells those that

@@ -10,23 +10,14 @@ use Closure;
 final class ConjugateGradient
 {
     /**
-     * Solves A x = b to a relative residual, starting from $x.
+     * Solves A x = b, starting from $x.
      *
      * @param list<float> $b
      * @param list<float> $x
-     * @param float $sumTolerance largest |sum of residuals| allowed as well: the part of a balance that may stay open
      * @param ?callable(int, float, Closure(): list<float>): bool $progress iteration, relative residual, iterate; false stops
      */
-    public static function solve(
-        Matrix $matrix,
-        Preconditioner $preconditioner,
-        array $b,
-        array $x,
-        float $tolerance,
-        float $sumTolerance = INF,
-        int $mostIterations = 300,
-        ?callable $progress = null,
-    ): LinearSolution {
+    public static function solve(Matrix $matrix, Preconditioner $preconditioner, array $b, array $x, Accuracy $accuracy, ?callable $progress = null): LinearSolution
+    {
         $scale = Vectors::norm($b);
         if ($scale === 0.0) {
             return new LinearSolution(array_fill(0, count($b), 0.0), 0, 0.0, true, false);
@@ -36,8 +27,8 @@ final class ConjugateGradient
         $p = [];
         $q = [];
         $pq = 0.0;
-        for ($iteration = 0; $iteration < $mostIterations; $iteration++) {
-            if ($residual <= $tolerance && abs(array_sum($r)) <= $sumTolerance) {
+        for ($iteration = 0; $iteration < $accuracy->mostIterations; $iteration++) {
+            if ($residual <= $accuracy->residual && abs(array_sum($r)) <= $accuracy->sum) {
                 return new LinearSolution($x, $iteration, $residual, true, false);
             }
             $z = $preconditioner->apply($r);
@@ -53,10 +44,10 @@ final class ConjugateGradient
             $r = Vectors::plus(Vectors::take($r), -$alpha, $q);
             $residual = Vectors::norm($r) / $scale;
             if ($progress !== null && ! $progress($iteration + 1, $residual, fn () => $x)) {
-                return new LinearSolution($x, $iteration + 1, $residual, $residual <= $tolerance, true);
+                return new LinearSolution($x, $iteration + 1, $residual, $residual <= $accuracy->residual, true);
             }
         }
 
-        return new LinearSolution($x, $iteration, $residual, $residual <= $tolerance, false);
+        return new LinearSolution($x, $iteration, $residual, $residual <= $accuracy->residual, false);
     }
 }

@@ -23,12 +23,12 @@ final class ConjugateResiduals
      * @param list<float> $b
      * @param list<float> $x
      */
-    public static function solve(SparseMatrix $matrix, Preconditioner $preconditioner, array $b, array $x, float $tolerance, int $mostIterations): LinearSolution
+    public static function solve(SparseMatrix $matrix, Preconditioner $preconditioner, array $b, array $x, Accuracy $accuracy): LinearSolution
     {
         $r = Vectors::combine(1.0, $b, -1.0, $matrix->times($x));
         $directions = [];
         $share = INF;
-        for ($iteration = 0; $iteration < $mostIterations && $share > $tolerance; $iteration++) {
+        for ($iteration = 0; $iteration < $accuracy->mostIterations && $share > $accuracy->residual; $iteration++) {
             $p = $preconditioner->apply($r);
             $asked = Vectors::norm($p);
             $q = $matrix->times($p);
@@ -55,6 +55,6 @@ final class ConjugateResiduals
             }
         }
 
-        return new LinearSolution($x, $iteration, $share, $share <= $tolerance, false);
+        return new LinearSolution($x, $iteration, $share, $share <= $accuracy->residual, false);
     }
 }

@@ -40,6 +40,25 @@ final class SparseMatrix implements Matrix
         return LinkPattern::of(count($extra), $from, $to)->matrix($conductance, $back ?? $conductance, $extra);
     }
 
+    /** The matrix with rows and columns exchanged; the pattern stays, since it is symmetric. */
+    public function transposed(): self
+    {
+        $lower = $this->start;
+        $upper = $this->middle;
+        $column = $this->column;
+        $coupling = $this->coupling;
+        for ($i = 0; $i < $this->size; $i++) {
+            for ($p = $this->start[$i]; $p < $this->start[$i + 1]; $p++) {
+                $j = $this->column[$p];
+                $to = $i < $j ? $lower[$j]++ : $upper[$j]++;
+                $column[$to] = $i;
+                $coupling[$to] = $this->coupling[$p];
+            }
+        }
+
+        return new self($this->size, $this->start, $this->middle, $column, $coupling, $this->diagonal);
+    }
+
     /**
      * @param list<float> $x
      * @return list<float> A x

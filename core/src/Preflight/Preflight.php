@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Preflight;
 
+use Foehn\Geometry\Box;
 use Foehn\Materials\Library;
-use Foehn\Model\Box;
 use Foehn\Model\ElectricCondition;
 use Foehn\Model\Model;
 use Foehn\Model\Part;

@@ -14,10 +14,10 @@ final class FieldFile
     public static function temperature(Solution $solution): string
     {
         $bytes = '';
-        foreach (array_chunk($solution->system->live, 4096, true) as $chunk) {
+        foreach (array_chunk($solution->state->system->live, 4096, true) as $chunk) {
             $values = [];
             foreach ($chunk as $cell => $live) {
-                $values[] = $live ? $solution->temperature[$cell] : NAN;
+                $values[] = $live ? $solution->state->temperature[$cell] : NAN;
             }
             $bytes .= pack('g*', ...$values);
         }
@@ -28,7 +28,7 @@ final class FieldFile
     /** Velocities in m/s as float32 in the middle of the cells, the three components one after the other; empty without flow. */
     public static function velocity(Solution $solution): string
     {
-        $flow = $solution->flow;
+        $flow = $solution->state->flow;
         if ($flow === null) {
             return '';
         }
@@ -52,7 +52,7 @@ final class FieldFile
     public static function parts(Solution $solution): string
     {
         $bytes = '';
-        foreach (array_chunk($solution->voxels->owner, 4096) as $chunk) {
+        foreach (array_chunk($solution->state->voxels->owner, 4096) as $chunk) {
             $bytes .= pack('v*', ...array_map(fn (int $owner) => $owner + 1, $chunk));
         }
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Foehn\Results;
 
 use Foehn\Grid\Grid;
+use Foehn\Observe\FaceTemperatures;
+use Foehn\Observe\Probe;
 
 /** Reads single values of a stored field without loading it. */
 final class StoredField

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Results;
 
-use Foehn\Solve\Level;
+use Foehn\Observe\GridValues;
 
 /**
  * What the grid may still change in a value, from the values on coarser grids: Richardson's extrapolation with the factor of
@@ -33,7 +33,7 @@ final class Uncertainty
     public const UNKNOWN = ['plusMinus' => null, 'order' => null];
 
     /**
-     * @param list<Level> $levels from coarse to fine, the last one that of the value
+     * @param list<GridValues> $levels from coarse to fine, the last one that of the value
      * @param ?float $origin what the value counts from where a fluid moves: the ambient of a temperature, else 0; null where none moves
      * @param float $swing half of what the value swings by in a flow that is not steady, same unit: it is not known better than that
      * @return array{plusMinus: ?float, order: ?float} same unit as the value; null where one grid, disagreeing ones or ones that agree in all digits say nothing

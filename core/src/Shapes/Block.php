@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-use Foehn\Model\Box;
+use Foehn\Geometry\Box;
 
 /** A solid box; also the body of a board. */
 final readonly class Block implements Shape

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
+use Foehn\Geometry\Surface;
+
 /** Faces named by the direction they look in. */
 trait BoxFaces
 {

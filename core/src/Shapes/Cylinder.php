@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-use Foehn\Grid\Axes;
-use Foehn\Model\Box;
+use Foehn\Geometry\Axes;
+use Foehn\Geometry\Box;
+use Foehn\Geometry\Surface;
 
 /** A solid circular cylinder along one of the axes; $from and $to are its ends, $centre the other two coordinates in the order x, y, z. */
 final readonly class Cylinder implements Shape

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-use Foehn\Grid\Axes;
-use Foehn\Model\Box;
+use Foehn\Geometry\Axes;
+use Foehn\Geometry\Box;
+use Foehn\Geometry\Surface;
 
 /** A device without thickness that lies in a plane across an axis: a rectangle, a disc or a ring. It holds no cell, only faces between them. */
 abstract readonly class FlatShape implements Shape

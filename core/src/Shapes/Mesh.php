@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-use Foehn\Model\Box;
+use Foehn\Geometry\Box;
+use Foehn\Geometry\Surface;
 
 /**
  * A body given by its closed surface of triangles. A point is inside when a line from it along z crosses the surface an odd

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-use Foehn\Grid\Axes;
-use Foehn\Model\Box;
+use Foehn\Geometry\Axes;
+use Foehn\Geometry\Box;
+use Foehn\Geometry\Surface;
 
 /**
  * A wire of round section around a line of straight pieces, or a strip of metal that stands with its lower face on such a line

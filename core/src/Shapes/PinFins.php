@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-use Foehn\Grid\Axes;
-use Foehn\Model\Box;
+use Foehn\Geometry\Axes;
+use Foehn\Geometry\Box;
+use Foehn\Geometry\Surface;
 
 /** A heat sink: a base plate with equal, equally spaced pins in rows, round or square, that stand on it. */
 final readonly class PinFins implements Shape

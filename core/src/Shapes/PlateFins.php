@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-use Foehn\Model\Box;
+use Foehn\Geometry\Box;
 
 /** A heat sink: a base plate and equal, equally spaced plate fins that run along one axis and stand on the base. */
 final readonly class PlateFins implements Shape

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-use Foehn\Grid\Axes;
-use Foehn\Model\Box;
+use Foehn\Geometry\Axes;
+use Foehn\Geometry\Box;
+use Foehn\Geometry\Surface;
 
 /** A polygon extruded along one of the axes; its corners are coordinates along the other two, in the order x, y, z. */
 final readonly class Profile implements Shape

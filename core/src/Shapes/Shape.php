@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-use Foehn\Model\Box;
+use Foehn\Geometry\Box;
+use Foehn\Geometry\Surface;
 
 /** A solid in its place, in metres, axis-parallel. */
 interface Shape

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-use Foehn\Model\Box;
+use Foehn\Geometry\Box;
 
 /** A hollow box with walls of one thickness inside its outline. */
 final readonly class Shell implements Shape

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-use Foehn\Model\Box;
+use Foehn\Geometry\Box;
+use Foehn\Geometry\Rotation;
+use Foehn\Geometry\Surface;
 
 /**
  * A shape turned about the middle of its box, first about x, then y, then z, as the fixed axes of the space. Where it then

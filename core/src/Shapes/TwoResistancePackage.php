@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-use Foehn\Model\Box;
+use Foehn\Geometry\Box;
 
 /** A component body whose inside is a small network: junction to case and junction to board, in K/W. */
 final readonly class TwoResistancePackage implements Shape

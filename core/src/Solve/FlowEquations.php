@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
-use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
 use Foehn\Numerics\Vectors;
@@ -90,12 +89,12 @@ final class FlowEquations
     private readonly WatchedFlow $watches;
 
     /** @throws PhysicsException */
-    public function __construct(private readonly Model $model, private readonly Grid $grid, private readonly Voxels $voxels)
+    public function __construct(private readonly Model $model, private readonly Voxels $voxels)
     {
         $material = $model->materials->get((string) $model->space->fluid);
         assert($material !== null);
         $this->fluid = Fluid::of($material, $model->surroundings);
-        $this->domain = DomainBuilder::build($model, $grid, $voxels, $this->fluid->density);
+        $this->domain = DomainBuilder::build($model, $voxels, $this->fluid->density);
         $this->devices = new Devices($model, $this->domain, $this->fluid->density);
         $this->forces = new Forces($model, $this->domain, $this->fluid);
         $this->gaps = new FinGaps($model, $this->domain, $this->fluid);
@@ -110,7 +109,7 @@ final class FlowEquations
         $this->level = FlowLevel::finest($this->domain, $this->fluid->density);
         $this->molecular = new MolecularProperties($this->domain, $this->fluid);
         $this->density = new GasDensity($this->domain, $this->fluid, $this->model->physics->heat);
-        $this->heat = new HeatOnFlow($this->model, $this->grid, $this->voxels, $this->domain, $this->fluid->specificHeat, $this->gaps, $this->fluid->temperature);
+        $this->heat = new HeatOnFlow($this->model, $this->voxels, $this->domain, $this->fluid, $this->gaps);
         if ($this->model->physics->flow === 'turbulent' || ($this->mayJudge() && ($start === null || $start->turbulent))) {
             $this->turbulence ??= $this->eddies();
         }
@@ -274,7 +273,7 @@ final class FlowEquations
         }
         $mobility = [$mobility[0], $mobility[1], $mobility[2]];
         [$imbalance] = $this->level->imbalance($flux);
-        $this->level->follow($mobility, (new PressureCorrection($this->domain, PressureCorrection::FINE))->solve($mobility, $this->level->carrying, $imbalance), 0.0);
+        $this->level->follow($mobility, (new PressureCorrection($this->domain, PressureCorrection::fine()))->solve($mobility, $this->level->carrying, $imbalance), 0.0);
     }
 
     /** Rayleigh number from the spread of the temperatures and the height of the space along gravity. */
@@ -350,7 +349,7 @@ final class FlowEquations
         }
         $largest = $this->fluid->density * $this->stillSpeed() * $this->model->space->box->size(0) * $this->model->space->box->size(1);
         foreach ($flux as $axis => $through) {
-            $largest = max($largest, Vectors::amount($through) / $this->grid->cells[$axis]);
+            $largest = max($largest, Vectors::amount($through) / $this->voxels->grid->cells[$axis]);
         }
 
         return max($in, $largest);

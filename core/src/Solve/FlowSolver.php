@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
-use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
+use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\Anderson;
 use Foehn\Numerics\Vectors;
+use Foehn\Observe\GridValues;
+use Foehn\Observe\HeatBalance;
+use Foehn\Observe\LiveValues;
+use Foehn\Observe\PartTemperatures;
+use Foehn\Observe\State;
 use Foehn\Physics\Flow\Diverged;
 use Foehn\Physics\Flow\FlowCycle;
 use Foehn\Physics\Flow\FlowField;
@@ -16,9 +21,6 @@ use Foehn\Physics\Flow\FlowScheme;
 use Foehn\Physics\Flow\PressureCorrection;
 use Foehn\Physics\Flow\Simplec;
 use Foehn\Physics\PhysicsException;
-use Foehn\Results\HeatBalance;
-use Foehn\Results\LiveValues;
-use Foehn\Results\PartTemperatures;
 
 /**
  * Steady flow and heat on one grid. Multigrid cycles bring the flow to balance; where only buoyancy drives it, with a step of the
@@ -149,12 +151,11 @@ final class FlowSolver
 
     /**
      * @param bool $finest whether this is the grid asked for, or one on the way to it
-     * @param list<Level> $done levels before this one
+     * @param list<GridValues> $done levels before this one
      * @param Start $run what the whole computation, over all its grids, starts from
      */
     public function __construct(
         private readonly Model $model,
-        private readonly Grid $grid,
         private readonly Voxels $voxels,
         private readonly ProgressListener $listener,
         private readonly ?FlowState $start = null,
@@ -169,7 +170,7 @@ final class FlowSolver
     {
         $this->started = hrtime(true);
         $this->steadiness = new Steadiness();
-        $this->flow = new FlowEquations($this->model, $this->grid, $this->voxels);
+        $this->flow = new FlowEquations($this->model, $this->voxels);
         $this->begin($this->start);
         if ($this->run->frozen) {
             return $this->heatOnly();
@@ -273,15 +274,13 @@ final class FlowSolver
 
     private function solution(bool $converged, bool $stopped, ?FlowAverage $average): Solution
     {
-        $field = FlowField::of($this->flow->domain, $this->flow->fluid, $this->flow->level);
-        [$system, $cells] = [$this->flow->heat->system, $this->flow->heat->cells()];
-        $converged = $converged && (! $this->model->physics->heat || HeatBalance::of($system, $cells, $field)->holds());
+        $flow = $this->flow;
+        $field = new FlowField($flow->domain, $flow->fluid, $flow->level->velocity, $flow->level->pressure, $flow->level->fluxes(), $flow->devices->operatingPoints(), $flow->gaps->summary());
+        $state = new State($this->model, $this->voxels, $flow->heat->system, $flow->heat->cells(), $field, $flow->heat->currents());
+        $converged = $converged && (! $this->model->physics->heat || $state->balance()->holds());
+        $outcome = new Outcome($converged, $stopped, $this->total, 1, $this->residuals[count($this->residuals) - 1] ?? 0.0, $this->residuals, (hrtime(true) - $this->started) / 1e9);
 
-        return new Solution(
-            $this->model, $this->grid, $this->voxels, $system, $cells, $this->total, 1,
-            $this->residuals[count($this->residuals) - 1] ?? 0.0, $converged, $stopped, (hrtime(true) - $this->started) / 1e9, $this->residuals,
-            $field, $this->flow->devices->operatingPoints(), $this->regime($average), $this->done, $this->flow->state(), $this->flow->gaps->summary(), $this->flow->heat->currents, $this->run, $this->run->seconds(),
-        );
+        return new Solution($state, $outcome, $this->regime($average), $this->done, $flow->state(), $this->run, $this->run->seconds());
     }
 
     /** The state to start from, and the scheme for it. */
@@ -306,7 +305,7 @@ final class FlowSolver
     /** Only the acceleration of natural convection needs it close. */
     private function pressureCorrection(): PressureCorrection
     {
-        return new PressureCorrection($this->flow->domain, $this->flow->coupled && ! $this->plain ? PressureCorrection::CLOSE : PressureCorrection::ROUGH);
+        return new PressureCorrection($this->flow->domain, $this->flow->coupled && ! $this->plain ? PressureCorrection::close() : PressureCorrection::rough());
     }
 
     private function iterations(): Simplec
@@ -350,12 +349,12 @@ final class FlowSolver
         $this->scheme->step($this->inertia($fromRest));
         $this->measure($before);
         if ($this->flow->coupled) {
-            $moved = $this->flow->heat->step($this->flow->level->fluxes(), 0.0, $this->plain ? 1 : 2, 1.0, $this->plain ? self::TEMPERATURE : 1.0);
+            $moved = $this->flow->heat->step($this->flow->level->fluxes(), new Accuracy(0.0, mostIterations: $this->plain ? 1 : 2), 1.0, $this->plain ? self::TEMPERATURE : 1.0);
             $this->change = max($this->change, $moved);
         } elseif (($this->flow->forces->buoyant || $this->flow->density->mayVary()) && $this->step % $this->pace->heat === 0 && ! $this->looks()) {
             $this->flow->heat->assemble($this->flow->turbulence);
             $this->flow->conserveMass();
-            $this->flow->heat->step($this->flow->level->fluxes(), 1e-3, 6, 1.0);
+            $this->flow->heat->step($this->flow->level->fluxes(), new Accuracy(1e-3, mostIterations: 6), 1.0);
         }
         if (! $fromRest && $this->flow->devices->distance() < self::FANS_NEAR) {
             $this->flow->setFields($this->anderson->next($before, $this->flow->fields(), $this->flow->scales()));
@@ -384,7 +383,7 @@ final class FlowSolver
      */
     private function measure(mixed $before): void
     {
-        [$moved, $amount] = [0.0, 1e-300 + $this->flow->stillSpeed() * $this->grid->count()];
+        [$moved, $amount] = [0.0, 1e-300 + $this->flow->stillSpeed() * $this->voxels->grid->count()];
         foreach ([0, 1, 2] as $axis) {
             $moved += Vectors::distance($this->flow->level->velocity[$axis], $before[$axis]);
             $amount += Vectors::amount($this->flow->level->velocity[$axis]);
@@ -443,7 +442,7 @@ final class FlowSolver
         $before = $this->flow->heat->temperature;
         $this->flow->conserveMass();
         $this->flow->heat->settle($this->flow->level->fluxes(), $this->flow->turbulence, self::PASSES, 1e-4);
-        $this->stands = Vectors::distance($this->flow->heat->temperature, $before) <= self::SETTLED * $this->flow->spread() * $this->grid->count();
+        $this->stands = Vectors::distance($this->flow->heat->temperature, $before) <= self::SETTLED * $this->flow->spread() * $this->voxels->grid->count();
     }
 
     /** Solves the temperatures on the present flow and keeps the greatest of all parts, to see whether they stand still. */
@@ -452,7 +451,7 @@ final class FlowSolver
         $this->flow->conserveMass();
         $this->flow->heat->settle($this->flow->level->fluxes(), $this->flow->turbulence, 2, 1e-4);
         $largest = [];
-        foreach (PartTemperatures::of($this->grid, $this->voxels, $this->flow->heat->cells()) as $part) {
+        foreach (PartTemperatures::of($this->voxels, $this->flow->heat->cells()) as $part) {
             $largest[] = $part['max'] ?? $this->flow->fluid->temperature;
         }
         $this->steadiness->look($largest, $this->flow->fluid->temperature, $this->flow->heat->ways(held: true), $this->flow->watched(), $this->scheme->pace());
@@ -556,7 +555,7 @@ final class FlowSolver
             $this->lastReport = hrtime(true) / 1e9;
             // Before the first check there are temperatures nowhere.
             $seen = $this->steadiness->temperatures() === [] ? null : LiveValues::of($this->model, $this->voxels, $this->flow->heat->system, $this->flow->heat->cells());
-            $this->listener->report(new Progress('solving', $this->grid->count(), $this->total, max($this->change, $this->mass), $seen?->worstMargin(), count($this->done) + 1, $seen->values ?? []));
+            $this->listener->report(new Progress('solving', $this->voxels->grid->count(), $this->total, max($this->change, $this->mass), $seen?->worstMargin(), count($this->done) + 1, $seen->values ?? []));
         }
     }
 

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
-use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
+use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\Vectors;
 use Foehn\Physics\Electric\Currents;
-use Foehn\Physics\Electric\ElectricSystem;
 use Foehn\Physics\Flow\Diverged;
 use Foehn\Physics\Flow\EnergyTransport;
 use Foehn\Physics\Flow\FinGaps;
 use Foehn\Physics\Flow\FlowDomain;
+use Foehn\Physics\Flow\Fluid;
+use Foehn\Physics\Flow\FluidConduction;
+use Foehn\Physics\Flow\GapConduction;
 use Foehn\Physics\Flow\Turbulence;
-use Foehn\Physics\Heat\ConductionAssembler;
 use Foehn\Physics\Heat\HeatSystem;
 
 /** The temperature over fluid and solids on a flow that is given for the moment. */
@@ -34,32 +35,40 @@ final class HeatOnFlow
 
     private ?EnergyTransport $energy = null;
 
-    public ?Currents $currents = null;
+    private readonly Coupling $coupling;
 
     public function __construct(
         private readonly Model $model,
-        private readonly Grid $grid,
-        private readonly Voxels $voxels,
+        Voxels $voxels,
         private readonly FlowDomain $domain,
-        private readonly float $specificHeat,
+        private readonly Fluid $fluid,
         private readonly FinGaps $gaps,
-        float $start,
     ) {
-        $this->temperature = array_fill(0, $domain->layout->length, $start);
-        $this->currents = CurrentSolver::solve($model, $grid, $voxels, null);
+        $this->temperature = array_fill(0, $domain->layout->length, $fluid->temperature);
+        $this->coupling = new Coupling($model, $voxels);
+        $this->coupling->follow(null);
         $this->assemble(null);
     }
 
     /** The equations with the mixing of the present flow, and conductivities at the present temperatures. */
     public function assemble(?Turbulence $turbulence): void
     {
-        $mixing = $turbulence === null || $turbulence->conductivity === [] ? null : [$turbulence->conductivity, $turbulence->wallConductivity];
         $films = $this->gaps->films();
         foreach ($this->films as $axis => $more) {
             $films[$axis] = ($films[$axis] ?? []) + $more;
         }
-        $this->system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), $mixing, $films, $this->gaps->mixed(), $this->currents->heat ?? []);
-        $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->specificHeat, $this->energy) : null;
+        $changes = [new GapConduction($films, $this->gaps->mixed())];
+        if ($turbulence !== null && $turbulence->conductivity !== []) {
+            array_unshift($changes, new FluidConduction($turbulence->conductivity, $turbulence->wallConductivity));
+        }
+        $this->system = $this->coupling->equation($this->cells(), $changes);
+        $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->fluid->specificHeat, $this->energy) : null;
+    }
+
+    /** The currents at the last temperatures; null where none are computed. */
+    public function currents(): ?Currents
+    {
+        return $this->coupling->currents();
     }
 
     /** Temperatures as if the fluid were at rest and conducted like this, W/m/K. */
@@ -68,10 +77,10 @@ final class HeatOnFlow
         if ($this->energy === null) {
             return;
         }
-        $conducts = array_fill(0, $this->grid->count(), $conductivity);
+        $conducts = array_fill(0, $this->domain->layout->grid->count(), $conductivity);
         $still = $this->domain->layout->zeros();
-        $system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $this->cells(), [$conducts, $conducts], joule: $this->currents->heat ?? []);
-        $this->temperature = (new EnergyTransport($this->domain, $system, $this->specificHeat))->step([$still, $still, $still], $this->temperature, 1e-4, 30, 0.0);
+        $system = $this->coupling->equation($this->cells(), [new FluidConduction($conducts, $conducts)]);
+        $this->temperature = (new EnergyTransport($this->domain, $system, $this->fluid->specificHeat))->step([$still, $still, $still], $this->temperature, new Accuracy(1e-4, mostIterations: 30), 0.0);
         $this->assemble(null);
     }
 
@@ -84,13 +93,13 @@ final class HeatOnFlow
      * @return float mean change of the temperatures as a share of their spread
      * @throws Diverged
      */
-    public function step(array $flux, float $tolerance, int $iterations, float $order, float $share = 1.0): float
+    public function step(array $flux, Accuracy $accuracy, float $order, float $share = 1.0): float
     {
         if ($this->energy === null) {
             return 0.0;
         }
         $before = $this->temperature;
-        $this->temperature = $this->energy->step($flux, $before, $tolerance, $iterations, $order);
+        $this->temperature = $this->energy->step($flux, $before, $accuracy, $order);
         if ($share < 1.0) {
             $this->temperature = Vectors::combine($share, $this->temperature, 1.0 - $share, $before);
         }
@@ -101,7 +110,7 @@ final class HeatOnFlow
             throw new Diverged('the temperatures diverge: look for powers that are far too large, and for heated parts that nothing cools');
         }
 
-        return $spread > 0.0 ? $moved / ($spread * $this->grid->count()) : 0.0;
+        return $spread > 0.0 ? $moved / ($spread * $this->domain->layout->grid->count()) : 0.0;
     }
 
     /**
@@ -112,14 +121,12 @@ final class HeatOnFlow
      */
     public function settle(array $flux, ?Turbulence $turbulence, int $mostPasses, float $stays): bool
     {
-        if (ElectricSystem::followsTemperature($this->model)) {
-            $this->currents = CurrentSolver::solve($this->model, $this->grid, $this->voxels, $this->cells(), $this->currents);
-        }
+        $this->coupling->follow($this->cells());
         $this->assemble($turbulence);
         $finest = 0.1 * $stays;
         $tolerance = 1e-3;
         for ($pass = 0; $pass < $mostPasses; $pass++) {
-            $moved = $this->step($flux, $tolerance, 30, 1.0);
+            $moved = $this->step($flux, new Accuracy($tolerance, mostIterations: 30), 1.0);
             if ($moved <= $stays && $tolerance <= $finest) {
                 return true;
             }
@@ -138,13 +145,13 @@ final class HeatOnFlow
      */
     public function ways(bool $held): array
     {
-        $faces = $this->system->faces;
+        [$surfaces, $elements] = [$this->system->surfaces, $this->system->surfaces->elements];
         $cells = $this->cells();
         $sums = [];
-        for ($f = 0, $count = $faces->count(); $f < $count; $f++) {
-            if ($held ? $faces->isHeld($f) : $faces->other[$f] < 0) {
-                $way = $faces->part[$f] . ' ' . $faces->side[$f] . ' ' . $faces->patch[$f];
-                $sums[$way] = ($sums[$way] ?? 0.0) + $faces->heatOut($f, $cells);
+        foreach ($elements->other as $e => $other) {
+            if ($held ? $surfaces->isHeld($e) : $other < 0) {
+                $way = $elements->part[$e] . ' ' . $elements->side[$e] . ' ' . $elements->patch[$e];
+                $sums[$way] = ($sums[$way] ?? 0.0) + $surfaces->heatOut($e, $cells);
             }
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 use Closure;
+use Foehn\Observe\GridValues;
 
 /** Told how a solution goes on; may ask it to stop. */
 interface ProgressListener
@@ -19,7 +20,7 @@ interface ProgressListener
      * made changes nothing in what the run computes.
      *
      * @param Closure(): Solution $picture
-     * @param Closure(): array{FlowState, list<Level>} $checkpoint where the run is, which costs nothing to tell: the flow and the grids that are done
+     * @param Closure(): array{FlowState, list<GridValues>} $checkpoint where the run is, which costs nothing to tell: the flow and the grids that are done
      */
     public function offer(Closure $picture, Closure $checkpoint): void;
 

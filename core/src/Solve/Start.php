@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Foehn\Observe\GridValues;
+
 /** What a computation starts from, and the seconds it has taken. A result says it, since the answer must not depend on it by more than its tolerance. */
 final readonly class Start
 {
@@ -11,7 +13,7 @@ final readonly class Start
 
     /**
      * @param ?FlowState $flow a flow of this model or a like one; null: fluid at rest
-     * @param list<Level> $levels grids that are done already, when an interrupted computation goes on
+     * @param list<GridValues> $levels grids that are done already, when an interrupted computation goes on
      * @param bool $frozen whether the flow is kept and only temperatures are computed
      * @param ?string $model hash of the model document whose flow it is
      * @param bool $resumes whether an interrupted computation of the same model and grade goes on

@@ -9,16 +9,17 @@ use Foehn\Grid\Grid;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
+use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\LinearSolution;
 use Foehn\Numerics\Stencil;
+use Foehn\Numerics\StencilSolver;
 use Foehn\Numerics\Vectors;
-use Foehn\Physics\Electric\ElectricSystem;
-use Foehn\Physics\Heat\ConductionAssembler;
+use Foehn\Observe\GridValues;
+use Foehn\Observe\HeatBalance;
+use Foehn\Observe\LiveValues;
+use Foehn\Observe\State;
 use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\PhysicsException;
-use Foehn\Results\HeatBalance;
-use Foehn\Results\LiveValues;
-use Foehn\Results\ResultBuilder;
 
 /** Steady heat conduction of a model: grid, equations, solution; repeats while conductivities follow the temperature. */
 final class SteadySolver
@@ -77,7 +78,7 @@ final class SteadySolver
             throw new PhysicsException('heat has no way out of this model: no side or part face has a temperature or a convection coefficient, and no stream leaves; give one of them');
         }
         $solution = $this->model->physics->hasFlow() ? $this->flow() : $this->still();
-        if (! Vectors::areFinite($solution->temperature)) {
+        if (! Vectors::areFinite($solution->state->temperature)) {
             throw new PhysicsException('the temperatures came out as no numbers; look for conductivities, powers and coefficients that differ by very many orders of magnitude');
         }
 
@@ -98,11 +99,11 @@ final class SteadySolver
                 // What is wrong is told of the grid asked for; a coarse one may only miss a thin part.
                 continue;
             }
-            if ($coarse->stopped) {
+            if ($coarse->outcome->stopped) {
                 return $coarse;
             }
-            if ($coarse->converged) {
-                $done[] = ResultBuilder::level($coarse);
+            if ($coarse->outcome->converged) {
+                $done[] = $coarse->onGrid();
             }
         }
 
@@ -110,7 +111,7 @@ final class SteadySolver
     }
 
     /**
-     * @param list<Level> $done
+     * @param list<GridValues> $done
      * @throws PhysicsException
      */
     private function conduction(Grid $grid, array $done): Solution
@@ -122,20 +123,22 @@ final class SteadySolver
         $this->residuals = [];
         $this->report('grid', 1.0, null);
         $this->voxels = Voxels::of($this->model, $grid);
-        $temperature = $currents = null;
+        $coupling = new Coupling($this->model, $this->voxels);
+        $nonlinear = $coupling->isNonlinear();
+        $temperature = null;
         $pass = 0;
-        $change = $this->isNonlinear() ? INF : 0.0;
+        $change = $nonlinear ? INF : 0.0;
         do {
             $pass++;
-            $currents = CurrentSolver::solve($this->model, $this->grid, $this->voxels, $temperature, $currents);
-            $system = ConductionAssembler::assemble($this->model, $this->grid, $this->voxels, $temperature, joule: $currents->heat ?? []);
+            $coupling->follow($temperature);
+            $system = $coupling->equation($temperature);
             $this->report('equations', 1.0, null);
             $rough = $change > self::ROUGH;
             $linear = $this->linear($system, $temperature, $rough ? self::ROUGH_RESIDUAL : self::RESIDUAL);
             $before = $temperature;
             $temperature = $system->temperatures($linear->x);
             $change = $before === null ? INF : self::largestChange($before, $temperature);
-            $again = $this->isNonlinear() && ($rough || $change > self::STEADY);
+            $again = $nonlinear && ($rough || $change > self::STEADY);
         } while ($again && $linear->converged && ! $linear->stopped && $pass < self::MOST_PASSES);
 
         $converged = $linear->converged && ! $again;
@@ -144,10 +147,10 @@ final class SteadySolver
             $temperature = $system->temperatures($linear->x);
         }
 
-        return new Solution(
-            $this->model, $this->grid, $this->voxels, $system, $temperature, $this->iterations, $pass, $linear->residual,
-            $converged && HeatBalance::of($system, $temperature, null)->holds(), $linear->stopped, (hrtime(true) - $started) / 1e9, $this->residuals, levels: $done, currents: $currents, start: $this->start, spent: $this->start->seconds(),
-        );
+        $state = new State($this->model, $this->voxels, $system, $temperature, null, $coupling->currents());
+        $outcome = new Outcome($converged && $state->balance()->holds(), $linear->stopped, $this->iterations, $pass, $linear->residual, $this->residuals, (hrtime(true) - $started) / 1e9);
+
+        return new Solution($state, $outcome, levels: $done, start: $this->start, spent: $this->start->seconds());
     }
 
     /** Flow from grid to grid, each starting from the last. */
@@ -170,12 +173,12 @@ final class SteadySolver
                 // A coarse grid may miss a thin opening or device; the one asked for tells what is wrong.
                 continue;
             }
-            if ($solution->stopped) {
+            if ($solution->outcome->stopped) {
                 return $solution;
             }
             $this->listener->publish($solution);
-            $state = $solution->state;
-            $done[] = ResultBuilder::level($solution);
+            $state = $solution->checkpoint;
+            $done[] = $solution->onGrid();
         }
 
         return $this->onGrid($finest, $state, true, $done)->solve();
@@ -183,7 +186,7 @@ final class SteadySolver
 
     /**
      * @param array{Model, Grid} $level
-     * @param list<Level> $done
+     * @param list<GridValues> $done
      */
     private function onGrid(array $level, ?FlowState $start, bool $finest, array $done): FlowSolver
     {
@@ -191,7 +194,7 @@ final class SteadySolver
         $this->level = count($done) + 1;
         $this->report('grid', 1.0, null);
 
-        return new FlowSolver($model, $this->grid, Voxels::of($model, $this->grid), $this->listener, $start, $finest, $done, $this->start);
+        return new FlowSolver($model, Voxels::of($model, $this->grid), $this->listener, $start, $finest, $done, $this->start);
     }
 
     /** @param ?list<float> $guess K */
@@ -204,9 +207,9 @@ final class SteadySolver
             }
         }
         $before = $this->iterations;
-        $result = StencilSolver::solve(
-            $system->stencil, $system->source, $start, $tolerance,
-            $system->watts > 0.0 && $tolerance === self::RESIDUAL ? self::BALANCE * $system->watts : INF,
+        $result = (new StencilSolver($system->stencil, $system->ties))->solve(
+            $system->source, $start,
+            new Accuracy($tolerance, $system->watts > 0.0 && $tolerance === self::RESIDUAL ? self::BALANCE * $system->watts : INF),
             function (int $iteration, float $residual, Closure $iterate) use ($before, $system): bool {
                 $this->iterations = $before + $iteration;
                 $this->residuals[] = $residual;
@@ -216,7 +219,6 @@ final class SteadySolver
 
                 return ! $this->listener->shouldStop();
             },
-            $system->packages->ties($system->stencil->pad),
         );
         $this->iterations = $before + $result->iterations;
 
@@ -227,18 +229,6 @@ final class SteadySolver
     {
         $this->lastReport = hrtime(true) / 1e9;
         $this->listener->report(new Progress($stage, $this->grid->count(), $this->iterations, $residual, $seen?->worstMargin(), $this->level, $seen->values ?? []));
-    }
-
-    private function isNonlinear(): bool
-    {
-        foreach ($this->model->parts as $part) {
-            if ($part->material !== null && $this->model->materials->get($part->material)?->dependsOnTemperature()) {
-                return true;
-            }
-        }
-        $fluid = $this->model->space->fluid;
-
-        return ElectricSystem::followsTemperature($this->model) || ($fluid !== null && $this->model->materials->get($fluid)?->dependsOnTemperature() === true);
     }
 
     /**

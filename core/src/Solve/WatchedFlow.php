@@ -6,11 +6,11 @@ namespace Foehn\Solve;
 
 use Foehn\Model\Model;
 use Foehn\Model\Watch;
+use Foehn\Observe\FlowProbe;
 use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Flow\FlowField;
 use Foehn\Physics\Flow\FlowLevel;
 use Foehn\Physics\Flow\Fluid;
-use Foehn\Results\FlowProbe;
 
 /** What a model watches or limits beside temperatures, for a run to see whether it stands still. */
 final readonly class WatchedFlow

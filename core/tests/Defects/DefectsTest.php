@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Defects;
 
-use Foehn\Model\ModelCodec;
+use Foehn\Codec\ModelCodec;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\SteadySolver;
 use PHPUnit\Framework\TestCase;

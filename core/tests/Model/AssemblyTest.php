@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Model;
 
+use Foehn\Geometry\Rotation;
 use Foehn\Model\ModelException;
 use Foehn\Results\ResultBuilder;
 use Foehn\Shapes\Fan;
-use Foehn\Shapes\Rotation;
 use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\Attributes\DataProvider;

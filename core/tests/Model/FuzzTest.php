@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Foehn\Tests\Model;
 
 use ErrorException;
+use Foehn\Codec\ModelCodec;
+use Foehn\Codec\ModelOutline;
 use Foehn\FoehnException;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\GridReport;
-use Foehn\Model\ModelCodec;
 use Foehn\Model\ModelException;
-use Foehn\Model\ModelOutline;
 use Foehn\Preflight\Preflight;
 use Foehn\Tests\MutatedDocuments;
 use PHPUnit\Framework\TestCase;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Model;
 
-use Foehn\Model\ModelCodec;
+use Foehn\Codec\ModelCodec;
 use Foehn\Model\ModelException;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\Attributes\DataProvider;

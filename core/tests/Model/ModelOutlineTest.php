@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Model;
 
-use Foehn\Model\ModelOutline;
+use Foehn\Codec\ModelOutline;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\TestCase;
 

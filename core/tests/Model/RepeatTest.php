@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Model;
 
+use Foehn\Codec\ModelOutline;
 use Foehn\Model\ModelException;
-use Foehn\Model\ModelOutline;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Numerics;
 
+use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\Aggregation;
 use Foehn\Numerics\BlockAggregates;
 use Foehn\Numerics\ConjugateGradient;
@@ -41,7 +42,7 @@ final class LinearSolverTest extends TestCase
     public function testASystemWithoutNumbersIsNotCalledSolved(): void
     {
         $matrix = SparseMatrix::fromLinks([0], [1], [1.0], [1.0, 1.0]);
-        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), [NAN, 1.0], [0.0, 0.0], 1e-8);
+        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), [NAN, 1.0], [0.0, 0.0], new Accuracy(1e-8));
 
         self::assertFalse($solution->converged);
     }
@@ -75,7 +76,7 @@ final class LinearSolverTest extends TestCase
     {
         $matrix = self::brick(24, 22, 20, $couplings);
         $x = array_map(fn (int $i) => sin(0.37 * $i) + 2.0, range(0, $matrix->size - 1));
-        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $matrix->times($x), array_fill(0, $matrix->size, 0.0), 1e-10);
+        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $matrix->times($x), array_fill(0, $matrix->size, 0.0), new Accuracy(1e-10));
 
         self::assertTrue($solution->converged);
         self::assertLessThanOrEqual($mostIterations, $solution->iterations);
@@ -95,7 +96,7 @@ final class LinearSolverTest extends TestCase
         $multigrid = Multigrid::sparse(self::brick(16, 15, 14, [1.0, 2.0, 4.0]));
         $matrix = self::brick(16, 15, 14, [1.5, 2.5, 3.0]);
         $x = array_map(fn (int $i) => cos(0.2 * $i), range(0, $matrix->size - 1));
-        $solution = ConjugateGradient::solve($matrix, $multigrid->with($matrix), $matrix->times($x), array_fill(0, $matrix->size, 0.0), 1e-10);
+        $solution = ConjugateGradient::solve($matrix, $multigrid->with($matrix), $matrix->times($x), array_fill(0, $matrix->size, 0.0), new Accuracy(1e-10));
 
         self::assertLessThanOrEqual(22, $solution->iterations);
         self::assertEqualsWithDelta($x, $solution->x, 1e-6);
@@ -121,7 +122,7 @@ final class LinearSolverTest extends TestCase
         $matrix = SparseMatrix::fromLinks($from, $to, $g, $extra);
         $b = array_fill(0, $n, 0.0);
         $b[$n - 1] = 1.0;
-        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $b, $b, 1e-8);
+        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $b, $b, new Accuracy(1e-8));
 
         self::assertTrue($solution->converged);
         self::assertLessThanOrEqual(60, $solution->iterations);
@@ -132,7 +133,7 @@ final class LinearSolverTest extends TestCase
     {
         $matrix = self::brick(10, 10, 10, [1.0, 1.0, 1.0]);
         $b = array_fill(0, 1000, 1.0);
-        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $b, array_fill(0, 1000, 0.0), 1e-12, progress: fn (int $i) => $i < 2);
+        $solution = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $b, array_fill(0, 1000, 0.0), new Accuracy(1e-12), fn (int $i) => $i < 2);
 
         self::assertTrue($solution->stopped);
         self::assertSame(2, $solution->iterations);
@@ -157,7 +158,7 @@ final class LinearSolverTest extends TestCase
         $b = $stencil->times($exact);
 
         self::assertEqualsWithDelta(Stencil::pack($b, $unknown, $matrix->size), $matrix->times(Stencil::pack($exact, $unknown, $matrix->size)), 1e-9);
-        $solution = ConjugateGradient::solve($stencil, Multigrid::box($stencil), $b, Stencil::zeros($stencil->cells), 1e-11);
+        $solution = ConjugateGradient::solve($stencil, Multigrid::box($stencil), $b, Stencil::zeros($stencil->cells), new Accuracy(1e-11));
         self::assertTrue($solution->converged);
         self::assertLessThan(25, $solution->iterations);
         self::assertEqualsWithDelta($exact, $solution->x, 1e-7);
@@ -171,7 +172,7 @@ final class LinearSolverTest extends TestCase
         $conductivity = fn (int $n): float => $metal($n % 26, intdiv($n, 26) % 24, intdiv($n, 26 * 24)) ? 200.0 : 0.026;
         $stencil = self::stencil($cells, [1.0, 2.0, 4.0], fn (int $n, int $next): float => 2 / (1 / $conductivity($n) + 1 / $conductivity($next)));
         $exact = array_map(fn (int $c, float $d) => $d > 0.0 ? 2.0 + sin(0.37 * $c) : 0.0, array_keys($stencil->diagonal), $stencil->diagonal);
-        $solution = ConjugateGradient::solve($stencil, Multigrid::box($stencil), $stencil->times($exact), Stencil::zeros($cells), 1e-10);
+        $solution = ConjugateGradient::solve($stencil, Multigrid::box($stencil), $stencil->times($exact), Stencil::zeros($cells), new Accuracy(1e-10));
 
         self::assertTrue($solution->converged);
         self::assertLessThanOrEqual(25, $solution->iterations);
@@ -210,7 +211,7 @@ final class LinearSolverTest extends TestCase
         }
         $b = TiedCells::project($b, $ties);
         $tied = new TiedCells($stencil, Multigrid::box($stencil), $ties);
-        $x = ConjugateGradient::solve($tied, $tied, $b, Stencil::zeros([6, 5, 4]), 1e-12)->x;
+        $x = ConjugateGradient::solve($tied, $tied, $b, Stencil::zeros([6, 5, 4]), new Accuracy(1e-12))->x;
         [$matrix, $unknown] = $stencil->toSparse($ties);
         $direct = (new DenseFactors($matrix))->solve(Stencil::pack($b, $unknown, $matrix->size));
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Physics;
 
-use Foehn\Model\ModelCodec;
+use Foehn\Codec\ModelCodec;
 use Foehn\Model\ModelException;
 use Foehn\Physics\PhysicsException;
 use Foehn\Preflight\Preflight;

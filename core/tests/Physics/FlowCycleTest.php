@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Physics;
 
+use Foehn\Codec\ModelCodec;
 use Foehn\Grid\GridBuilder;
 use Foehn\Grid\Voxels;
-use Foehn\Model\ModelCodec;
 use Foehn\Physics\Flow\Coarsening;
 use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\Flow\FlowCycle;
@@ -77,7 +77,7 @@ final class FlowCycleTest extends TestCase
             'analysis' => ['grid' => ['cells' => $cells]],
         ]);
         $grid = GridBuilder::build($model);
-        $domain = DomainBuilder::build($model, $grid, Voxels::of($model, $grid), 1.1);
+        $domain = DomainBuilder::build($model, Voxels::of($model, $grid), 1.1);
         self::assertContains(FlowDomain::OUTER, $domain->face[0]);
         $level = FlowLevel::finest($domain, 1.1);
         $zeros = $domain->layout->zeros();

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Physics;
 
+use Foehn\Codec\ModelCodec;
 use Foehn\Grid\GridBuilder;
 use Foehn\Grid\Voxels;
-use Foehn\Model\ModelCodec;
 use Foehn\Model\ModelException;
 use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\Flow\WallDistance;
@@ -94,7 +94,7 @@ final class FlowTest extends TestCase
                     'x-' => ['kind' => 'inlet', 'speed' => $speed, 'temperature' => 300], 'x+' => ['kind' => 'outlet'], 'y-' => $wall, 'y+' => $wall, 'z-' => self::SYMMETRY, 'z+' => self::SYMMETRY]],
                 'analysis' => ['grid' => ['cells' => [80, $across, 1]]],
             ]))))->solve();
-            $flow = $solution->flow;
+            $flow = $solution->state->flow;
             self::assertNotNull($flow);
             $layout = $flow->domain->layout;
             $gradient = ($flow->pressure[$layout->index(60, 1, 1)] - $flow->pressure[$layout->index(76, 1, 1)]) / 0.16;
@@ -105,13 +105,13 @@ final class FlowTest extends TestCase
             for ($j = 1; $j <= $across; $j++) {
                 $through = $flow->flux[0][$layout->index(72, $j, 1)];
                 $mass += $through;
-                $carried += $through * $solution->temperature[71 + 80 * ($j - 1)];
+                $carried += $through * $solution->state->temperature[71 + 80 * ($j - 1)];
             }
-            $faces = $solution->system->faces;
+            $faces = $solution->state->system->surfaces;
             $nusselt = 0.0;
             for ($f = 0; $f < $faces->count(); $f++) {
-                if ($faces->side[$f] === 2 && $faces->cell[$f] % 80 === 71) {
-                    $nusselt = 200 * $diameter / $conductivity / ($faces->surfaceTemperature($f, $solution->temperature) - $carried / $mass);
+                if ($faces->elements->side[$f] === 2 && $faces->elements->cell[$f] % 80 === 71) {
+                    $nusselt = 200 * $diameter / $conductivity / ($faces->surfaceTemperature($f, $solution->state->temperature) - $carried / $mass);
                 }
             }
             $prandtl = $viscosity * $specificHeat / $conductivity;
@@ -268,10 +268,10 @@ final class FlowTest extends TestCase
         $model = self::duct();
         $first = (new SteadySolver(ModelCodec::fromDocument($model)))->solve();
         $model['parts'][0]['power'] *= 3;
-        $frozen = (new SteadySolver(ModelCodec::fromDocument($model), start: new Start($first->state, frozen: true)))->solve();
+        $frozen = (new SteadySolver(ModelCodec::fromDocument($model), start: new Start($first->checkpoint, frozen: true)))->solve();
 
-        self::assertTrue($frozen->converged);
-        self::assertEqualsWithDelta(3 * (max($first->temperature) - 300.0), max($frozen->temperature) - 300.0, 0.02 * (max($first->temperature) - 300.0));
+        self::assertTrue($frozen->outcome->converged);
+        self::assertEqualsWithDelta(3 * (max($first->state->temperature) - 300.0), max($frozen->state->temperature) - 300.0, 0.02 * (max($first->state->temperature) - 300.0));
         self::assertLessThan(1e-3, ResultBuilder::build($frozen, '')['balance']['error']);
 
         $this->expectException(PhysicsException::class);
@@ -302,7 +302,7 @@ final class FlowTest extends TestCase
             'analysis' => ['grid' => ['cells' => [2, 20, 2]]],
         ]));
         $grid = GridBuilder::build($model);
-        $wall = new WallDistance(DomainBuilder::build($model, $grid, Voxels::of($model, $grid), 1.0));
+        $wall = new WallDistance(DomainBuilder::build($model, Voxels::of($model, $grid), 1.0));
 
         self::assertEqualsWithDelta(0.00225, $wall->distance[2 * 4], 3e-5);
         self::assertEqualsWithDelta(0.00475, $wall->distance[2 * 9], 6e-5);

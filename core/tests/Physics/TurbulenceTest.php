@@ -47,7 +47,7 @@ final class TurbulenceTest extends TestCase
         $air = $model->materials->get('air');
         self::assertNotNull($air);
         $fluid = Fluid::of($air, $model->surroundings);
-        $domain = DomainBuilder::build($model, $grid, Voxels::of($model, $grid), $fluid->density);
+        $domain = DomainBuilder::build($model, Voxels::of($model, $grid), $fluid->density);
         $velocity = self::alongX($domain, $speed);
         $turbulence = new Turbulence($domain, $fluid, new WallDistance($domain));
         $turbulence->update($velocity, new MolecularProperties($domain, $fluid), []);

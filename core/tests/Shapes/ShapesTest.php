@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Shapes;
 
-use Foehn\Model\Box;
+use Foehn\Geometry\Box;
 use Foehn\Shapes\Block;
 use Foehn\Shapes\Cylinder;
 use Foehn\Shapes\Fan;

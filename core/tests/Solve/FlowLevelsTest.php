@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Foehn\Tests\Solve;
 
 use Closure;
+use Foehn\Codec\ModelCodec;
 use Foehn\Grid\GridLevels;
-use Foehn\Model\ModelCodec;
+use Foehn\Observe\GridValues;
 use Foehn\Results\ResultBuilder;
 use Foehn\Results\Uncertainty;
 use Foehn\Solve\FlowState;
-use Foehn\Solve\Level;
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
 use Foehn\Solve\Solution;
@@ -27,7 +27,7 @@ final class FlowLevelsTest extends TestCase
         $solution = (new SteadySolver(ModelCodec::fromDocument(self::box()), $listener))->solve();
         $result = ResultBuilder::build($solution, '');
 
-        self::assertTrue($solution->converged);
+        self::assertTrue($solution->outcome->converged);
         self::assertSame([24 * 12 * 7, 48 * 24 * 7], array_column($result['levels'], 'cells'));
         self::assertContains(24 * 12 * 7, $listener->published);
         $sorted = $listener->published;
@@ -58,15 +58,15 @@ final class FlowLevelsTest extends TestCase
         $model = ModelCodec::fromDocument(self::box());
         $whole = (new SteadySolver($model))->solve();
         $stopped = (new SteadySolver($model, self::listener(8)))->solve();
-        self::assertTrue($stopped->stopped);
-        self::assertFalse($stopped->converged);
-        self::assertNotNull($stopped->state);
-        self::assertGreaterThan(300.0, max($stopped->temperature));
+        self::assertTrue($stopped->outcome->stopped);
+        self::assertFalse($stopped->outcome->converged);
+        self::assertNotNull($stopped->checkpoint);
+        self::assertGreaterThan(300.0, max($stopped->state->temperature));
 
-        $again = FlowState::fromBytes($stopped->state->toBytes());
+        $again = FlowState::fromBytes($stopped->checkpoint->toBytes());
         $resumed = (new SteadySolver($model, start: new Start($again, $stopped->levels, resumes: true, seconds: 1000.0)))->solve();
-        self::assertTrue($resumed->converged);
-        self::assertEqualsWithDelta(max($whole->temperature), max($resumed->temperature), 0.01 * (max($whole->temperature) - 300.0));
+        self::assertTrue($resumed->outcome->converged);
+        self::assertEqualsWithDelta(max($whole->state->temperature), max($resumed->state->temperature), 0.01 * (max($whole->state->temperature) - 300.0));
         self::assertSame('checkpoint', $resumed->start->toArray()['from']);
         self::assertGreaterThan(1000.0, $resumed->spent, 'what it took before counts too');
     }
@@ -82,13 +82,13 @@ final class FlowLevelsTest extends TestCase
         $regime = fn (Solution $solution): string => ResultBuilder::build($solution, '')['flow']['regime']['model'];
 
         $early = (new SteadySolver($slow, self::listener(2)))->solve();
-        $goesOn = (new SteadySolver($slow, start: new Start($early->state)))->solve();
-        self::assertTrue($early->stopped && $goesOn->converged);
+        $goesOn = (new SteadySolver($slow, start: new Start($early->checkpoint)))->solve();
+        self::assertTrue($early->outcome->stopped && $goesOn->outcome->converged);
         self::assertSame(['turbulent', 'laminar'], [$regime($early), $regime($goesOn)], 'stopped before that was found, it is found on going on');
 
-        $faster = (new SteadySolver($fast, self::listener(20), new Start($goesOn->state)))->solve();
+        $faster = (new SteadySolver($fast, self::listener(20), new Start($goesOn->checkpoint)))->solve();
         self::assertSame('turbulent', $regime($faster));
-        self::assertSame('laminar', $regime((new SteadySolver($slow, self::listener(20), new Start($faster->state)))->solve()));
+        self::assertSame('laminar', $regime((new SteadySolver($slow, self::listener(20), new Start($faster->checkpoint)))->solve()));
     }
 
     public function testAFlowStartsFromThatOfAnotherGrid(): void
@@ -97,11 +97,11 @@ final class FlowLevelsTest extends TestCase
         $coarse['analysis']['grid'] = ['cells' => [20, 12, 6]];
         $start = (new SteadySolver(ModelCodec::fromDocument($coarse)))->solve();
         $fromRest = (new SteadySolver(ModelCodec::fromDocument(self::box())))->solve();
-        $started = (new SteadySolver(ModelCodec::fromDocument(self::box()), start: new Start($start->state, model: 'abc')))->solve();
+        $started = (new SteadySolver(ModelCodec::fromDocument(self::box()), start: new Start($start->checkpoint, model: 'abc')))->solve();
 
         self::assertLessThan($fromRest->levels[0]->iterations, $started->levels[0]->iterations);
         self::assertSame([['from' => 'rest', 'model' => null, 'frozen' => false], ['from' => 'flow', 'model' => 'abc', 'frozen' => false]], [$fromRest->start->toArray(), $started->start->toArray()]);
-        self::assertEqualsWithDelta(max($fromRest->temperature), max($started->temperature), 0.2);
+        self::assertEqualsWithDelta(max($fromRest->state->temperature), max($started->state->temperature), 0.2);
     }
 
     public function testBytesThatAreNoStateAreNotTakenForOne(): void
@@ -134,7 +134,7 @@ final class FlowLevelsTest extends TestCase
     /** A plane case has one cell across: 1 to 4 cells is a grid twice as fine, not 4^(1/3) times. */
     public function testOnlyRefinedAxesCount(): void
     {
-        $plane = fn (int $n, float $value): Level => new Level($n * $n, [$n, $n, 1], 1, 1.0, ['w' => $value]);
+        $plane = fn (int $n, float $value): GridValues => new GridValues($n * $n, [$n, $n, 1], 1, 1.0, ['w' => $value]);
         $found = Uncertainty::of([$plane(10, 11.0), $plane(20, 10.25), $plane(40, 10.0625)], 'w', null);
 
         self::assertEqualsWithDelta(2.0, $found['order'], 1e-6);
@@ -186,15 +186,15 @@ final class FlowLevelsTest extends TestCase
         $watched = (new SteadySolver($model, self::listener(PHP_INT_MAX, true)))->solve();
         $alone = (new SteadySolver($model))->solve();
 
-        self::assertSame($alone->residuals, $watched->residuals);
-        self::assertSame($alone->temperature, $watched->temperature);
+        self::assertSame($alone->outcome->residuals, $watched->outcome->residuals);
+        self::assertSame($alone->state->temperature, $watched->state->temperature);
     }
 
-    private static function level(int $cells, float $value): Level
+    private static function level(int $cells, float $value): GridValues
     {
         $along = (int) round($cells ** (1 / 3));
 
-        return new Level($cells, [$along, $along, $along], 1, 1.0, ['w' => $value]);
+        return new GridValues($cells, [$along, $along, $along], 1, 1.0, ['w' => $value]);
     }
 
     /** @return ProgressListener&object{published: list<int>} */
@@ -215,7 +215,7 @@ final class FlowLevelsTest extends TestCase
 
             public function publish(Solution $solution): void
             {
-                $this->published[] = $solution->grid->count();
+                $this->published[] = $solution->state->grid->count();
             }
 
             public function offer(Closure $picture, Closure $checkpoint): void

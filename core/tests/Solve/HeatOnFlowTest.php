@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Solve;
 
-use Foehn\Results\HeatBalance;
+use Foehn\Observe\HeatBalance;
 use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\TestCase;
@@ -23,16 +23,16 @@ final class HeatOnFlowTest extends TestCase
             'parts' => [['id' => 'plate', 'shape' => ['kind' => 'block', 'size' => [0.04, 0.0002, 0.001]], 'at' => [0, 0.001, 0], 'material' => 'plate']],
             'analysis' => ['grid' => ['cells' => [20, 12, 4]]],
         ])))->solve();
-        $balance = $solution->balance();
+        $balance = $solution->state->balance();
 
-        self::assertTrue($solution->converged);
+        self::assertTrue($solution->outcome->converged);
         self::assertEqualsWithDelta(500.0 * 0.04 * 0.001, $balance->in, 1e-9);
         self::assertEqualsWithDelta($balance->in, $balance->out, 1e-5 * $balance->in);
         // 0.02 W into 5e-5 kg/s of 1000 J/kgK.
-        self::assertEqualsWithDelta(0.4, $solution->flow?->through($solution->flow->domain->openings[1], $solution->flow->domain->layout->spread($solution->temperature, 300.0))['temperature'] - 300.0, 1e-4);
+        self::assertEqualsWithDelta(0.4, $solution->state->flow?->through($solution->state->flow->domain->openings[1], $solution->state->flow->domain->layout->spread($solution->state->temperature, 300.0))['temperature'] - 300.0, 1e-4);
 
-        $colder = array_map(fn (float $t): float => 300.0 + 0.99 * ($t - 300.0), $solution->temperature);
+        $colder = array_map(fn (float $t): float => 300.0 + 0.99 * ($t - 300.0), $solution->state->temperature);
         self::assertTrue($balance->holds());
-        self::assertFalse(HeatBalance::of($solution->system, $colder, $solution->flow)->holds());
+        self::assertFalse(HeatBalance::of($solution->state->system, $colder, $solution->state->flow)->holds());
     }
 }

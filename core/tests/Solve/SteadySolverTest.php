@@ -169,7 +169,7 @@ final class SteadySolverTest extends TestCase
         };
         $solution = (new SteadySolver(Models::read(Models::demo()), $listener))->solve();
 
-        self::assertTrue($solution->stopped);
+        self::assertTrue($solution->outcome->stopped);
         self::assertSame(['grid', 'equations'], array_slice($listener->stages, 0, 2));
     }
 
@@ -199,7 +199,7 @@ final class SteadySolverTest extends TestCase
         $document = Models::block(['watches' => [['id' => 'w', 'of' => ['point' => $point]]]]);
         $document['analysis'] = ['grid' => ['cells' => [6, 5, 7]]];
         $solution = (new SteadySolver(Models::read($document)))->solve();
-        $stored = new StoredField($solution->grid, self::stream(FieldFile::temperature($solution)), self::stream(FieldFile::parts($solution)));
+        $stored = new StoredField($solution->state->grid, self::stream(FieldFile::temperature($solution)), self::stream(FieldFile::parts($solution)));
 
         $probed = $stored->probe($point);
         self::assertSame(0, $probed['part']);
@@ -223,7 +223,7 @@ final class SteadySolverTest extends TestCase
     private static function solved(array|Model $document): array
     {
         $solution = (new SteadySolver($document instanceof Model ? $document : Models::read($document)))->solve();
-        self::assertTrue($solution->converged);
+        self::assertTrue($solution->outcome->converged);
 
         return ResultBuilder::build($solution, '');
     }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
-use Foehn\Grid\Axes;
-use Foehn\Grid\Grid;
+use Foehn\Geometry\Axes;
 use Foehn\Grid\Voxels;
 use Foehn\Model\FlowCondition;
 use Foehn\Model\Model;
 use Foehn\Model\Space;
+use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\SparseMatrix;
@@ -21,6 +21,9 @@ final class DomainBuilder
 {
     /** Share of the given flows by which what enters and what leaves may differ by the rounding of their sums. */
     private const ROUNDING = 1e-9;
+
+    /** Relative residual of the profile of an inlet. */
+    private const PROFILE = 1e-10;
 
     private FlowLayout $layout;
 
@@ -42,10 +45,10 @@ final class DomainBuilder
     /** @var array<string, Opening> */
     private array $openings = [];
 
-    private function __construct(private readonly Model $model, Grid $grid, Voxels $voxels, private readonly float $density)
+    private function __construct(private readonly Model $model, Voxels $voxels, private readonly float $density)
     {
-        $this->layout = $layout = new FlowLayout($grid);
-        $this->fluid = $layout->spread(array_map(fn (int $owner) => $owner < 0 ? 1 : 0, $voxels->owner), 0);
+        $this->layout = $layout = new FlowLayout($voxels->grid);
+        $this->fluid = $layout->spread(array_map(fn (int $region) => $region >= 0 ? 1 : 0, $voxels->region), 0);
         $this->drag = array_fill(0, $layout->length, 1.0);
         $zeros = $layout->zeros();
         $this->velocity = [$zeros, $zeros, $zeros];
@@ -57,9 +60,9 @@ final class DomainBuilder
      * @param float $density of the fluid that enters, kg/m3
      * @throws PhysicsException
      */
-    public static function build(Model $model, Grid $grid, Voxels $voxels, float $density): FlowDomain
+    public static function build(Model $model, Voxels $voxels, float $density): FlowDomain
     {
-        $builder = new self($model, $grid, $voxels, $density);
+        $builder = new self($model, $voxels, $density);
         foreach (Space::SIDES as $side => $name) {
             $builder->side($side, $name);
         }
@@ -205,7 +208,7 @@ final class DomainBuilder
             return array_fill(0, count($number), 1.0);
         }
         $matrix = SparseMatrix::fromLinks($from, $to, $conductance, $wall);
-        $x = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $opening->areas, $wall, 1e-10)->x;
+        $x = ConjugateGradient::solve($matrix, Multigrid::sparse($matrix), $opening->areas, $wall, new Accuracy(self::PROFILE))->x;
         $flow = 0.0;
         foreach ($x as $n => $value) {
             $flow += $value * $opening->areas[$n];

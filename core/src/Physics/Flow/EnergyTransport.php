@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
-use Foehn\Numerics\ConjugateResiduals;
+use Foehn\Numerics\Accuracy;
+use Foehn\Numerics\ConvectiveSolver;
 use Foehn\Numerics\LinkPattern;
-use Foehn\Numerics\Multigrid;
-use Foehn\Numerics\SparseMatrix;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\Vectors;
 use Foehn\Physics\Heat\HeatSystem;
@@ -33,9 +32,7 @@ final class EnergyTransport
 
     private int $size;
 
-    private ?Multigrid $multigrid = null;
-
-    private ?SparseMatrix $matrix = null;
+    private ?ConvectiveSolver $solver = null;
 
     private LinkPattern $pattern;
 
@@ -62,7 +59,7 @@ final class EnergyTransport
     /** @param ?self $before the equations that these follow: what does not change is taken over */
     public function __construct(private readonly FlowDomain $domain, private readonly HeatSystem $heat, private readonly float $specificHeat, ?self $before = null)
     {
-        [$this->unknown, $this->size] = $heat->stencil->number($heat->packages->ties($heat->stencil->pad));
+        [$this->unknown, $this->size] = $heat->stencil->number($heat->ties);
         $stencil = $heat->stencil;
         [$from, $to, $range] = [[], [], [0]];
         foreach ([0, 1, 2] as $axis) {
@@ -73,7 +70,7 @@ final class EnergyTransport
         }
         $this->range = [$range[0], $range[1], $range[2], $range[3]];
         if ($before !== null && $before->pattern->isOf($this->size, $from, $to)) {
-            [$this->pattern, $this->multigrid, $this->joined] = [$before->pattern, $before->multigrid, $before->joined];
+            [$this->pattern, $this->solver, $this->joined] = [$before->pattern, $before->solver, $before->joined];
             $this->age = self::KEEP;
         } else {
             $this->pattern = LinkPattern::of($this->size, $from, $to);
@@ -86,13 +83,13 @@ final class EnergyTransport
      * @param float $order 0 for upwind, 1 for limited linear interpolation
      * @return list<float> temperature in the layout of the flow, K
      */
-    public function step(array $flux, array $temperature, float $tolerance, int $mostIterations, float $order): array
+    public function step(array $flux, array $temperature, Accuracy $accuracy, float $order): array
     {
         $layout = $this->domain->layout;
         $reference = $this->heat->reference;
         if ($this->flux !== $flux) {
             $this->flux = $flux;
-            $new = $this->multigrid === null || $this->age >= self::KEEP || $mostIterations > 5;
+            $new = $this->solver === null || $this->age >= self::KEEP || $accuracy->mostIterations > 5;
             $this->equations($flux, $new);
             $this->age = $new ? 1 : $this->age + 1;
         }
@@ -105,8 +102,8 @@ final class EnergyTransport
         foreach ($x as $u => $value) {
             $x[$u] = $value - $reference;
         }
-        assert($this->matrix !== null && $this->multigrid !== null);
-        $solution = ConjugateResiduals::solve($this->matrix, $this->multigrid, $source, $x, $tolerance, $mostIterations);
+        assert($this->solver !== null);
+        $solution = $this->solver->solve($source, $x, $accuracy);
 
         return $layout->spread($this->heat->temperatures(Stencil::unpack($solution->x, $this->unknown)), $reference);
     }
@@ -137,14 +134,16 @@ final class EnergyTransport
         foreach ([0, 1, 2] as $axis) {
             [$weight, $back] = self::carry($this->range[$axis], $this->range[$axis + 1], $this->faceOf, $flux[$axis], $this->specificHeat, $weight, $back);
         }
-        $this->matrix = $this->pattern->matrix($weight, $back, $sums);
-        if ($new && $this->multigrid !== null && $this->joined < self::JOINED) {
-            $this->multigrid = $this->multigrid->with($this->matrix);
+        $matrix = $this->pattern->matrix($weight, $back, $sums);
+        if ($this->solver !== null && ! $new) {
+            $this->solver = $this->solver->keepFor($matrix);
+        } elseif ($this->solver !== null && $this->joined < self::JOINED) {
+            $this->solver = $this->solver->renewFor($matrix);
             $this->joined++;
-        } elseif ($new) {
+        } else {
             // Strong is what conducts or is carried, whichever way.
             $mean = Vectors::combine(0.5, $weight, 0.5, $back);
-            $this->multigrid = Multigrid::convective($this->matrix, $this->pattern->matrix($mean, $mean, $sums));
+            $this->solver = ConvectiveSolver::of($matrix, $this->pattern->matrix($mean, $mean, $sums));
             $this->joined = 1;
         }
     }

@@ -11,6 +11,8 @@ final readonly class FlowField
      * @param array{list<float>, list<float>, list<float>} $velocity on the upper faces of the cells, m/s, in the layout of the flow
      * @param list<float> $pressure Pa relative to the surroundings
      * @param array{list<float>, list<float>, list<float>} $flux through those faces, kg/s
+     * @param list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}> $fans operating points, m3/s and Pa
+     * @param list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}> $fins plate fins as the grid has them
      */
     public function __construct(
         public FlowDomain $domain,
@@ -18,6 +20,8 @@ final readonly class FlowField
         public array $velocity,
         public array $pressure,
         public array $flux,
+        public array $fans = [],
+        public array $fins = [],
     ) {
     }
 

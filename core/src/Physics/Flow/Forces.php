@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
-use Foehn\Grid\Axes;
+use Foehn\Geometry\Axes;
 use Foehn\Model\Model;
 
 /** Forces on the fluid that the model gives, and its buoyancy. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
-use Foehn\Grid\Axes;
+use Foehn\Geometry\Axes;
 
 /** What holds velocities together and back: viscous links between neighbouring faces, walls, and losses at screens. */
 final class Friction

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
-use Foehn\Grid\Axes;
+use Foehn\Geometry\Axes;
 
 /** Second order for the convection of momentum, as forces that are added to the upwind equations. */
 final class LimitedConvection

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
+use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\Stencil;
@@ -11,15 +12,6 @@ use Foehn\Numerics\Stencil;
 /** The pressure correction that makes velocities conserve mass: a Poisson equation over the fluid cells. */
 final class PressureCorrection
 {
-    /** Residual and most iterations where the acceleration needs a smooth map: with 0.05, Ra 1e5 took four times the outer iterations. */
-    public const CLOSE = [0.01, 15];
-
-    /** Elsewhere more accuracy is wasted while the velocities still move. */
-    public const ROUGH = [0.1, 4];
-
-    /** Before heat is carried. */
-    public const FINE = [1e-3, 25];
-
     /** The coefficients change slowly, so a hierarchy serves this many corrections. */
     private const KEEP = 12;
 
@@ -27,9 +19,26 @@ final class PressureCorrection
 
     private int $age = 0;
 
-    /** @param array{float, int} $accuracy CLOSE, ROUGH or FINE */
-    public function __construct(private readonly FlowDomain $domain, private readonly array $accuracy)
+    public function __construct(private readonly FlowDomain $domain, private readonly Accuracy $accuracy)
     {
+    }
+
+    /** Residual and most iterations where the acceleration needs a smooth map: with 0.05, Ra 1e5 took four times the outer iterations. */
+    public static function close(): Accuracy
+    {
+        return new Accuracy(0.01, mostIterations: 15);
+    }
+
+    /** Elsewhere more accuracy is wasted while the velocities still move. */
+    public static function rough(): Accuracy
+    {
+        return new Accuracy(0.1, mostIterations: 4);
+    }
+
+    /** Before heat is carried. */
+    public static function fine(): Accuracy
+    {
+        return new Accuracy(1e-3, mostIterations: 25);
     }
 
     /**
@@ -48,7 +57,7 @@ final class PressureCorrection
         }
         $this->age++;
         $zeros = Stencil::zeros($stencil->cells);
-        $x = ConjugateGradient::solve($stencil, $this->preconditioner, $layout->toStencil($imbalance), $zeros, $this->accuracy[0], mostIterations: $this->accuracy[1])->x;
+        $x = ConjugateGradient::solve($stencil, $this->preconditioner, $layout->toStencil($imbalance), $zeros, $this->accuracy)->x;
 
         return $layout->fromStencil($x);
     }

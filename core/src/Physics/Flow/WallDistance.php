@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
-use Foehn\Grid\Axes;
+use Foehn\Geometry\Axes;
+use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\Stencil;
@@ -16,6 +17,8 @@ use Foehn\Numerics\Stencil;
  */
 final class WallDistance
 {
+    private const RESIDUAL = 1e-5;
+
     /** @var list<float> m, per cell of the grid; 0 in solids */
     public readonly array $distance;
 
@@ -60,7 +63,7 @@ final class WallDistance
             }
         }
         $stencil = new Stencil($cells, $coupling, $extra);
-        $phi = ConjugateGradient::solve($stencil, Multigrid::box($stencil), $source, $zeros, 1e-5)->x;
+        $phi = ConjugateGradient::solve($stencil, Multigrid::box($stencil), $source, $zeros, new Accuracy(self::RESIDUAL))->x;
         $distance = $gap = array_fill(0, $grid->count(), 0.0);
         for ($n = 0, $count = $grid->count(); $n < $count; $n++) {
             $place = [$n % $nx + 1, intdiv($n, $nx) % $ny + 1, intdiv($n, $nx * $ny) + 1];

@@ -5,25 +5,33 @@ declare(strict_types=1);
 namespace Foehn\Physics\Heat;
 
 use Foehn\Numerics\Stencil;
+use Foehn\Physics\Equation;
 
-/** Discrete heat conduction: (stencil)(T - reference) = source, with what is needed to read results off the solution. */
+/** The assembled balance of heat: (stencil)(T - reference) = source, with what is needed to read results off the solution. */
 final readonly class HeatSystem
 {
-    /**
-     * @param list<float> $source W per cell, padded, relative to the reference temperature
-     * @param list<bool> $live whether the cell's temperature is computed
-     * @param float $reference K, subtracted from all temperatures to keep digits
-     * @param float $watts heat given: powers, sources and fluxes, W
-     */
-    public function __construct(
-        public Stencil $stencil,
-        public array $source,
-        public array $live,
-        public FaceRecords $faces,
-        public PackageNodes $packages,
-        public float $reference,
-        public float $watts,
-    ) {
+    public Stencil $stencil;
+
+    /** @var list<float> W per cell, padded, relative to the reference temperature */
+    public array $source;
+
+    /** @var list<non-empty-list<int>> padded cells with one temperature each */
+    public array $ties;
+
+    /** K, subtracted from all temperatures to keep digits. */
+    public float $reference;
+
+    /** Heat given: powers, sources and fluxes, W. */
+    public float $watts;
+
+    /** @param list<bool> $live whether the temperature of each cell is computed */
+    public function __construct(Equation $equation, public array $live, public SurfaceNodes $surfaces, public Packages $packages)
+    {
+        $this->stencil = $equation->stencil();
+        $this->source = $equation->rightHandSide();
+        $this->ties = $equation->ties();
+        $this->reference = $equation->reference;
+        $this->watts = $equation->given;
     }
 
     /**

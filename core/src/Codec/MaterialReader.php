@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Codec;
+
+use Foehn\Materials\Library;
+use Foehn\Materials\Material;
+use Foehn\Materials\PropertyLaw;
+use Foehn\Units\Dimension;
+
+/** Reads the materials that a model brings along. */
+final class MaterialReader
+{
+    /** @param array<string, Reader> $entries */
+    public static function library(array $entries, Library $base): Library
+    {
+        foreach ($entries as $id => $reader) {
+            $base = $base->with(self::read((string) $id, $reader));
+        }
+
+        return $base;
+    }
+
+    private static function read(string $id, Reader $reader): Material
+    {
+        if ($id === 'fluid') {
+            $reader->problem('', 'the name "fluid" is reserved for carve-outs');
+        }
+        $emissivity = $reader->has('emissivity') ? $reader->quantity('emissivity', Dimension::none(), null, 0.0) : null;
+        $optional = fn (string $key, Dimension $dimension): ?float => $reader->optionalQuantity($key, $dimension);
+        $material = new Material(
+            $id,
+            $reader->string('title', $id),
+            'model',
+            $reader->bool('fluid', false),
+            self::conductivity($reader),
+            $optional('density', Dimension::density()),
+            $optional('specificHeat', Dimension::specificHeat()),
+            $emissivity,
+            self::resistivity($reader),
+            $optional('expansion', Dimension::expansion()),
+            self::law($reader, 'viscosity', Dimension::viscosity(), 'Pa s'),
+            $reader->string('source', 'given in the model'),
+            self::powerLaw($reader),
+            self::gasConstant($reader),
+        );
+        $reader->close();
+
+        return $material;
+    }
+
+    private static function gasConstant(Reader $reader): ?float
+    {
+        if (! $reader->has('gasConstant')) {
+            return null;
+        }
+        foreach (['density', 'expansion', 'consistency'] as $key) {
+            if ($reader->has($key)) {
+                $reader->problem($key, sprintf('an ideal gas has its density and expansion from its "gasConstant" and no power law; take the %s out', $key));
+            }
+        }
+
+        return $reader->quantity('gasConstant', Dimension::specificHeat(), null, 0.0, true);
+    }
+
+    /** @return array{PropertyLaw, PropertyLaw, PropertyLaw} */
+    private static function conductivity(Reader $reader): array
+    {
+        $raw = $reader->raw('conductivity');
+        if (is_array($raw) && array_is_list($raw)) {
+            $k = $reader->vector('conductivity', Dimension::conductivity(), 3);
+            self::checkPositive($reader, $k, 'conductivity', 'W/m/K');
+
+            return [PropertyLaw::constant($k[0]), PropertyLaw::constant($k[1]), PropertyLaw::constant($k[2])];
+        }
+        if (! is_array($raw)) {
+            $law = PropertyLaw::constant($reader->quantity('conductivity', Dimension::conductivity(), null, 0.0, true));
+
+            return [$law, $law, $law];
+        }
+        $law = self::table($reader->object('conductivity'), Dimension::conductivity(), 'conductivity', 'W/m/K');
+
+        return [$law, $law, $law];
+    }
+
+    private static function resistivity(Reader $reader): ?PropertyLaw
+    {
+        $raw = $reader->raw('resistivity');
+        if (! is_array($raw) || isset($raw['table'])) {
+            return self::law($reader, 'resistivity', Dimension::resistivity(), 'ohm m');
+        }
+        $given = $reader->object('resistivity');
+        $law = PropertyLaw::linear($given->quantity('value', Dimension::resistivity(), null, 0.0, true), $given->temperature('at', 293.15), $given->quantity('coefficient', Dimension::expansion(), null, 0.0));
+        $given->close();
+
+        return $law;
+    }
+
+    /** A value or a table over temperature; null where nothing is given. */
+    private static function law(Reader $reader, string $key, Dimension $dimension, string $unit): ?PropertyLaw
+    {
+        if (! $reader->has($key)) {
+            return null;
+        }
+        if (is_array($reader->raw($key))) {
+            return self::table($reader->object($key), $dimension, $key, $unit);
+        }
+
+        return PropertyLaw::constant($reader->quantity($key, $dimension, null, 0.0, true));
+    }
+
+    /** @return ?array{float, float} consistency in Pa s^n, index */
+    private static function powerLaw(Reader $reader): ?array
+    {
+        if (! $reader->has('consistency') && ! $reader->has('index')) {
+            return null;
+        }
+        if ($reader->has('viscosity')) {
+            $reader->problem('viscosity', 'a fluid has either a viscosity or the consistency and index of the power law; take one of them out');
+        }
+        $index = $reader->quantity('index', Dimension::none(), null, 0.0, true);
+        if ($index < 0.2 || $index > 2.0) {
+            $reader->problem('index', sprintf('the index of the power law is %g; from 0.2 to 2 can be computed', $index));
+        }
+
+        // Its unit depends on the index, so it is a plain number.
+        return [$reader->quantity('consistency', Dimension::none(), null, 0.0, true), $index];
+    }
+
+    private static function table(Reader $reader, Dimension $dimension, string $property, string $unit): PropertyLaw
+    {
+        $rows = $reader->raw('table');
+        $points = [];
+        foreach (is_array($rows) ? array_values($rows) : [] as $i => $row) {
+            if (! is_array($row) || count($row) !== 2) {
+                $reader->problem("table/$i", 'a pair [temperature, value] is expected');
+
+                continue;
+            }
+            $points[] = [
+                $reader->element("table/$i/0", $row[0] ?? null, Dimension::temperature()),
+                $reader->element("table/$i/1", $row[1] ?? null, $dimension),
+            ];
+        }
+        $reader->close();
+        self::checkPositive($reader, array_column($points, 1), $property, $unit);
+        for ($i = 1; $i < count($points); $i++) {
+            if ($points[$i][0] <= $points[$i - 1][0]) {
+                $reader->problem("table/$i", 'the temperatures must rise');
+            }
+        }
+        if ($points === []) {
+            $reader->problem('table', 'a table of pairs [temperature, value] is expected');
+
+            return PropertyLaw::constant(1.0);
+        }
+
+        return new PropertyLaw($points);
+    }
+
+    /** @param list<float> $values */
+    private static function checkPositive(Reader $reader, array $values, string $property, string $unit): void
+    {
+        foreach ($values as $i => $value) {
+            if ($value <= 0.0) {
+                $reader->problem('', sprintf('value %d of the %s is %g %s; it must be above 0', $i + 1, $property, $value, $unit));
+            }
+        }
+    }
+}

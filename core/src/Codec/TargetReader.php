@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Codec;
+
+use Foehn\Model\Assembly;
+use Foehn\Model\Limit;
+use Foehn\Model\Part;
+use Foehn\Model\Space;
+use Foehn\Model\Target;
+use Foehn\Model\Watch;
+use Foehn\Shapes\Fan;
+use Foehn\Units\Dimension;
+
+/** Reads watches and limits, whose targets must exist among the parts. */
+final class TargetReader
+{
+    /** More is hardly meant, K: 10 degC are 283 K. */
+    private const LARGEST_DERATING = 200.0;
+
+    /** @var array<string, Part> */
+    private array $parts = [];
+
+    /** @var array<string, list<string>> ids of the linked copies of a part */
+    private array $copies = [];
+
+    /** @var array<string, true> */
+    private array $ids = [];
+
+    /**
+     * @param list<Part> $parts
+     * @param array<string, Assembly> $assemblies by name
+     */
+    public function __construct(array $parts, private readonly array $assemblies, Problems $problems)
+    {
+        foreach ($parts as $part) {
+            if (isset($this->parts[$part->id])) {
+                $problems->add("$part->pointer/id", sprintf('the id "%s" is used twice; every part needs its own', $part->id));
+            }
+            $this->parts[$part->id] = $part;
+            if ($part->origin() !== $part->id) {
+                $this->copies[$part->origin()][] = $part->id;
+            }
+        }
+    }
+
+    /** @return list<Watch> one, and one of each linked copy of its part */
+    public function watches(Reader $reader): array
+    {
+        $id = $this->id($reader);
+        $target = $this->target($reader->object('of', true));
+        $quantity = $this->quantity($reader, $target);
+        $reduce = $reader->oneOf('reduce', Watch::REDUCTIONS, $quantity === 'heat' ? 'total' : 'mean');
+        if ($quantity === 'temperature' && $reduce === 'total') {
+            $reader->problem('reduce', 'a temperature has min, mean or max, no total');
+        }
+        $name = $reader->string('name', $target->describe());
+        $reader->close();
+
+        return $this->each($target, fn (Target $of, string $id, string $name) => new Watch($id, $name, $of, $quantity, $reduce), $id, $name);
+    }
+
+    /** @return list<Limit> one, and one of each linked copy of its part */
+    public function limits(Reader $reader): array
+    {
+        $id = $this->id($reader);
+        $target = $this->target($reader->object('of', true));
+        $quantity = $this->quantity($reader, $target);
+        $dimension = Watch::dimension($quantity);
+        $reduce = $reader->oneOf('reduce', ['min', 'mean', 'max'], 'max');
+        $atMost = $reader->optionalQuantity('atMost', $dimension);
+        $atLeast = $reader->optionalQuantity('atLeast', $dimension);
+        if (($atMost === null) === ($atLeast === null)) {
+            $reader->problem('', 'a limit needs either "atMost" or "atLeast"');
+        }
+        $derating = $reader->quantity('derating', $dimension, 0.0, 0.0);
+        if ($quantity === 'temperature' && $derating > self::LARGEST_DERATING) {
+            $reader->problem('derating', sprintf('%g K are given as derating; a difference of temperatures is written in K, not in °C', $derating));
+        }
+        $name = $reader->string('name', $target->describe());
+        $reader->close();
+
+        return $this->each($target, fn (Target $of, string $id, string $name) => new Limit($id, $name, $of, $quantity, $reduce, $atMost, $atLeast, $derating), $id, $name);
+    }
+
+    /** What is asked of a target, and whether it has that. */
+    private function quantity(Reader $reader, Target $target): string
+    {
+        $quantity = $reader->oneOf('quantity', Watch::QUANTITIES, 'temperature');
+        if (in_array($quantity, ['heat', 'heatFlux'], true) && $target->side === null && $target->face === null) {
+            $reader->problem('quantity', 'heat is watched through a side of the space or a face of a part');
+        }
+        if (in_array($quantity, Watch::AT_POINTS, true) && $target->point === null) {
+            $reader->problem('quantity', sprintf('"%s" is watched at a point or along a line', $quantity));
+        }
+        $isFan = ($this->parts[$target->part ?? ''] ?? null)?->shape instanceof Fan;
+        if (in_array($quantity, Watch::THROUGH, true) && $target->side === null && ! ($isFan && $quantity === 'volumeFlow')) {
+            $reader->problem('quantity', sprintf('"%s" is watched through a side of the space or a patch of it%s', $quantity, $quantity === 'volumeFlow' ? ', or of a fan' : ''));
+        }
+
+        return $quantity;
+    }
+
+    /**
+     * @template T
+     * @param callable(Target, string, string): T $make of a target, an id and a name
+     * @return list<T>
+     */
+    private function each(Target $target, callable $make, string $id, string $name): array
+    {
+        $all = [$make($target, $id, $name)];
+        foreach ($target->part === null ? [] : ($this->copies[$target->part] ?? []) as $copy) {
+            $number = substr($copy, strlen($target->part) + 1);
+            $all[] = $make($target->withPart($copy), $id . Part::COPY . $number, "$name $number");
+        }
+
+        return $all;
+    }
+
+    private function id(Reader $reader): string
+    {
+        $id = $reader->string('id');
+        if (isset($this->ids[$id])) {
+            $reader->problem('id', sprintf('the id "%s" is used twice', $id));
+        }
+        $this->ids[$id] = true;
+
+        return $id;
+    }
+
+    private function target(Reader $reader): Target
+    {
+        $point = null;
+        $side = $reader->has('side') ? $reader->oneOf('side', Space::SIDES) : null;
+        if ($reader->has('point')) {
+            $p = $reader->vector('point', Dimension::length(), 3);
+            $point = [$p[0], $p[1], $p[2]];
+        }
+        $end = null;
+        if ($reader->has('line')) {
+            $line = $reader->object('line');
+            [$p, $q] = [$line->vector('from', Dimension::length(), 3), $line->vector('to', Dimension::length(), 3)];
+            [$point, $end] = [[$p[0], $p[1], $p[2]], [$q[0], $q[1], $q[2]]];
+            $line->close();
+        }
+        $patch = $reader->has('patch') ? $reader->int('patch', 0, 999) : null;
+        if ($patch !== null && $side === null) {
+            $reader->problem('patch', 'a patch belongs to a side; give "side" too');
+        }
+        $id = $reader->has('part') ? $reader->string('part') : null;
+        $part = $this->parts[$id ?? ''] ?? null;
+        if (count(array_filter([$point, $side, $id], fn ($v) => $v !== null)) !== 1) {
+            $reader->problem('', 'exactly one of "part", "side", "point" and "line" is expected');
+        } elseif ($id !== null && $part === null) {
+            $reader->problem('part', sprintf('there is no part with the id "%s"', $id));
+        }
+        $face = $reader->has('face') ? $reader->oneOf('face', $part?->shape->faces() ?? Space::SIDES) : null;
+        if ($face !== null && $part !== null) {
+            $face = ($this->assemblies[$part->group ?? ''] ?? null)?->facing($part->shape->kind(), $face) ?? $face;
+        }
+        $node = $reader->has('node') ? $reader->oneOf('node', Target::NODES) : null;
+        if ($node !== null && $part !== null && $part->shape->kind() !== 'package') {
+            $reader->problem('node', sprintf('only a package has a %s; "%s" is a %s', $node, $part->name, $part->shape->kind()));
+        }
+        $reader->close();
+
+        return new Target($id, $face, $node, $side, $point, $patch, $end);
+    }
+}

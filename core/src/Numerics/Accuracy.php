@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Numerics;
+
+/** When an iterative solution is near enough, and when it is given up. */
+final readonly class Accuracy
+{
+    /**
+     * @param float $residual relative to the right-hand side
+     * @param float $sum largest |sum of residuals| allowed as well, in the unit of the right-hand side: the part of a balance that may stay open
+     */
+    public function __construct(public float $residual, public float $sum = INF, public int $mostIterations = 300)
+    {
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Numerics;
+
+use Closure;
+
+/** Solves a stencil matrix on a box of cells with the multigrid that suits it. Vectors are padded (see Stencil). */
+final class StencilSolver implements LinearSolver
+{
+    /** From this share of cells that take part on, loops over the whole box are faster than lists of neighbours. */
+    private const FULL = 0.25;
+
+    private readonly Matrix $matrix;
+
+    private readonly Preconditioner $preconditioner;
+
+    /** @var ?list<int> unknown of each padded cell, where those that take part are numbered apart */
+    private readonly ?array $unknown;
+
+    private readonly int $size;
+
+    /** @param list<non-empty-list<int>> $ties padded indices of cells with one common value */
+    public function __construct(Stencil $stencil, array $ties = [])
+    {
+        $taking = count(array_filter($stencil->diagonal, fn (float $d) => $d > 0.0));
+        if ($taking >= self::FULL * $stencil->size()) {
+            [$this->unknown, $this->size] = [null, $stencil->size()];
+            $multigrid = Multigrid::box($stencil, $ties);
+            $tied = $ties === [] ? null : new TiedCells($stencil, $multigrid, $ties);
+            [$this->matrix, $this->preconditioner] = [$tied ?? $stencil, $tied ?? $multigrid];
+        } else {
+            [$matrix, $this->unknown] = $stencil->toSparse($ties);
+            [$this->matrix, $this->size] = [$matrix, $matrix->size];
+            $this->preconditioner = Multigrid::sparse($matrix);
+        }
+    }
+
+    public function solve(array $b, array $x, Accuracy $accuracy, ?callable $progress = null): LinearSolution
+    {
+        $unknown = $this->unknown;
+        if ($unknown === null) {
+            return ConjugateGradient::solve($this->matrix, $this->preconditioner, $b, $x, $accuracy, $progress);
+        }
+        $solution = ConjugateGradient::solve(
+            $this->matrix, $this->preconditioner, Stencil::pack($b, $unknown, $this->size), Stencil::pick($x, $unknown, $this->size), $accuracy,
+            $progress === null ? null : fn (int $iteration, float $residual, Closure $iterate): bool => $progress($iteration, $residual, fn () => Stencil::unpack($iterate(), $unknown)),
+        );
+
+        return new LinearSolution(Stencil::unpack($solution->x, $unknown), $solution->iterations, $solution->residual, $solution->converged, $solution->stopped);
+    }
+
+    /** A stencil matrix is symmetric. */
+    public function transposed(): self
+    {
+        return $this;
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Observe;
+
+use Foehn\Grid\Grid;
+use Foehn\Grid\Voxels;
+use Foehn\Model\Model;
+use Foehn\Physics\Electric\Currents;
+use Foehn\Physics\Flow\FlowField;
+use Foehn\Physics\Heat\HeatSystem;
+
+/** Everything that is computed on one grid at one moment: what balances, values, pictures and results are read from. */
+final readonly class State
+{
+    public Grid $grid;
+
+    /**
+     * @param list<float> $temperature of the cells, K
+     * @param ?FlowField $flow null where nothing moves
+     * @param ?Currents $currents null where none are computed
+     */
+    public function __construct(
+        public Model $model,
+        public Voxels $voxels,
+        public HeatSystem $system,
+        public array $temperature,
+        public ?FlowField $flow = null,
+        public ?Currents $currents = null,
+    ) {
+        $this->grid = $voxels->grid;
+    }
+
+    /** Temperature of a cell in K; null where nothing is computed. */
+    public function cellTemperature(int $cell): ?float
+    {
+        return $this->system->live[$cell] ? $this->temperature[$cell] : null;
+    }
+
+    public function balance(): HeatBalance
+    {
+        return HeatBalance::of($this->system, $this->temperature, $this->model->physics->heat ? $this->flow : null);
+    }
+}

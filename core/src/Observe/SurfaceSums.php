@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Observe;
+
+use Foehn\Model\Space;
+use Foehn\Model\Target;
+
+/** Sums over the recorded faces: heat and surface temperature of part faces and sides of the space. */
+final class SurfaceSums
+{
+    /** @var array<string, array{area: float, heat: float, sum: float, min: float, max: float}> by key */
+    private array $sums = [];
+
+    public function __construct(private readonly State $state)
+    {
+        $faces = $state->system->surfaces;
+        $temperature = $state->temperature;
+        $steps = [];
+        for ($f = 0, $count = $faces->count(); $f < $count; $f++) {
+            $heat = $faces->heatOut($f, $temperature);
+            $surface = $faces->surfaceTemperature($f, $temperature);
+            $part = $faces->elements->part[$f];
+            if ($part >= 0) {
+                $face = $state->model->parts[$part]->face($faces->elements->direction[$f], fn () => $state->grid->faceCentre($faces->elements->cell[$f], $faces->elements->direction[$f]));
+                $this->add("part $part $face", $faces->elements->area[$f] / ($steps["$part $face"] ??= $state->model->parts[$part]->stepsOf($face)), $heat, $surface);
+                $this->add("route $part " . self::route($state, $f), $faces->elements->area[$f], $heat, $surface);
+            }
+            if ($faces->elements->side[$f] >= 0) {
+                $this->add('side ' . $faces->elements->side[$f], $faces->elements->area[$f], $heat, $surface);
+                if ($faces->elements->patch[$f] >= 0) {
+                    $this->add('side ' . $faces->elements->side[$f] . ' patch ' . $faces->elements->patch[$f], $faces->elements->area[$f], $heat, $surface);
+                }
+            }
+        }
+    }
+
+    /** @return array{area: float, heat: float, mean: float, min: float, max: float}|null m2, W out, K; null where there is no such face */
+    public function partFace(int $part, string $face): ?array
+    {
+        return $this->get("part $part $face");
+    }
+
+    /** @return array{area: float, heat: float, mean: float, min: float, max: float}|null */
+    public function side(int $side): ?array
+    {
+        return $this->get("side $side");
+    }
+
+    /** @return array<string, float> W out of the part by what it goes to: part ids, "fluid", side names, "surroundings" */
+    public function routes(int $part): array
+    {
+        $routes = [];
+        foreach ($this->sums as $key => $sum) {
+            if (str_starts_with($key, "route $part ")) {
+                $routes[substr($key, strlen("route $part "))] = $sum['heat'];
+            }
+        }
+
+        return array_filter($routes, fn (float $heat) => abs($heat) > 1e-12);
+    }
+
+    /** @return array{area: float, heat: float, mean: float, min: float, max: float}|null */
+    public function target(Target $target, int $part): ?array
+    {
+        if ($target->side === null) {
+            return $this->partFace($part, (string) $target->face);
+        }
+        $side = (int) array_search($target->side, Space::SIDES, true);
+
+        return $target->patch === null ? $this->side($side) : $this->get("side $side patch $target->patch");
+    }
+
+    private static function route(State $state, int $f): string
+    {
+        $faces = $state->system->surfaces;
+        if ($faces->elements->otherPart[$f] >= 0) {
+            return $state->model->parts[$faces->elements->otherPart[$f]]->id;
+        }
+        if ($faces->elements->other[$f] >= 0) {
+            return 'fluid';
+        }
+
+        return $faces->elements->side[$f] >= 0 ? 'side ' . Space::SIDES[$faces->elements->side[$f]] : 'surroundings';
+    }
+
+    private function add(string $key, float $area, float $heat, float $surface): void
+    {
+        $sum = $this->sums[$key] ?? ['area' => 0.0, 'heat' => 0.0, 'sum' => 0.0, 'min' => INF, 'max' => -INF];
+        $this->sums[$key] = [
+            'area' => $sum['area'] + $area, 'heat' => $sum['heat'] + $heat, 'sum' => $sum['sum'] + $area * $surface,
+            'min' => min($sum['min'], $surface), 'max' => max($sum['max'], $surface),
+        ];
+    }
+
+    /** @return array{area: float, heat: float, mean: float, min: float, max: float}|null */
+    private function get(string $key): ?array
+    {
+        $sum = $this->sums[$key] ?? null;
+
+        return $sum === null ? null : ['area' => $sum['area'], 'heat' => $sum['heat'], 'mean' => $sum['sum'] / $sum['area'], 'min' => $sum['min'], 'max' => $sum['max']];
+    }
+}

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Heat;
+
+use Foehn\Grid\Voxels;
+use Foehn\Materials\Material;
+use Foehn\Materials\PropertyLaw;
+use Foehn\Model\Model;
+
+/** What heat meets between the centre of each cell and its faces, as resistance times area: half the width over the conductivity. */
+final class HalfResistances
+{
+    /** @var array{list<float>, list<float>, list<float>} m2K/W of each cell along each axis; 0 where nothing is conducted */
+    public array $half;
+
+    /** @var list<float> of each cell, towards a wall over inside the fluid; empty: 1 everywhere */
+    public array $atWall = [];
+
+    /** @var array<int, array<int, float>> W/m2/K by axis and cell: between cells and walls where these replace the conduction of half a cell */
+    public array $films = [];
+
+    /** @param ?list<float> $temperature of the cells, K, for materials that depend on it; null: the ambient everywhere */
+    public function __construct(private readonly Model $model, public readonly Voxels $voxels, ?array $temperature)
+    {
+        $materials = $this->materials();
+        $this->half = [$this->along(0, $materials, $temperature), $this->along(1, $materials, $temperature), $this->along(2, $materials, $temperature)];
+    }
+
+    /** @return array<int, ?Material> by part, and of fluid region r at -1 - r; -1 also stands for nothing */
+    private function materials(): array
+    {
+        $materials = [Voxels::NONE => null];
+        foreach ($this->voxels->regions as $r => $region) {
+            $materials[-1 - $r] = $this->model->materials->get($region->material);
+        }
+        foreach ($this->model->parts as $index => $part) {
+            $materials[$index] = $part->material === null ? null : $this->model->materials->get($part->material);
+        }
+
+        return $materials;
+    }
+
+    /**
+     * @param array<int, ?Material> $materials
+     * @param ?list<float> $temperature
+     * @return list<float>
+     */
+    private function along(int $axis, array $materials, ?array $temperature): array
+    {
+        $ambient = $this->model->surroundings->temperature;
+        $constant = array_map(fn (?Material $m) => $m === null ? INF : $m->conductivity[$axis]->at($ambient), $materials);
+        foreach ($this->voxels->fill as $index => $fill) {
+            $constant[$index] *= $fill;
+        }
+        $grid = $this->voxels->grid;
+        $half = self::constant($grid->cells, $axis, $grid->widths[$axis], $this->voxels->owner, $this->voxels->region, $constant);
+        $varies = array_filter(array_map(
+            fn (?Material $m) => $m !== null && ! $m->conductivity[$axis]->isConstant() ? $m->conductivity[$axis] : null,
+            $materials,
+        ));
+
+        return $temperature === null || $varies === [] ? $half : $this->varying($half, $constant, $varies, $temperature);
+    }
+
+    /**
+     * h = w / (2 k) of every cell.
+     *
+     * @param array{int, int, int} $cells
+     * @param list<float> $widths m
+     * @param list<int> $owner
+     * @param list<int> $region
+     * @param array<int, float> $conductivity W/m/K, as materials() numbers them
+     * @return list<float>
+     */
+    private static function constant(array $cells, int $axis, array $widths, array $owner, array $region, array $conductivity): array
+    {
+        [$nx, $ny, $nz] = $cells;
+        $half = array_fill(0, $nx * $ny * $nz, 0.0);
+        $c = 0;
+        for ($k = 0; $k < $nz; $k++) {
+            for ($j = 0; $j < $ny; $j++) {
+                $across = 0.5 * $widths[$axis === 2 ? $k : ($axis === 1 ? $j : 0)];
+                for ($i = 0; $i < $nx; $i++, $c++) {
+                    $what = $owner[$c] >= 0 ? $owner[$c] : ($region[$c] > 0 ? -1 - $region[$c] : -1);
+                    $half[$c] = ($axis === 0 ? 0.5 * $widths[$i] : $across) / $conductivity[$what];
+                }
+            }
+        }
+
+        return $half;
+    }
+
+    /**
+     * @param list<float> $half at the constant conductivities
+     * @param array<int, float> $constant W/m/K
+     * @param array<int, PropertyLaw> $varies
+     * @param list<float> $temperature of the cells, K
+     * @return list<float>
+     */
+    private function varying(array $half, array $constant, array $varies, array $temperature): array
+    {
+        foreach ($this->voxels->owner as $cell => $owner) {
+            $what = $owner >= 0 ? $owner : -1 - max(0, $this->voxels->region[$cell]);
+            if (isset($varies[$what])) {
+                $half[$cell] *= $constant[$what] / ($this->voxels->fill[$owner] ?? 1.0) / $varies[$what]->at($temperature[$cell]);
+            }
+        }
+
+        return $half;
+    }
+}

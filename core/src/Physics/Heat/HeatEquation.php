@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Heat;
+
+use Foehn\Grid\SurfaceElements;
+use Foehn\Grid\SurfaceFinder;
+use Foehn\Grid\Voxels;
+use Foehn\Model\Model;
+use Foehn\Physics\Conduction;
+use Foehn\Physics\Contribution;
+use Foehn\Physics\Equation;
+use Foehn\Physics\PhysicsException;
+
+/** The balance of heat in a model on its grid, made of contributions. What does not follow the temperature is found once. */
+final class HeatEquation
+{
+    public readonly SurfaceElements $elements;
+
+    private readonly Packages $packages;
+
+    /** @var list<bool> whether anything is computed in each cell */
+    private readonly array $live;
+
+    /** @var list<SurfaceContribution> */
+    private array $atSurfaces;
+
+    /** @var list<Contribution> */
+    private array $inCells;
+
+    /** @throws PhysicsException */
+    public function __construct(public readonly Model $model, public readonly Voxels $voxels)
+    {
+        $this->elements = SurfaceFinder::find($model, $voxels);
+        $this->live = array_map($voxels->isLive(...), array_keys($voxels->owner));
+        $this->packages = new Packages($model, $voxels);
+        $this->atSurfaces = [new SurfaceConditions($this->elements, $voxels->grid)];
+        $this->inCells = [new HeatSources($model, $voxels), $this->packages];
+    }
+
+    /** Another mechanism, from the next assembly on. */
+    public function add(Contribution|SurfaceContribution $mechanism): void
+    {
+        if ($mechanism instanceof Contribution) {
+            $this->inCells[] = $mechanism;
+        }
+        if ($mechanism instanceof SurfaceContribution) {
+            $this->atSurfaces[] = $mechanism;
+        }
+    }
+
+    /**
+     * The equation with the coefficients of the present state.
+     *
+     * @param ?list<float> $temperature of the cells, K, for materials that depend on it; null: the ambient everywhere
+     * @param list<ConductivityChange> $changes what the flow does to the conduction, in this order
+     * @throws PhysicsException
+     */
+    public function at(?array $temperature, array $changes = []): HeatSystem
+    {
+        $reference = $this->model->surroundings->temperature;
+        $resistances = new HalfResistances($this->model, $this->voxels, $temperature);
+        foreach ($changes as $change) {
+            $change->change($resistances);
+        }
+        $surfaces = new SurfaceNodes($this->elements, $resistances, $reference);
+        foreach ($this->atSurfaces as $mechanism) {
+            $mechanism->addToSurfaces($surfaces);
+        }
+        $equation = new Equation($this->voxels->grid, $reference);
+        foreach ([new Conduction($resistances->half, $this->voxels->owner), $surfaces, ...$this->inCells] as $contribution) {
+            $contribution->addTo($equation);
+        }
+        $system = new HeatSystem($equation, $this->live, $surfaces, $this->packages);
+        if (! $this->model->physics->hasFlow()) {
+            FloatingPieces::check($this->model, $this->voxels, $system);
+        }
+
+        return $system;
+    }
+}

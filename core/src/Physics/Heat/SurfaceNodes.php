@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Heat;
+
+use Foehn\Grid\SurfaceElements;
+use Foehn\Physics\Contribution;
+use Foehn\Physics\Equation;
+
+/**
+ * The temperature of every surface element. It is an unknown of its own, joined to the cell beneath by half a cell, to the cell
+ * beyond by a contact and half a cell, and to given temperatures by films, and it takes up what heats the surface. It is eliminated
+ * locally (star-mesh transform), so that the equation keeps its seven points, and recovered exactly from the temperatures of the
+ * cells. With R the resistance from the cell of an element to what is beyond and Q the heat given at its surface, the share of Q
+ * that goes to the cell is the resistance beyond the surface over R, and the heat that reaches the surface from the cell is
+ *
+ *     q = (T_cell - T_beyond) / R - landed,    T_surface = T_cell - q h / A.
+ */
+final class SurfaceNodes implements Contribution
+{
+    /** Joins cells that touch without any resistance, m2K/W: a billionth of a thin grease layer. */
+    private const PERFECT_CONTACT = 1e-12;
+
+    /** Share of the resistance to a given temperature that may lie beyond the surface where it is held. */
+    private const HELD = 1e-9;
+
+    /** @var list<float> W/m2/K between the surface and a given temperature, on the area of the grid face; 0 for none, INF where the surface is held */
+    public array $coefficient;
+
+    /** @var list<float> K, that temperature */
+    public array $ambient;
+
+    /** @var list<float> W given at the surface */
+    public array $given;
+
+    /** @var list<float> m2K/W between the centre of the cell and the surface */
+    private array $half;
+
+    /** @var list<float> W/K between the cell and what is beyond: the other cell or the given temperature */
+    private array $conductance;
+
+    /** @var list<float> W of what is given at the face, on both sides of it, that goes to the cell of the element */
+    private array $landed;
+
+    public function __construct(public readonly SurfaceElements $elements, private readonly HalfResistances $resistances, private readonly float $reference)
+    {
+        $count = $elements->count();
+        $this->coefficient = $this->given = $this->half = $this->conductance = $this->landed = $count === 0 ? [] : array_fill(0, $count, 0.0);
+        $this->ambient = $count === 0 ? [] : array_fill(0, $count, $reference);
+    }
+
+    public function count(): int
+    {
+        return $this->elements->count();
+    }
+
+    /** Joins the surface of an element to a given temperature in K by a coefficient in W/m2/K, beside what joins it already. */
+    public function join(int $element, float $coefficient, float $temperature): void
+    {
+        $before = $this->coefficient[$element];
+        if ($before === INF || $coefficient <= 0.0) {
+            return;
+        }
+        $this->ambient[$element] = $before === 0.0 || $coefficient === INF ? $temperature : ($before * $this->ambient[$element] + $coefficient * $temperature) / ($before + $coefficient);
+        $this->coefficient[$element] = $before + $coefficient;
+    }
+
+    public function addTo(Equation $equation): void
+    {
+        $this->halves();
+        foreach ($this->elements->other as $e => $other) {
+            if ($other < 0) {
+                $this->eliminateEnd($equation, $e);
+            } elseif ($this->elements->twin[$e] < $e) {
+                $this->eliminateBetween($equation, $e);
+            }
+        }
+        $equation->given += array_sum($this->given);
+    }
+
+    /** Resistance times area of each element beneath its surface. */
+    private function halves(): void
+    {
+        [$half, $atWall, $films] = [$this->resistances->half, $this->resistances->atWall, $this->resistances->films];
+        foreach ($this->elements->cell as $e => $cell) {
+            $axis = $this->elements->direction[$e] >> 1;
+            $this->half[$e] = isset($films[$axis][$cell]) ? 1.0 / $films[$axis][$cell] : $half[$axis][$cell] * ($atWall[$cell] ?? 1.0);
+        }
+    }
+
+    /** Beyond the surface there is at most a given temperature. */
+    private function eliminateEnd(Equation $equation, int $e): void
+    {
+        [$area, $half, $contact] = [$this->elements->area[$e], $this->half[$e], $this->elements->contact[$e]];
+        [$coefficient, $given] = [$this->coefficient[$e], $this->given[$e]];
+        $passes = $this->elements->passes[$e];
+        $conductance = match (true) {
+            ! $passes || $coefficient <= 0.0 => 0.0,
+            $coefficient === INF => $area / max($half + $contact, self::PERFECT_CONTACT),
+            default => $area / ($half + $contact + 1.0 / $coefficient),
+        };
+        $landed = $conductance > 0.0 && $given !== 0.0 ? $given * (1.0 - $half * $conductance / $area) : $given;
+        $cell = $equation->pad + $this->elements->cell[$e];
+        $equation->toGiven[$cell] += $conductance;
+        $equation->source[$cell] += $conductance * ($this->ambient[$e] - $this->reference) + $landed;
+        $this->conductance[$e] = $conductance;
+        $this->landed[$e] = $landed;
+    }
+
+    /** Beyond the surface there is a cell, whose own surface is that of the twin where it belongs to a part. */
+    private function eliminateBetween(Equation $equation, int $e): void
+    {
+        $elements = $this->elements;
+        [$twin, $area, $direction] = [$elements->twin[$e], $elements->area[$e], $elements->direction[$e]];
+        [$cell, $beyond] = [$elements->cell[$e], $elements->other[$e]];
+        $axis = $direction >> 1;
+        $far = $twin >= 0 ? $this->half[$twin] : $this->beneath($axis, $beyond);
+        $upper = $direction % 2 === 1;
+        // In the order of the axis, so that rounding does not depend on which side the part is.
+        $all = ($upper ? $this->half[$e] + $far : $far + $this->half[$e]) + $elements->contact[$e];
+        $conductance = $elements->passes[$e] ? $area / max($all, self::PERFECT_CONTACT) : 0.0;
+        $equation->coupling[$axis][$equation->pad + ($upper ? $cell : $beyond)] = $conductance;
+        $this->conductance[$e] = $conductance;
+        $this->land($equation, $e, $cell, $beyond, 1.0 - $this->half[$e] * $conductance / $area);
+        if ($twin >= 0) {
+            $this->conductance[$twin] = $conductance;
+            $this->land($equation, $twin, $beyond, $cell, 1.0 - $far * $conductance / $area);
+        }
+    }
+
+    /** Shares the heat given at the surface of an element between its cell and the one beyond. */
+    private function land(Equation $equation, int $e, int $cell, int $beyond, float $share): void
+    {
+        $given = $this->given[$e];
+        if ($given === 0.0) {
+            return;
+        }
+        $equation->source[$equation->pad + $cell] += $share * $given;
+        $equation->source[$equation->pad + $beyond] += (1.0 - $share) * $given;
+        $this->landed[$e] += $share * $given;
+        $twin = $this->elements->twin[$e];
+        if ($twin >= 0) {
+            $this->landed[$twin] += (1.0 - $share) * $given;
+        }
+    }
+
+    private function beneath(int $axis, int $cell): float
+    {
+        $film = $this->resistances->films[$axis][$cell] ?? null;
+
+        return $film !== null ? 1.0 / $film : $this->resistances->half[$axis][$cell] * ($this->resistances->atWall[$cell] ?? 1.0);
+    }
+
+    /** Whether the surface has a given temperature at an element, and not only something behind a film. */
+    public function isHeld(int $e): bool
+    {
+        return $this->elements->other[$e] < 0 && $this->conductance[$e] > 0.0 && $this->conductance[$e] * $this->half[$e] > (1.0 - self::HELD) * $this->elements->area[$e];
+    }
+
+    /** W/K between the cell of an element and what is beyond it. */
+    public function conductance(int $e): float
+    {
+        return $this->conductance[$e];
+    }
+
+    /**
+     * Heat from the cell of an element to its surface, W.
+     *
+     * @param list<float> $temperature of the cells, K
+     */
+    public function heatOut(int $e, array $temperature): float
+    {
+        $other = $this->elements->other[$e];
+        $beyond = $other >= 0 ? $temperature[$other] : $this->ambient[$e];
+
+        return $this->conductance[$e] * ($temperature[$this->elements->cell[$e]] - $beyond) - $this->landed[$e];
+    }
+
+    /**
+     * Temperature of the surface at an element, K.
+     *
+     * @param list<float> $temperature of the cells, K
+     */
+    public function surfaceTemperature(int $e, array $temperature): float
+    {
+        return $temperature[$this->elements->cell[$e]] - $this->heatOut($e, $temperature) * $this->half[$e] / $this->elements->area[$e];
+    }
+}

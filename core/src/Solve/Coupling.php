@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Grid\Voxels;
+use Foehn\Model\Model;
+use Foehn\Physics\Electric\Currents;
+use Foehn\Physics\Heat\ConductivityChange;
+use Foehn\Physics\Heat\HeatEquation;
+use Foehn\Physics\Heat\HeatSystem;
+use Foehn\Physics\PhysicsException;
+
+/** The heat equation of a model on its grid, and everything that follows the temperatures and acts back on them. Drivers say when; this says what. */
+final class Coupling
+{
+    private readonly HeatEquation $heat;
+
+    private ?CurrentExchange $currents = null;
+
+    /** @var list<Exchange> in the order in which they follow */
+    private array $exchanges = [];
+
+    /** Whether the exchanges have seen any temperatures yet. */
+    private bool $begun = false;
+
+    /** @throws PhysicsException */
+    public function __construct(private readonly Model $model, Voxels $voxels)
+    {
+        $this->heat = new HeatEquation($model, $voxels);
+        if ($model->physics->electric) {
+            $this->exchanges[] = $this->currents = new CurrentExchange($this->heat);
+        }
+    }
+
+    /** The currents at the last temperatures; null where none are computed. */
+    public function currents(): ?Currents
+    {
+        return $this->currents?->currents();
+    }
+
+    /** Whether the equation of heat changes with the temperatures, so that it has to be solved again and again. */
+    public function isNonlinear(): bool
+    {
+        $materials = [$this->model->space->fluid, ...array_map(fn ($part) => $part->material, $this->model->parts)];
+        foreach (array_unique(array_filter($materials, is_string(...))) as $material) {
+            if ($this->model->materials->get($material)?->dependsOnTemperature() === true) {
+                return true;
+            }
+        }
+
+        return array_filter($this->exchanges, fn (Exchange $exchange) => $exchange->followsTemperature()) !== [];
+    }
+
+    /**
+     * Lets every exchange follow the temperatures; those that do not depend on them only once.
+     *
+     * @param ?list<float> $temperature of the cells, K; null: the ambient everywhere
+     * @return float largest of their relative changes
+     * @throws PhysicsException
+     */
+    public function follow(?array $temperature): float
+    {
+        $change = 0.0;
+        foreach ($this->exchanges as $exchange) {
+            if (! $this->begun || $exchange->followsTemperature()) {
+                $change = max($change, $exchange->follow($temperature));
+            }
+        }
+        $this->begun = true;
+
+        return $change;
+    }
+
+    /**
+     * The equation of heat with the coefficients at these temperatures, and what the exchanges had at their last ones.
+     *
+     * @param ?list<float> $temperature of the cells, K; null: the ambient everywhere
+     * @param list<ConductivityChange> $changes what a flow does to the conduction
+     * @throws PhysicsException
+     */
+    public function equation(?array $temperature, array $changes = []): HeatSystem
+    {
+        return $this->heat->at($temperature, $changes);
+    }
+}

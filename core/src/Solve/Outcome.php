@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+/** How a computation on one grid ended. */
+final readonly class Outcome
+{
+    /**
+     * @param int $passes over coefficients that follow the temperature
+     * @param float $residual relative, at the end
+     * @param list<float> $residuals relative, after each iteration
+     * @param float $seconds on this grid
+     */
+    public function __construct(
+        public bool $converged,
+        public bool $stopped,
+        public int $iterations,
+        public int $passes,
+        public float $residual,
+        public array $residuals,
+        public float $seconds,
+    ) {
+    }
+}
