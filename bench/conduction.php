@@ -8,8 +8,8 @@ use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\Stencil;
-use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Numerics\StencilSolver;
+use Foehn\Physics\Heat\HeatSystem;
 
 require __DIR__ . '/../vendor/autoload.php';
 require __DIR__ . '/models.php';

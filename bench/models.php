@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
+use Foehn\Codec\ModelCodec;
 use Foehn\Grid\GridBuilder;
 use Foehn\Grid\Voxels;
-use Foehn\Codec\ModelCodec;
 use Foehn\Numerics\SparseMatrix;
 use Foehn\Physics\Heat\HeatEquation;
 use Foehn\Physics\Heat\HeatSystem;

@@ -7,8 +7,8 @@ namespace App\Http\Resources;
 use App\Models\Project;
 use App\Models\Variant;
 use Illuminate\Http\Request;
-use Illuminate\Support\Carbon;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Carbon;
 
 /** @mixin Project */
 final class ProjectResource extends JsonResource

@@ -33,11 +33,10 @@ final readonly class Material
     ) {
     }
 
-    public static function withConductivity(string $id, string $title, float $kx, float $ky, float $kz, ?float $density, ?float $specificHeat, string $source): self
+    /** @param array{PropertyLaw, PropertyLaw, PropertyLaw} $conductivity W/m/K along x, y, z */
+    public static function ofBoard(string $id, string $title, array $conductivity, ?float $density, ?float $specificHeat, string $source): self
     {
-        $laws = [PropertyLaw::constant($kx), PropertyLaw::constant($ky), PropertyLaw::constant($kz)];
-
-        return new self($id, $title, 'board', false, $laws, $density, $specificHeat, 0.9, null, null, null, $source);
+        return new self($id, $title, 'board', false, $conductivity, $density, $specificHeat, 0.9, null, null, null, $source);
     }
 
     public function dependsOnTemperature(): bool

@@ -33,6 +33,23 @@ final readonly class PropertyLaw
         return new self([$at(self::LINEAR_FROM), $at(self::LINEAR_TO)]);
     }
 
+    /**
+     * A law that follows from others: exact at all their points, with straight lines between.
+     *
+     * @param non-empty-list<self> $laws
+     * @param callable(float): float $value at a temperature in K
+     */
+    public static function of(array $laws, callable $value): self
+    {
+        $temperatures = [];
+        foreach ($laws as $law) {
+            array_push($temperatures, ...($law->isConstant() ? [] : array_column($law->points, 0)));
+        }
+        sort($temperatures);
+
+        return $temperatures === [] ? self::constant($value(300.0)) : new self(array_map(fn (float $t): array => [$t, $value($t)], array_values(array_unique($temperatures))));
+    }
+
     public function isConstant(): bool
     {
         return count($this->points) === 1;

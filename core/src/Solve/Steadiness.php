@@ -10,25 +10,6 @@ namespace Foehn\Solve;
  */
 final class Steadiness
 {
-    /** Between two looks temperatures stay within this share of the largest rise, the ways of the heat within this share of the largest of them, ... */
-    private const STAY = 0.003;
-
-    /** ... after a move of at most twice this, since one look may by chance find them where they were, ... */
-    private const STAYED = 2.0 * self::STAY;
-
-    /** ... and what is left to come, if every move is to the next as the last two were, is at most this share of it. */
-    private const REMAINS = 0.005;
-
-    private const SLOWEST = 0.95;
-
-    /** Temperatures that only go to and fro are seen over so many looks; less than this share of the rise is no move. */
-    private const SEEN = 4;
-
-    private const STANDS = 5e-4;
-
-    /** Watched velocities and pressures stay within this share of the greatest speed and of the spread of the pressure, flows and heat within this share of all that passes. */
-    private const WATCHES_STAY = 0.01;
-
     /** @var list<float> greatest temperature of each part at the last look, K */
     private array $temperatures = [];
 
@@ -69,7 +50,7 @@ final class Steadiness
         $heat = max([1e-300, ...array_map(abs(...), $ways)]);
         $now = [...$temperatures, ...$ways];
         $scales = [...array_fill(0, count($temperatures), $rise), ...array_fill(0, count($ways), $heat)];
-        $this->seen = array_slice([...$this->seen, $now], -self::SEEN);
+        $this->seen = array_slice([...$this->seen, $now], -SteadinessSettings::SEEN);
         $this->stands = false;
         if ($last === null) {
             return;
@@ -77,7 +58,7 @@ final class Steadiness
         $before = $this->moved;
         $this->moved = self::largestMove($now, $last, $scales);
         $this->stands = $before !== null
-            && self::largestMove($watched, $lastWatched, array_fill(0, count($watched), 1.0)) <= $pace * self::WATCHES_STAY
+            && self::largestMove($watched, $lastWatched, array_fill(0, count($watched), 1.0)) <= $pace * SteadinessSettings::WATCHES_STAY
             && ($this->settle($before, $pace) || $this->wander($scales, $pace));
     }
 
@@ -90,9 +71,9 @@ final class Steadiness
     /** Whether the moves become smaller so fast that little is left to come. */
     private function settle(float $before, float $pace): bool
     {
-        $ratio = min(self::SLOWEST, (float) $this->moved / max($before, 1e-300));
+        $ratio = min(SteadinessSettings::SLOWEST, (float) $this->moved / max($before, 1e-300));
 
-        return $this->moved <= $pace * self::STAY && $before <= $pace * self::STAYED && $this->moved * $ratio / (1.0 - $ratio) <= self::REMAINS;
+        return $this->moved <= $pace * SteadinessSettings::STAY && $before <= $pace * SteadinessSettings::STAYED && $this->moved * $ratio / (1.0 - $ratio) <= SteadinessSettings::REMAINS;
     }
 
     /**
@@ -103,7 +84,7 @@ final class Steadiness
      */
     private function wander(array $scales, float $pace): bool
     {
-        if (count($this->seen) < self::SEEN) {
+        if (count($this->seen) < SteadinessSettings::SEEN) {
             return false;
         }
         foreach (array_keys($this->seen[0]) as $n) {
@@ -111,7 +92,7 @@ final class Steadiness
             $range = (max($values) - min($values)) / $scales[$n];
             $ascending = $values;
             sort($ascending);
-            if ($range > $pace * self::STAY || ($range > $pace * self::STANDS && ($values === $ascending || array_reverse($values) === $ascending))) {
+            if ($range > $pace * SteadinessSettings::STAY || ($range > $pace * SteadinessSettings::STANDS && ($values === $ascending || array_reverse($values) === $ascending))) {
                 return false;
             }
         }

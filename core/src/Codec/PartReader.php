@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Codec;
+
+use Foehn\Materials\Library;
+use Foehn\Materials\Material;
+use Foehn\Model\ElectricCondition;
+use Foehn\Model\HeatCondition;
+use Foehn\Model\Part;
+use Foehn\Model\Surroundings;
+use Foehn\Shapes\Shape;
+use Foehn\Shapes\Turned;
+use Foehn\Units\Dimension;
+
+/** Reads a part: its shape and material, what heats it, and what its faces are. */
+final class PartReader
+{
+    /** @return array{Library, Part} the materials, extended by the laminate of a board, and the part */
+    public static function read(Reader $reader, Library $materials, Surroundings $surroundings): array
+    {
+        $id = $reader->string('id');
+        $reader->raw('repeat');
+        // Kept for the screen: such a part is not to be moved or changed by accident.
+        $reader->bool('locked', false);
+        $shape = ShapeReader::read($reader);
+        $material = $reader->has('material') ? $reader->string('material') : null;
+        $laminate = LaminateReader::read($reader, $materials, $id);
+        if ($laminate !== null) {
+            $materials = $materials->with($laminate);
+            $material ??= $laminate->id;
+        }
+        self::checkMaterial($reader, $shape->kind(), $material, $materials);
+        self::checkTurn($reader, $shape, $material === null ? null : $materials->get($material));
+
+        $emissivity = self::emissivity($reader->object('surface'));
+        [$faces, $terminals] = self::faces($reader->object('faces'), $shape, $surroundings);
+        if ($terminals !== [] && ($material === null || $materials->get($material)?->resistivity === null)) {
+            $reader->problem('faces', 'a current or voltage is given at a face, but the material has no resistivity; choose a metal, or give the material one');
+        }
+        $part = new Part(
+            $id,
+            $reader->string('name', $id),
+            $reader->has('group') ? $reader->string('group') : null,
+            $shape,
+            $material,
+            $reader->quantity('power', Dimension::power(), 0.0),
+            $reader->has('source') ? $reader->field('source', Dimension::heatSource()) : null,
+            $emissivity,
+            $faces,
+            $reader->pointer,
+            self::colour($reader),
+            $terminals,
+        );
+        $reader->close();
+
+        return [$materials, $part];
+    }
+
+    private static function emissivity(Reader $surface): ?float
+    {
+        $emissivity = $surface->optionalQuantity('emissivity', Dimension::none());
+        if ($emissivity !== null && ($emissivity < 0.0 || $emissivity > 1.0)) {
+            $surface->problem('emissivity', sprintf('%g is given; an emissivity lies between 0 and 1', $emissivity));
+        }
+        $surface->close();
+
+        return $emissivity;
+    }
+
+    /** @return array{array<string, HeatCondition>, array<string, ElectricCondition>} by face */
+    private static function faces(Reader $reader, Shape $shape, Surroundings $surroundings): array
+    {
+        $faces = $terminals = [];
+        foreach ([...$shape->faces(), 'bare'] as $face) {
+            if ($reader->has($face)) {
+                $faceReader = $reader->object($face);
+                if ($face !== 'bare' && $faceReader->has('electric')) {
+                    $terminals[$face] = ElectricConditionReader::read($faceReader->object('electric'));
+                }
+                if ($faceReader->has('heat') || ! isset($terminals[$face])) {
+                    $faces[$face] = HeatConditionReader::read($faceReader->object('heat', true), $surroundings);
+                }
+                $faceReader->close();
+            }
+        }
+        $reader->close();
+
+        return [$faces, $terminals];
+    }
+
+    private static function colour(Reader $reader): ?string
+    {
+        $colour = $reader->has('colour') ? $reader->string('colour') : null;
+        if ($colour !== null && preg_match('/^#[0-9a-f]{6}$/i', $colour) !== 1) {
+            $reader->problem('colour', sprintf('"%s" is no colour; write it as "#3b7c96"', $colour));
+        }
+
+        return $colour;
+    }
+
+    private static function checkMaterial(Reader $reader, string $kind, ?string $material, Library $materials): void
+    {
+        if (in_array($kind, ['package', 'fan', 'screen'], true)) {
+            if ($material !== null) {
+                $reader->problem('material', $kind === 'package' ? 'a package is described by its two resistances and has no material; leave it out' : "a $kind has no material; leave it out");
+            }
+        } elseif ($material === null) {
+            $reader->problem('material', 'a material is missing here');
+        } elseif ($material !== Part::FLUID && $materials->get($material) === null) {
+            $reader->problem('material', sprintf('unknown material "%s"; did you mean %s?', $material, implode(', ', $materials->similar($material))));
+        }
+    }
+
+    /** A material that conducts along its axes cannot be askew to the grid, whose cells conduct along theirs. */
+    private static function checkTurn(Reader $reader, Shape $shape, ?Material $material): void
+    {
+        if (! $shape instanceof Turned || $material === null) {
+            return;
+        }
+        $conductivity = array_map(fn ($law) => $law->at(300.0), $material->conductivity);
+        if (! Turned::keeps(ShapeReader::angles($reader), $conductivity)) {
+            $reader->problem('turn', sprintf(
+                '"%s" conducts %s W/m/K along x, y, z and would not after this turn; turn it about the axis across which it conducts alike, or change its axes',
+                $material->title, implode(', ', array_map(fn (float $k) => (string) round($k, 3), $conductivity)),
+            ));
+        }
+    }
+}

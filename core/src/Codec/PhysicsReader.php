@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Codec;
+
+use Foehn\Model\Physics;
+
+/** Reads what is to be computed. */
+final class PhysicsReader
+{
+    public static function read(Reader $reader): Physics
+    {
+        $physics = new Physics($reader->bool('heat', true), $reader->oneOf('flow', Physics::FLOWS, 'none'), $reader->bool('buoyancy', true), $reader->bool('electric', false));
+        if ($physics->electric && ! $physics->heat) {
+            $reader->problem('heat', 'currents are computed together with the heat they make; write true');
+        }
+        if (! $physics->heat && ! $physics->hasFlow()) {
+            $reader->problem('heat', 'neither heat nor flow is to be computed; set one of them');
+        }
+        if ($reader->oneOf('radiation', ['none', 'surroundings', 'surfaces'], 'none') !== 'none') {
+            $reader->problem('radiation', 'radiation is not computed by this version; write "none"');
+        }
+        foreach (['thermoelectric', 'stress'] as $key) {
+            if ($reader->bool($key, false)) {
+                $reader->problem($key, sprintf('%s is not computed by this version; write false', $key));
+            }
+        }
+        $reader->close();
+
+        return $physics;
+    }
+}

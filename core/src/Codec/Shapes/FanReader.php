@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Codec\Shapes;
+
+use Foehn\Shapes\Fan;
+use Foehn\Shapes\Shape;
+use Foehn\Units\Dimension;
+
+/** A fan by its outline, direction and curve. Its place is the lowest corner of its rectangle, or of the square around a round one. */
+final class FanReader implements ShapeKind
+{
+    public function read(ShapeFields $fields): Shape
+    {
+        [$reader, $at] = [$fields->reader, $fields->at];
+        [$axis, $sign] = $fields->direction('direction');
+        [$min, $max, $round] = $fields->flat($axis);
+        $hub = $reader->quantity('hub', Dimension::none(), 0.0, 0.0);
+        if ($hub >= 1.0) {
+            $reader->problem('hub', 'the hub is given as a share of the diameter and must be below 1');
+            $hub = 0.0;
+        }
+        $curve = [];
+        foreach ($fields->rows('curve') as $n => $row) {
+            if (! is_array($row) || count($row) !== 2) {
+                $reader->problem("curve/$n", 'a pair [volume flow, pressure rise] is expected');
+
+                continue;
+            }
+            $curve[] = [$reader->element("curve/$n/0", $row[0] ?? null, Dimension::volumeFlow()), $reader->element("curve/$n/1", $row[1] ?? null, Dimension::pressure())];
+            if (count($curve) > 1 && $curve[count($curve) - 1][0] <= $curve[count($curve) - 2][0]) {
+                $reader->problem("curve/$n/0", 'the volume flows of a fan curve must rise');
+                array_pop($curve);
+            }
+        }
+        if (count($curve) < 2) {
+            $reader->problem('curve', 'a fan needs a curve of at least two pairs [volume flow, pressure rise]');
+            $curve = [[0.0, 1.0], [1.0, 0.0]];
+        }
+
+        return new Fan(
+            $axis, $at[$axis], $min, $max, $round, $hub, $sign, $curve, $reader->quantity('speedFactor', Dimension::none(), 1.0, 0.0),
+            $reader->quantity('swirl', Dimension::none(), 0.0), $reader->has('curveDensity') ? $reader->quantity('curveDensity', Dimension::density(), null, 0.0, true) : null,
+        );
+    }
+}

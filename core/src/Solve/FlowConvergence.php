@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Grid\Voxels;
+use Foehn\Numerics\Vectors;
+use Foehn\Observe\PartTemperatures;
+use Foehn\Physics\Flow\Diverged;
+
+/** Whether a flow and its temperatures stand still, from what each step changes and from looks at the temperatures. */
+final class FlowConvergence
+{
+    /** Relative change of the velocities, and of what moves with them, in the last step. */
+    private float $change = INF;
+
+    /** Mass imbalance after it, as a fraction of the flow through the space. */
+    private float $mass = INF;
+
+    /** Whether the state stood still when it was last looked at. */
+    private bool $stands = false;
+
+    private readonly Steadiness $steadiness;
+
+    /**
+     * @param bool $heat whether temperatures are computed
+     * @param bool $finest whether this is the grid asked for, or one on the way to it
+     */
+    public function __construct(private readonly FlowEquations $flow, private readonly Voxels $voxels, private readonly bool $heat, private readonly bool $finest)
+    {
+        $this->steadiness = new Steadiness();
+    }
+
+    /**
+     * Relative change of the velocities in a step, and the mass imbalance it left.
+     *
+     * @param list<list<float>> $before the fields before it
+     * @throws Diverged
+     */
+    public function measure(array $before): void
+    {
+        $level = $this->flow->level;
+        [$moved, $amount] = [0.0, 1e-300 + $this->flow->stillSpeed() * $this->voxels->grid->count()];
+        foreach ([0, 1, 2] as $axis) {
+            $moved += Vectors::distance($level->velocity[$axis], $before[$axis]);
+            $amount += Vectors::amount($level->velocity[$axis]);
+        }
+        $flux = $level->fluxes();
+        [, $open] = $level->imbalance($flux);
+        if (! is_finite($moved + $amount + $open) || $amount >= ConvergenceSettings::DIVERGED * $this->flow->domain->layout->length) {
+            throw new Diverged('the velocities diverge');
+        }
+        $this->change = max($moved / $amount, ConvergenceSettings::FAN_WEIGHT * $this->flow->devices->distance());
+        $this->mass = $open / max($this->flow->throughFlow($flux), 1e-300);
+    }
+
+    /** Temperatures that are stepped along with the flow have moved by this fraction of their spread. */
+    public function includeTemperature(float $moved): void
+    {
+        $this->change = max($this->change, $moved);
+    }
+
+    public function residual(): float
+    {
+        return max($this->change, $this->mass);
+    }
+
+    /** Whether temperatures are computed after a step to see if they stay. */
+    public function looksAfter(int $step, Pace $pace): bool
+    {
+        $near = $this->finest && ! $this->flow->coupled ? ConvergenceSettings::NEAR : ConvergenceSettings::NEAR_ENOUGH;
+
+        return $step % $pace->check === 0 && $this->residual() <= $near && $this->hasTemperatures();
+    }
+
+    /** Whether there are temperatures of parts to look at: fans and screens have none. */
+    public function hasTemperatures(): bool
+    {
+        return $this->heat && array_sum($this->voxels->cellsOfPart) > 0;
+    }
+
+    /**
+     * Looks whether the state after a step stands still. Temperatures are computed where only they can tell.
+     *
+     * @param float $relative how far a step of the scheme goes, as a fraction of one that is not damped
+     */
+    public function look(int $step, Pace $pace, float $relative): void
+    {
+        $slow = $this->change <= ($this->finest ? ConvergenceSettings::STEADY : ConvergenceSettings::STEADY_ON_THE_WAY) && $this->mass <= ConvergenceSettings::MASS;
+        if ($slow && $this->finest && $this->flow->coupled) {
+            $this->lookAtDrivingTemperatures();
+        } elseif ($slow) {
+            $this->stands = true;
+        } elseif ($this->looksAfter($step, $pace)) {
+            $this->lookAtParts($relative);
+            $this->stands = $this->steadiness->stands();
+        } else {
+            $this->stands = false;
+        }
+    }
+
+    /** Whether velocities, and with them temperatures and fans, stood still at the last look. */
+    public function isSteady(): bool
+    {
+        return $this->stands && (! $this->finest || $this->flow->devices->distance() <= ConvergenceSettings::FANS_STEADY);
+    }
+
+    /** Solves the temperatures on the present flow and keeps the greatest of all parts, to see whether they stand still. */
+    public function lookAtParts(float $relative): void
+    {
+        $this->flow->conserveMass();
+        $this->flow->heat->settle($this->flow->level->fluxes(), $this->flow->turbulence, 2, ConvergenceSettings::CLOSED_WITH_EDDIES);
+        $largest = [];
+        foreach (PartTemperatures::of($this->voxels, $this->flow->heat->cells()) as $part) {
+            $largest[] = $part['max'] ?? $this->flow->fluid->temperature;
+        }
+        $this->steadiness->look($largest, $this->flow->fluid->temperature, $this->flow->heat->ways(held: true), $this->flow->watched(), $relative);
+    }
+
+    /** @return list<float> greatest temperature of each part at the last look, K */
+    public function temperatures(): array
+    {
+        return $this->steadiness->temperatures();
+    }
+
+    /** @return array{velocityChange: float, massImbalance: float, temperatureMove: ?float} what a result says of it */
+    public function toArray(): array
+    {
+        return ['velocityChange' => $this->change, 'massImbalance' => $this->mass, 'temperatureMove' => $this->steadiness->moved()];
+    }
+
+    /**
+     * Solves the energy equation to its end on the present flow: that must leave the temperatures that drive it where they are. The
+     * stratified core of a cavity comes so slowly that no step shows it.
+     */
+    private function lookAtDrivingTemperatures(): void
+    {
+        $before = $this->flow->heat->temperature;
+        $this->flow->conserveMass();
+        $this->flow->heat->settle($this->flow->level->fluxes(), $this->flow->turbulence, ConvergenceSettings::PASSES, ConvergenceSettings::CLOSED_WITH_EDDIES);
+        $this->stands = Vectors::distance($this->flow->heat->temperature, $before) <= ConvergenceSettings::SETTLED * $this->flow->spread() * $this->voxels->grid->count();
+    }
+}
