@@ -46,9 +46,9 @@ final class AnalysisReader
     private static function cells(Reader $grid): ?array
     {
         $counts = $grid->vector('cells', Dimension::none(), 3);
-        $cells = array_map(fn (float $n) => (int) $n, $counts);
+        $cells = [(int) $counts[0], (int) $counts[1], (int) $counts[2]];
         if (min($cells) >= 1 && array_product($cells) <= self::MOST_CELLS && $counts == $cells) {
-            return [$cells[0], $cells[1], $cells[2]];
+            return $cells;
         }
         $grid->problem('cells', sprintf('three whole numbers of at least 1 are expected, with at most %d cells in all', self::MOST_CELLS));
 
@@ -77,7 +77,7 @@ final class AnalysisReader
                     $linesReader->problem("$key/$i", 'grid lines must rise');
                 }
             }
-            $lines[$axis] = $values;
+            $lines[$axis] = array_values($values);
         }
         $linesReader->close();
         if (array_product(array_map(fn (array $values) => count($values) - 1, $lines)) > self::MOST_CELLS) {

@@ -94,8 +94,8 @@ final readonly class AssemblyReader
     /**
      * The fields of a shape after a turn by right angles.
      *
-     * @param array<string, mixed> $shape
-     * @return array<string, mixed>
+     * @param array<array-key, mixed> $shape
+     * @return array<array-key, mixed>
      */
     private function exchanged(array $shape, string $kind): array
     {

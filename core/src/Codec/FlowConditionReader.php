@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Codec;
 
 use Foehn\Model\FlowCondition;
+use Foehn\Model\Inlet;
 use Foehn\Model\Physics;
 use Foehn\Model\Surroundings;
 use Foehn\Units\Dimension;
@@ -19,29 +20,26 @@ final class FlowConditionReader
         if (! $physics->hasFlow() && ! in_array($kind, ['wall', 'symmetry'], true)) {
             $reader->problem('kind', sprintf('"%s" needs moving fluid; set physics.flow to "auto", or write "wall" or "symmetry"', $kind));
         }
-        [$inlet, $amount, $velocity] = $kind === 'inlet' ? self::inlet($reader) : [null, 0.0, self::velocity($reader, $kind === 'wall')];
+        $inlet = $kind === 'inlet' ? self::inlet($reader) : null;
+        $velocity = self::velocity($reader, $kind === 'inlet' || $kind === 'wall');
         $enters = $kind === 'inlet' || $kind === 'outlet' || $kind === 'open';
 
         return new FlowCondition(
             $kind,
             $kind === 'wall' && $reader->bool('slip', false),
             $inlet,
-            $amount,
             $velocity,
-            $kind === 'inlet' ? $reader->oneOf('profile', ['uniform', 'developed'], 'uniform') : 'uniform',
             $enters && $reader->has('temperature') ? $reader->field('temperature', Dimension::temperature()) : ScalarField::constant($surroundings->temperature),
             $kind === 'outlet' || $kind === 'open' ? $reader->quantity('pressure', Dimension::pressure(), 0.0) : 0.0,
         );
     }
 
-    /** @return array{string, float, array{float, float, float}} */
-    private static function inlet(Reader $reader): array
+    private static function inlet(Reader $reader): Inlet
     {
         $given = array_values(array_filter(FlowCondition::INLETS, $reader->has(...)));
         if (count($given) !== 1) {
             $reader->problem('', sprintf('an inlet needs exactly one of %s; %s', implode(', ', FlowCondition::INLETS), $given === [] ? 'none is given' : implode(' and ', $given) . ' are given'));
         }
-        $velocity = self::velocity($reader, true);
         $amount = match ($given[0] ?? '') {
             'speed' => $reader->quantity('speed', Dimension::speed(), null, 0.0),
             'volumeFlow' => $reader->quantity('volumeFlow', Dimension::volumeFlow(), null, 0.0),
@@ -49,7 +47,7 @@ final class FlowConditionReader
             default => 0.0,
         };
 
-        return [$given[0] ?? 'speed', $amount, $velocity];
+        return new Inlet($given[0] ?? 'speed', $amount, $reader->oneOf('profile', ['uniform', 'developed'], 'uniform'));
     }
 
     /** @return array{float, float, float} */

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Foehn\Codec;
 
+use Foehn\Materials\Bulk;
+use Foehn\Materials\FluidProperties;
 use Foehn\Materials\Library;
 use Foehn\Materials\Material;
+use Foehn\Materials\Name;
 use Foehn\Materials\PropertyLaw;
 use Foehn\Units\Dimension;
 
@@ -29,21 +32,15 @@ final class MaterialReader
         }
         $emissivity = $reader->has('emissivity') ? $reader->quantity('emissivity', Dimension::none(), null, 0.0) : null;
         $optional = fn (string $key, Dimension $dimension): ?float => $reader->optionalQuantity($key, $dimension);
+        $isFluid = $reader->bool('fluid', false);
+        $properties = new FluidProperties(self::law($reader, 'viscosity', Dimension::viscosity(), 'Pa s'), self::powerLaw($reader), self::gasConstant($reader));
         $material = new Material(
-            $id,
-            $reader->string('title', $id),
-            'model',
-            $reader->bool('fluid', false),
+            new Name($id, $reader->string('title', $id), 'model', $reader->string('source', 'given in the model')),
             self::conductivity($reader),
-            $optional('density', Dimension::density()),
-            $optional('specificHeat', Dimension::specificHeat()),
+            new Bulk($optional('density', Dimension::density()), $optional('specificHeat', Dimension::specificHeat()), $optional('expansion', Dimension::expansion())),
             $emissivity,
             self::resistivity($reader),
-            $optional('expansion', Dimension::expansion()),
-            self::law($reader, 'viscosity', Dimension::viscosity(), 'Pa s'),
-            $reader->string('source', 'given in the model'),
-            self::powerLaw($reader),
-            self::gasConstant($reader),
+            $isFluid ? $properties : null,
         );
         $reader->close();
 

@@ -6,8 +6,10 @@ namespace Foehn\Codec;
 
 use Foehn\Materials\Library;
 use Foehn\Model\Assembly;
+use Foehn\Model\Contents;
 use Foehn\Model\Model;
 use Foehn\Model\ModelException;
+use Foehn\Model\Questions;
 
 /** Reads a model document into an evaluated Model; every problem is reported with its JSON pointer. */
 final class ModelCodec
@@ -73,7 +75,7 @@ final class ModelCodec
         $root->close();
         $problems->throwIfAny();
 
-        $model = new Model($name, $surroundings, $physics, $space, $materials, $parts, $watches, $limits, $grid, $assemblies);
+        $model = new Model($name, $surroundings, $physics, $space, new Contents($materials, $parts, $assemblies), new Questions($watches, $limits), $grid);
         ModelChecks::run($model, $problems);
         $problems->throwIfAny();
 

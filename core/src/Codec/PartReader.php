@@ -8,7 +8,9 @@ use Foehn\Materials\Library;
 use Foehn\Materials\Material;
 use Foehn\Model\ElectricCondition;
 use Foehn\Model\HeatCondition;
+use Foehn\Model\Loads;
 use Foehn\Model\Part;
+use Foehn\Model\PartName;
 use Foehn\Model\Surroundings;
 use Foehn\Shapes\Shape;
 use Foehn\Shapes\Turned;
@@ -40,18 +42,16 @@ final class PartReader
             $reader->problem('faces', 'a current or voltage is given at a face, but the material has no resistivity; choose a metal, or give the material one');
         }
         $part = new Part(
-            $id,
-            $reader->string('name', $id),
-            $reader->has('group') ? $reader->string('group') : null,
+            new PartName($id, $reader->string('name', $id), $reader->has('group') ? $reader->string('group') : null, $reader->pointer, self::colour($reader)),
             $shape,
             $material,
-            $reader->quantity('power', Dimension::power(), 0.0),
-            $reader->has('source') ? $reader->field('source', Dimension::heatSource()) : null,
             $emissivity,
-            $faces,
-            $reader->pointer,
-            self::colour($reader),
-            $terminals,
+            new Loads(
+                $reader->quantity('power', Dimension::power(), 0.0),
+                $reader->has('source') ? $reader->field('source', Dimension::heatSource()) : null,
+                $faces,
+                $terminals,
+            ),
         );
         $reader->close();
 
@@ -119,7 +119,8 @@ final class PartReader
         if (! $shape instanceof Turned || $material === null) {
             return;
         }
-        $conductivity = array_map(fn ($law) => $law->at(300.0), $material->conductivity);
+        [$kx, $ky, $kz] = $material->conductivity;
+        $conductivity = [$kx->at(300.0), $ky->at(300.0), $kz->at(300.0)];
         if (! Turned::keeps(ShapeReader::angles($reader), $conductivity)) {
             $reader->problem('turn', sprintf(
                 '"%s" conducts %s W/m/K along x, y, z and would not after this turn; turn it about the axis across which it conducts alike, or change its axes',

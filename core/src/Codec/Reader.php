@@ -161,8 +161,8 @@ final class Reader
     }
 
     /**
-     * @param list<float>|null $default
-     * @return list<float>
+     * @param ($length is 3 ? array{float, float, float}|null : list<float>|null) $default
+     * @return ($length is 3 ? array{float, float, float} : ($length is 2 ? array{float, float} : list<float>))
      */
     public function vector(string $key, Dimension $dimension, int $length, ?array $default = null): array
     {

@@ -81,7 +81,7 @@ final class TargetReader
         $name = $reader->string('name', $target->describe());
         $reader->close();
 
-        return $this->each($target, fn (Target $of, string $id, string $name) => new Limit($id, $name, $of, $quantity, $reduce, $atMost, $atLeast, $derating), $id, $name);
+        return $this->each($target, fn (Target $of, string $id, string $name) => new Limit(new Watch($id, $name, $of, $quantity, $reduce), $atMost, $atLeast, $derating), $id, $name);
     }
 
     /** What is asked of a target, and whether it has that. */
@@ -110,8 +110,9 @@ final class TargetReader
     private function each(Target $target, callable $make, string $id, string $name): array
     {
         $all = [$make($target, $id, $name)];
-        foreach ($target->part === null ? [] : ($this->copies[$target->part] ?? []) as $copy) {
-            $number = substr($copy, strlen($target->part) + 1);
+        $part = (string) $target->part;
+        foreach ($this->copies[$part] ?? [] as $copy) {
+            $number = substr($copy, strlen($part) + 1);
             $all[] = $make($target->withPart($copy), $id . Part::COPY . $number, "$name $number");
         }
 

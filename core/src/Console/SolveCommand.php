@@ -16,7 +16,11 @@ use Foehn\Solve\FlowState;
 use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
 
-/** `solve MODEL.json --out DIR [--grade G] [--strict] [--start DIR [--frozen]]`. Exit 0 solved, 1 limit missed with --strict, 2 bad input, 3 not converged. */
+/**
+ * `solve MODEL.json --out DIR [--grade G] [--strict] [--start DIR [--frozen]]`. Exit 0 solved, 1 limit missed with --strict, 2 bad input, 3 not converged.
+ *
+ * @phpstan-import-type Result from ResultBuilder
+ */
 final class SolveCommand
 {
     private const ZERO_CELSIUS = 273.15;
@@ -58,13 +62,14 @@ final class SolveCommand
             return new Start(frozen: $frozen);
         }
         $flow = FlowState::fromBytes(Options::read("$directory/" . self::STATE)) ?? throw ModelException::at('', "$directory/" . self::STATE . ' is not the state of a flow that this version wrote');
+        /** @var array{model?: array{hash?: mixed}}|null $result */
         $result = json_decode(Options::read("$directory/result.json"), true);
 
         return new Start($flow, [], $frozen, is_string($result['model']['hash'] ?? null) ? $result['model']['hash'] : null);
     }
 
     /**
-     * @param array<string, mixed> $result
+     * @param Result $result
      * @param array<string, string> $fields by file name; empty ones are left out
      */
     private static function write(string $directory, array $result, array $fields): void
@@ -78,7 +83,7 @@ final class SolveCommand
         }
     }
 
-    /** @param array<string, mixed> $result */
+    /** @param Result $result */
     private static function print(Model $model, array $result): void
     {
         $limits = [];
@@ -115,7 +120,7 @@ final class SolveCommand
     /**
      * Limits and watches with what the grid may still change in them, in SI units.
      *
-     * @param array<string, mixed> $result
+     * @param Result $result
      */
     private static function printValues(array $result): void
     {

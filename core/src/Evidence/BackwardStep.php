@@ -32,7 +32,7 @@ final class BackwardStep extends FlowCase
         [$below, $above] = $this->turns(64);
 
         return [
-            Check::relative('G04', 'below, back to the wall at', 6.10, max($below), 0.03, 'H'),
+            Check::relative('G04', 'below, back to the wall at', 6.10, self::greatest($below), 0.03, 'H'),
             Check::relative('G04', 'above, off the wall at', 4.85, $above[0] ?? 0.0, 0.03, 'H'),
             Check::relative('G04', 'above, back to the wall at', 10.48, $above[1] ?? 0.0, 0.03, 'H'),
         ];

@@ -38,7 +38,7 @@ final class BoardLaminate extends VerificationCase
         ];
         $model = ModelCodec::fromDocument(['format' => 'foehn-model', 'version' => 1, ...$document]);
         $inPlane = $model->materials->get('laminate:board')?->conductivity[0]->at(300.0) ?? NAN;
-        $through = $this->result($document)['watched']['flux'] * 0.0016 / 10.0;
+        $through = $this->result($document)->watched['flux'] * 0.0016 / 10.0;
 
         return [
             Check::relative('P24', 'conductivity in the plane', 25.87406, $inPlane, 1e-4, 'W/m/K'),

@@ -44,8 +44,8 @@ final class CavityBehindWall extends HeatedBox
         $document['space']['box']['max'][0] += self::WALL;
         $document['analysis']['grid']['lines']['x'] = [...self::uniform(8, self::WALL), ...array_map(fn (float $x) => self::WALL + $x, array_slice($lines, 1))];
         $document['materials']['wall'] = ['conductivity' => $ratio * self::CONDUCTIVITY];
-        $document['parts'] = [['id' => 'wall', 'shape' => ['kind' => 'block', 'size' => [self::WALL, self::SIZE, 0.01]], 'material' => 'wall']];
+        $parts = [['id' => 'wall', 'shape' => ['kind' => 'block', 'size' => [self::WALL, self::SIZE, 0.01]], 'material' => 'wall']];
 
-        return $this->result($document)['sides']['x+']['heat'] / (self::CONDUCTIVITY * 0.01);
+        return $this->result([...$document, 'parts' => $parts])->throughSide('x+') / (self::CONDUCTIVITY * 0.01);
     }
 }

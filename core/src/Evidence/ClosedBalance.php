@@ -40,8 +40,8 @@ final class ClosedBalance extends VerificationCase
         ]);
 
         return [
-            Check::absolute('P30', 'relative heat-balance error', 0.0, $result['balance']['error'], 1e-6, '-'),
-            Check::relative('P30', 'heat out through the six sides', 11.0, array_sum(array_column(array_filter($result['sides']), 'heat')), 1e-6, 'W'),
+            Check::absolute('P30', 'relative heat-balance error', 0.0, $result->result['balance']['error'], 1e-6, '-'),
+            Check::relative('P30', 'heat out through the six sides', 11.0, array_sum(array_column(array_filter($result->result['sides']), 'heat')), 1e-6, 'W'),
         ];
     }
 }

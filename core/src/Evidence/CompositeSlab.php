@@ -28,8 +28,8 @@ final class CompositeSlab extends VerificationCase
     {
         $flux = $this->slab(['kind' => 'wall', 'heat' => ['kind' => 'flux', 'flux' => '5e4 W/m^2']], []);
         $sourced = $this->slab(['kind' => 'wall'], ['source' => '2e7 W/m^3']);
-        $a = fn (string $watch): float => $flux['watched'][$watch] - self::ZERO_CELSIUS;
-        $b = fn (string $watch): float => $sourced['watched'][$watch] - self::ZERO_CELSIUS;
+        $a = fn (string $watch): float => $flux->watched[$watch] - self::ZERO_CELSIUS;
+        $b = fn (string $watch): float => $sourced->watched[$watch] - self::ZERO_CELSIUS;
         $check = fn (string $name, float $reference, float $value): Check => Check::absolute('P01', $name, $reference, $value, 0.02, 'degC');
 
         return [
@@ -45,16 +45,15 @@ final class CompositeSlab extends VerificationCase
             $check('B: top of layer 3', 103.4974, $b('l3-top')),
             $check('B: bottom of layer 3', 103.2667, $b('l3-bottom')),
             $check('B: bottom surface', 100.0, $b('bottom')),
-            Check::relative('P01', 'B: heat leaving the bottom per area', 6e4, $sourced['watched']['bottom-flux'], 1e-6, 'W/m2'),
+            Check::relative('P01', 'B: heat leaving the bottom per area', 6e4, $sourced->watched['bottom-flux'], 1e-6, 'W/m2'),
         ];
     }
 
     /**
      * @param array<string, mixed> $top
      * @param array<string, mixed> $third what the third layer has in addition
-     * @return array<string, mixed>
      */
-    private function slab(array $top, array $third): array
+    private function slab(array $top, array $third): Answer
     {
         $contact = fn (float $resistance): array => ['faces' => ['z-' => ['heat' => ['kind' => 'contact', 'resistance' => $resistance]]]];
 

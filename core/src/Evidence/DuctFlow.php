@@ -100,6 +100,6 @@ final class DuctFlow extends FlowCase
         $flow = $solution->state->flow;
         assert($flow !== null);
 
-        return max($flow->velocity[0]) / self::speed();
+        return self::greatest($flow->velocity[0]) / self::speed();
     }
 }

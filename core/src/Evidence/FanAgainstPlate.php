@@ -45,7 +45,7 @@ final class FanAgainstPlate extends FlowCase
             ],
             'analysis' => ['grid' => ['cells' => [30, 4, 4]]],
         ]);
-        $point = $result['flow']['fans'][0];
+        $point = $result->fan();
 
         return [
             Check::relative('P17', "free area $free: loss coefficient", $loss, Screen::ofFreeArea($free), 0.0001, '-'),

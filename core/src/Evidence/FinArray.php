@@ -58,6 +58,6 @@ final class FinArray extends FlowCase
             'analysis' => ['grid' => ['cells' => [$columns, 1, $rows]]],
         ]);
 
-        return -$result['watched']['flux'] / self::RISE;
+        return -$result->watched['flux'] / self::RISE;
     }
 }

@@ -49,7 +49,7 @@ abstract class FlowCase extends VerificationCase
             $values[] = $probe->velocity($component, [$point[0], $point[1], $point[2]]);
         }
 
-        return [$places, $values];
+        return [array_values($places), $values];
     }
 
     /**
@@ -62,7 +62,7 @@ abstract class FlowCase extends VerificationCase
     protected static function extreme(array $places, array $values, int $sign): array
     {
         $signed = array_map(fn (float $v) => $sign * $v, $values);
-        $n = (int) array_search(max($signed), $signed, true);
+        $n = (int) array_search(self::greatest($signed), $signed, true);
         if ($n === 0 || $n === count($values) - 1) {
             return [$places[$n], $values[$n]];
         }

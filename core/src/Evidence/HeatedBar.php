@@ -31,29 +31,28 @@ final class HeatedBar extends VerificationCase
         $a = $this->bar('1.72e-8 ohm*m', $current);
         $b = $this->bar($rising, $current);
         $c = $this->bar($rising, ['kind' => 'voltage', 'voltage' => '0.1 V']);
-        $volts = fn (array $result): float => $result['electric']['terminals'][0]['voltage'];
-        $celsius = fn (array $result, string $watch): float => $result['watched'][$watch] - self::ZERO_CELSIUS;
+        $volts = fn (Answer $result): float => $result->terminal()['voltage'];
+        $celsius = fn (Answer $result, string $watch): float => $result->watched[$watch] - self::ZERO_CELSIUS;
 
         return [
             Check::absolute('P21', 'A: greatest temperature', 161.4474, $celsius($a, 'max'), 0.3, 'degC'),
             Check::relative('P21', 'A: voltage', 0.086, $volts($a), 0.001, 'V'),
-            Check::relative('P21', 'A: heat of the current', 4.3, $a['parts'][0]['current']['heat'], 0.001, 'W'),
-            Check::relative('P21', 'A: heat out of each end', 2.15, $a['watched']['end'], 0.002, 'W'),
+            Check::relative('P21', 'A: heat of the current', 4.3, $a->terminal()['heat'], 0.001, 'W'),
+            Check::relative('P21', 'A: heat out of each end', 2.15, $a->watched['end'], 0.002, 'W'),
             Check::absolute('P21', 'B: greatest temperature', 280.9025, $celsius($b, 'max'), 0.5, 'degC'),
             Check::absolute('P21', 'B: mean temperature', 190.5792, $celsius($b, 'mean'), 0.4, 'degC'),
             Check::relative('P21', 'B: voltage', 0.1436523, $volts($b), 0.002, 'V'),
             Check::absolute('P21', 'B: at a quarter of the length', 210.9261, $celsius($b, 'quarter'), 0.5, 'degC'),
             Check::absolute('P21', 'C: greatest temperature', 168.1309, $celsius($c, 'max'), 0.4, 'degC'),
-            Check::relative('P21', 'C: current', 42.0426, $c['electric']['terminals'][0]['current'], 0.002, 'A'),
+            Check::relative('P21', 'C: current', 42.0426, $c->terminal()['current'], 0.002, 'A'),
         ];
     }
 
     /**
      * @param string|array<string, string> $resistivity
      * @param array<string, string> $terminal
-     * @return array<string, mixed>
      */
-    private function bar(string|array $resistivity, array $terminal): array
+    private function bar(string|array $resistivity, array $terminal): Answer
     {
         $end = ['kind' => 'temperature', 'temperature' => '20 degC'];
 

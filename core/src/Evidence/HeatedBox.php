@@ -26,8 +26,9 @@ abstract class HeatedBox extends FlowCase
      *
      * @param list<float> $lines along x and y, m
      * @param list<float> $across along z, m
-     * @param array<string, mixed> $sides along z
-     * @return array<string, mixed>
+     * @param array<string, array<string, mixed>> $sides along z
+     * @return array{surroundings: array<string, mixed>, physics: array<string, mixed>, materials: array<string, array<string, mixed>>, space: array{box: array{min: list<float>, max: array{float, float, float}}, fluid: string, sides: array<string, array<string, mixed>>},
+     *     analysis: array{grid: array{lines: array<string, list<float>>}}}
      */
     protected static function box(int $rayleigh, array $lines, array $across, array $sides): array
     {
@@ -38,7 +39,7 @@ abstract class HeatedBox extends FlowCase
             'surroundings' => ['temperature' => 300, 'gravity' => [0, -$gravity, 0]],
             'physics' => ['flow' => 'laminar'],
             'materials' => ['f' => self::fluid(self::DENSITY, $viscosity, self::CONDUCTIVITY, self::SPECIFIC_HEAT, 1 / 300)],
-            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [self::SIZE, self::SIZE, $across[count($across) - 1]]], 'fluid' => 'f', 'sides' => [
+            'space' => ['box' => ['min' => [0.0, 0.0, 0.0], 'max' => [self::SIZE, self::SIZE, $across[count($across) - 1]]], 'fluid' => 'f', 'sides' => [
                 'x-' => ['heat' => ['kind' => 'temperature', 'temperature' => 300.5]], 'x+' => ['heat' => ['kind' => 'temperature', 'temperature' => 299.5]], ...$sides]],
             'analysis' => ['grid' => ['lines' => ['x' => $lines, 'y' => $lines, 'z' => $across]]],
         ];

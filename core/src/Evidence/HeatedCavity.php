@@ -79,6 +79,6 @@ final class HeatedCavity extends HeatedBox
             }
         }
 
-        return [$heat / (self::CONDUCTIVITY * 0.01), max($local), min($local)];
+        return [$heat / (self::CONDUCTIVITY * 0.01), self::greatest($local), -self::greatest(array_map(fn (float $one) => -$one, $local))];
     }
 }

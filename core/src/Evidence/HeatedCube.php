@@ -45,6 +45,6 @@ final class HeatedCube extends HeatedBox
             'watches' => [self::watch('hot', ['side' => 'x-'], 'heat')],
         ]);
 
-        return -$result['watched']['hot'] / (self::CONDUCTIVITY * self::SIZE / 2);
+        return -$result->watched['hot'] / (self::CONDUCTIVITY * self::SIZE / 2);
     }
 }

@@ -27,14 +27,14 @@ final class OrthotropicPlate extends VerificationCase
         $plate = $this->plate([0.06, 0.04], [20, 2, 20], [120, 80, 1], [[0.03, 0.02], [0.015, 0.01]]);
         $turned = $this->plate([0.04, 0.06], [2, 20, 20], [80, 120, 1], [[0.02, 0.03], [0.01, 0.015]]);
         $check = fn (string $name, float $reference, float $kelvin): Check => Check::absolute('P02', $name, $reference, $kelvin - self::ZERO_CELSIUS, 0.008, 'degC');
-        $out = array_sum(array_map(fn (string $side): float => $plate['sides'][$side]['heat'], ['x-', 'x+', 'y-', 'y+']));
+        $out = array_sum(array_map($plate->throughSide(...), ['x-', 'x+', 'y-', 'y+']));
 
         return [
-            $check('centre', 24.16181, $plate['watched']['a']),
-            $check('quarter point', 22.7251, $plate['watched']['b']),
-            $check('mean', 22.10551, $plate['watched']['mean']),
+            $check('centre', 24.16181, $plate->watched['a']),
+            $check('quarter point', 22.7251, $plate->watched['b']),
+            $check('mean', 22.10551, $plate->watched['mean']),
             Check::relative('P02', 'heat through the edges per metre', 480.0, $out / 1e-3, 1e-6, 'W/m'),
-            $check('centre, axes exchanged', 24.16181, $turned['watched']['a']),
+            $check('centre, axes exchanged', 24.16181, $turned->watched['a']),
         ];
     }
 
@@ -43,9 +43,8 @@ final class OrthotropicPlate extends VerificationCase
      * @param list<float> $conductivity
      * @param list<int> $cells
      * @param list<list<float>> $points
-     * @return array<string, mixed>
      */
-    private function plate(array $size, array $conductivity, array $cells, array $points): array
+    private function plate(array $size, array $conductivity, array $cells, array $points): Answer
     {
         $edge = ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => '20 degC']];
 

@@ -42,13 +42,13 @@ final class RectangularFin extends VerificationCase
             'watches' => [self::watch('heat', ['side' => 'x-'], 'heat'), self::watch('centre', ['point' => [0.03, 0.003, 0.5]]), self::watch('corner', ['point' => [0.03, 0.006, 0.5]])],
             'analysis' => ['grid' => ['cells' => [300, 60, 1]]],
         ]);
-        $into = -$result['watched']['heat'];
+        $into = -$result->watched['heat'];
 
         return [
             Check::relative('P03', "$case: heat into the fin per metre", $heat, $into, $tolerance, 'W/m'),
             Check::relative('P03', "$case: fin efficiency", $efficiency, $into / ($film * 80.0 * 0.066), $tolerance, '-'),
-            Check::absolute('P03', "$case: tip centre", $centre, $result['watched']['centre'] - self::ZERO_CELSIUS, 0.1, 'degC'),
-            Check::absolute('P03', "$case: tip corner", $corner, $result['watched']['corner'] - self::ZERO_CELSIUS, 0.1, 'degC'),
+            Check::absolute('P03', "$case: tip centre", $centre, $result->watched['centre'] - self::ZERO_CELSIUS, 0.1, 'degC'),
+            Check::absolute('P03', "$case: tip corner", $corner, $result->watched['corner'] - self::ZERO_CELSIUS, 0.1, 'degC'),
         ];
     }
 }

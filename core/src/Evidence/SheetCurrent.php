@@ -58,6 +58,6 @@ final class SheetCurrent extends VerificationCase
             'analysis' => ['grid' => ['cells' => [81, 60, 1]]],
         ]);
 
-        return ['voltage' => $result['electric']['terminals'][0]['voltage'], 'power' => $result['electric']['power']];
+        return ['voltage' => $result->terminal()['voltage'], 'power' => $result->terminal()['heat']];
     }
 }

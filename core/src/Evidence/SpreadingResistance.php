@@ -29,17 +29,19 @@ final class SpreadingResistance extends VerificationCase
     public function run(bool $full = false): array
     {
         return [
-            ...$this->plate('A', 0.005, [180, 180, 180], 40.0, 400.0, 50.6466, 48.61213, 0.005, 0.204192, 0.2550538, 0.008),
-            ...$this->plate('B', 0.0016, [20, 20, 0.4], 1.0, 15.0, 40.33884, 37.80983, 0.008, 9.543161, 12.07217, 0.01),
+            ...$this->plate('A', 0.005, [180, 180, 180], 40.0, 400.0, ['centre' => [50.6466, 0.2550538], 'mean' => [48.61213, 0.204192], 'tolerance' => [0.005, 0.008]]),
+            ...$this->plate('B', 0.0016, [20, 20, 0.4], 1.0, 15.0, ['centre' => [40.33884, 12.07217], 'mean' => [37.80983, 9.543161], 'tolerance' => [0.008, 0.01]]),
         ];
     }
 
     /**
      * @param list<float> $conductivity
+     * @param array{centre: array{float, float}, mean: array{float, float}, tolerance: array{float, float}} $expected rise in K and spreading resistance in K/W, by the centre and by the mean of the source
      * @return list<Check>
      */
-    private function plate(string $case, float $thickness, array $conductivity, float $watts, float $film, float $centre, float $mean, float $tolerance, float $byMean, float $byCentre, float $spreadTolerance): array
+    private function plate(string $case, float $thickness, array $conductivity, float $watts, float $film, array $expected): array
     {
+        ['centre' => [$centre, $byCentre], 'mean' => [$mean, $byMean], 'tolerance' => [$tolerance, $spreadTolerance]] = $expected;
         $side = 2 * self::HALF;
         $sourceArea = (2 * self::HALF_SOURCE) ** 2;
         $result = $this->result([
@@ -51,8 +53,8 @@ final class SpreadingResistance extends VerificationCase
             'watches' => [self::watch('centre', ['point' => [0, 0, $thickness]]), self::watch('mean', ['side' => 'z+', 'patch' => 0])],
             'analysis' => ['grid' => ['cells' => [64, 64, 20]]],
         ]);
-        $atCentre = $result['watched']['centre'] - 300.0;
-        $atMean = $result['watched']['mean'] - 300.0;
+        $atCentre = $result->watched['centre'] - 300.0;
+        $atMean = $result->watched['mean'] - 300.0;
         $oneDimensional = ($thickness / $conductivity[2] + 1 / $film) / $side ** 2;
 
         return [

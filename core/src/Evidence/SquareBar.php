@@ -56,7 +56,7 @@ final class SquareBar extends FlowCase
         ]);
 
         // On its axis the fluid turns where the wake ends, and nowhere else.
-        return max(self::zeros(...self::profile($solution, 0, 0, 0.5 * self::WIDTH))) - self::BEFORE - 1.0;
+        return self::greatest(self::zeros(...self::profile($solution, 0, 0, 0.5 * self::WIDTH))) - self::BEFORE - 1.0;
     }
 
     /** @return list<float> lines from 0 to $length in growing steps */

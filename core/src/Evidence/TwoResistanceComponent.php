@@ -42,15 +42,15 @@ final class TwoResistanceComponent extends VerificationCase
                 self::watch('junction', ['part' => 'chip', 'node' => 'junction']), self::watch('case', ['part' => 'chip', 'node' => 'case']),
                 self::watch('up', ['side' => 'z+'], 'heat'), self::watch('down', ['side' => 'z-'], 'heat')],
         ]);
-        $check = fn (string $name, float $reference): Check => Check::absolute('P25', $name, $reference, $result['watched'][$name] - self::ZERO_CELSIUS, 0.1, 'degC');
+        $check = fn (string $name, float $reference): Check => Check::absolute('P25', $name, $reference, $result->watched[$name] - self::ZERO_CELSIUS, 0.1, 'degC');
 
         return [
             $check('junction', 57.67857),
             $check('case', 52.85714),
             $check('sink', 52.05357),
             $check('board', 51.78571),
-            Check::relative('P25', 'heat to the sink', 4.017857, $result['watched']['up'], 0.002, 'W'),
-            Check::relative('P25', 'heat to the board', 0.9821429, $result['watched']['down'], 0.002, 'W'),
+            Check::relative('P25', 'heat to the sink', 4.017857, $result->watched['up'], 0.002, 'W'),
+            Check::relative('P25', 'heat to the board', 0.9821429, $result->watched['down'], 0.002, 'W'),
         ];
     }
 }

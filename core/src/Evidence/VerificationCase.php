@@ -33,16 +33,10 @@ abstract class VerificationCase
         return (new SteadySolver(ModelCodec::fromDocument(['format' => 'foehn-model', 'version' => 1, ...$document])))->solve();
     }
 
-    /**
-     * @param array<string, mixed> $document
-     * @return array<string, mixed> the result document, with watch values also under "watched" by id
-     */
-    protected function result(array $document): array
+    /** @param array<string, mixed> $document without format and version */
+    protected function result(array $document): Answer
     {
-        $result = ResultBuilder::build($this->solve($document), '');
-        $result['watched'] = array_column($result['watches'], 'value', 'id');
-
-        return $result;
+        return new Answer(ResultBuilder::build($this->solve($document), ''));
     }
 
     /**
@@ -64,5 +58,14 @@ abstract class VerificationCase
     protected static function film(float $coefficient, string $temperature): array
     {
         return ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => $coefficient, 'temperature' => $temperature]];
+    }
+
+    /**
+     * @param array<int, float> $values
+     * @return float NAN where there are none, which no check passes
+     */
+    protected static function greatest(array $values): float
+    {
+        return $values === [] ? NAN : max($values);
     }
 }

@@ -39,7 +39,7 @@ final class WarmFloor extends HeatedBox
             $document['space']['sides'] = [...$sides, 'x-' => self::SYMMETRY, 'x+' => self::SYMMETRY, 'y-' => $sides['x-'], 'y+' => $sides['x+']];
             $document['space']['box']['max'][0] = $width;
             $document['analysis']['grid']['lines']['x'] = self::clustered($cells, $width, 1.2);
-            $heat = $this->result($document)['sides']['y+']['heat'];
+            $heat = $this->result($document)->throughSide('y+');
             $checks[] = Check::relative('G02', "Ra $rayleigh: mean Nu", $nusselt, $heat * self::SIZE / (self::CONDUCTIVITY * 0.01 * $width), 0.01, '-');
         }
 

@@ -32,10 +32,7 @@ final readonly class Surface
     /** A side of a box. */
     public static function ofBox(Box $box, int $axis, int $sign): self
     {
-        $normal = [0.0, 0.0, 0.0];
-        $normal[$axis] = (float) $sign;
-
-        return self::flat($box->size(($axis + 1) % 3) * $box->size(($axis + 2) % 3), $normal);
+        return self::flat($box->size(($axis + 1) % 3) * $box->size(($axis + 2) % 3), Axes::unit($axis, (float) $sign));
     }
 
     /**

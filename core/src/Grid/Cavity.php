@@ -78,7 +78,7 @@ final readonly class Cavity
     }
 
     /**
-     * @param list<int> $owner
+     * @param array<int, int> $owner
      * @return array<int, int> for every free cell that can be reached from a cell the one it was reached from; -1 for that itself
      */
     private static function reached(Grid $grid, array $owner, int $from): array
@@ -101,7 +101,7 @@ final readonly class Cavity
         return $before;
     }
 
-    /** @return list<int> */
+    /** @return array<int, int> */
     private static function neighbours(Grid $grid, int $cell): array
     {
         [$nx, $ny, $nz] = $grid->cells;
@@ -114,9 +114,9 @@ final readonly class Cavity
     }
 
     /**
-     * @param list<int> $owner
+     * @param array<int, int> $owner
      * @param array<int, int> $outside
-     * @return list<int> cells of the largest body of air that outside does not reach
+     * @return array<int, int> cells of the largest body of air that outside does not reach
      */
     private static function largestClosed(Grid $grid, array $owner, array $outside): array
     {
@@ -137,8 +137,8 @@ final readonly class Cavity
     }
 
     /**
-     * @param list<int> $owner
-     * @return list<int> cells from a free cell to the rim of the grid
+     * @param array<int, int> $owner
+     * @return array<int, int> cells from a free cell to the rim of the grid
      */
     private static function wayOut(Grid $grid, array $owner, int $from): array
     {
@@ -156,7 +156,7 @@ final readonly class Cavity
         return [$from];
     }
 
-    /** @param list<int> $owner */
+    /** @param array<int, int> $owner */
     private static function freeNear(Grid $grid, array $owner, Box $box): int
     {
         [$nearest, $found] = [INF, 0];
@@ -174,13 +174,13 @@ final readonly class Cavity
     }
 
     /**
-     * @param list<int> $owner
-     * @param non-empty-list<int> $way
+     * @param array<int, int> $owner
+     * @param array<int, int> $way
      * @return array{array{float, float, float}, float}
      */
     private static function narrowest(Grid $grid, array $owner, array $way): array
     {
-        [$gap, $place] = [INF, $way[0]];
+        [$gap, $place] = [INF, $way[0] ?? 0];
         foreach ($way as $cell) {
             foreach ([0, 1, 2] as $axis) {
                 $width = self::clearance($grid, $owner, $cell, $axis);
@@ -194,7 +194,7 @@ final readonly class Cavity
     /**
      * Free length through a cell between two solid ones; infinite where it ends outside.
      *
-     * @param list<int> $owner
+     * @param array<int, int> $owner
      */
     private static function clearance(Grid $grid, array $owner, int $cell, int $axis): float
     {
@@ -213,7 +213,7 @@ final readonly class Cavity
         return $width;
     }
 
-    /** @param list<int> $cells */
+    /** @param array<int, int> $cells */
     private static function volumeOf(Grid $grid, array $cells): float
     {
         [$nx, $ny] = $grid->cells;
@@ -225,7 +225,7 @@ final readonly class Cavity
         return $volume;
     }
 
-    /** @param non-empty-list<int> $cells */
+    /** @param non-empty-array<int, int> $cells */
     private static function boxOf(Grid $grid, array $cells): Box
     {
         [$min, $max] = [[INF, INF, INF], [-INF, -INF, -INF]];

@@ -12,13 +12,13 @@ final readonly class Grid
     /** @var array{int, int, int} cells along x, y, z */
     public array $cells;
 
-    /** @var array{list<float>, list<float>, list<float>} */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>} */
     public array $widths;
 
-    /** @var array{list<float>, list<float>, list<float>} */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>} */
     public array $centres;
 
-    /** @param array{list<float>, list<float>, list<float>} $lines */
+    /** @param array{array<int, float>, array<int, float>, array<int, float>} $lines */
     public function __construct(public array $lines)
     {
         $this->cells = [count($lines[0]) - 1, count($lines[1]) - 1, count($lines[2]) - 1];
@@ -49,6 +49,12 @@ final readonly class Grid
     public function position(int $cell, int $axis): int
     {
         return intdiv($cell, $this->strides()[$axis]) % $this->cells[$axis];
+    }
+
+    /** Narrowest width of any cell, m. */
+    public function smallest(): float
+    {
+        return min(array_map(fn (array $widths): float => $widths === [] ? INF : min($widths), $this->widths));
     }
 
     /** Volume of a cell, m3. */
@@ -101,10 +107,10 @@ final readonly class Grid
     public function faceCentre(int $cell, int $direction): array
     {
         $axis = $direction >> 1;
-        $centre = $this->centre($cell);
-        $centre[$axis] += ($direction % 2 - 0.5) * $this->widths[$axis][$this->position($cell, $axis)];
+        [$x, $y, $z] = $this->centre($cell);
+        $step = ($direction % 2 - 0.5) * $this->widths[$axis][$this->position($cell, $axis)];
 
-        return $centre;
+        return [$axis === 0 ? $x + $step : $x, $axis === 1 ? $y + $step : $y, $axis === 2 ? $z + $step : $z];
     }
 
     /**

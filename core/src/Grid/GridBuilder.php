@@ -60,7 +60,7 @@ final class GridBuilder
         }
     }
 
-    /** @return non-empty-list<float> */
+    /** @return non-empty-array<int, float> */
     private static function planes(Model $model, int $axis): array
     {
         $box = $model->space->box;
@@ -92,8 +92,8 @@ final class GridBuilder
     /**
      * Fewest cells between neighbouring planes: those of the features that cover the interval, shared out by width.
      *
-     * @param non-empty-list<float> $planes
-     * @return list<int>
+     * @param non-empty-array<int, float> $planes
+     * @return array<int, int>
      */
     private static function fewest(Model $model, int $axis, array $planes, int $across): array
     {
@@ -116,20 +116,20 @@ final class GridBuilder
 
     /**
      * @param float $ratio of neighbouring cells, from both ends towards the middle; 1 for equal ones
-     * @return list<float>
+     * @return array<int, float>
      */
     private static function stretched(Model $model, int $axis, int $cells, float $ratio): array
     {
         $box = $model->space->box;
-        $shares = [];
+        $relative = [];
         for ($i = 0; $i < $cells; $i++) {
-            $shares[] = $ratio ** min($i, $cells - 1 - $i);
+            $relative[] = $ratio ** min($i, $cells - 1 - $i);
         }
-        $sum = array_sum($shares);
+        $sum = array_sum($relative);
         $lines = [$box->min[$axis]];
         $reached = 0.0;
-        foreach ($shares as $share) {
-            $reached += $share;
+        foreach ($relative as $width) {
+            $reached += $width;
             $lines[] = $box->min[$axis] + $box->size($axis) * $reached / $sum;
         }
         $lines[$cells] = $box->max[$axis];

@@ -18,8 +18,8 @@ final class GridReport
      */
     public static function of(Model $model, Grid $grid): array
     {
-        $smallest = min(array_map('min', $grid->widths));
-        $largest = max(array_map('max', $grid->widths));
+        $smallest = $grid->smallest();
+        $largest = max(array_map(fn (array $widths): float => $widths === [] ? 0.0 : max($widths), $grid->widths));
         $features = [];
         $steps = [];
         foreach ($model->parts as $part) {

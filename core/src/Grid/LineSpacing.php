@@ -12,9 +12,9 @@ namespace Foehn\Grid;
 final class LineSpacing
 {
     /**
-     * @param non-empty-list<float> $planes rising
-     * @param list<int> $fewest cells of each interval between two planes
-     * @return list<float>
+     * @param non-empty-array<int, float> $planes rising
+     * @param array<int, int> $fewest cells of each interval between two planes
+     * @return array<int, float>
      */
     public static function lines(array $planes, float $largest, array $fewest, float $growth): array
     {
@@ -44,7 +44,7 @@ final class LineSpacing
      * Lines after $from up to and including $to. The width wanted rises from $left, is at most $own, and falls to $right;
      * the integral of dx/h over a slope is a logarithm, so lines are found exactly whatever the ratio of the widths.
      *
-     * @return list<float>
+     * @return array<int, float>
      */
     private static function fill(float $from, float $to, float $own, float $left, float $right, float $slope, int $fewest): array
     {

@@ -16,40 +16,40 @@ final class SurfaceElements
     /** Beyond a face there is no cell, part, side or patch. */
     public const NONE = -1;
 
-    /** @var list<int> index of the part, NONE for fluid */
+    /** @var array<int, int> index of the part, NONE for fluid */
     public array $part = [];
 
-    /** @var list<int> 2 * axis + (1 when the part ends towards rising coordinates) */
+    /** @var array<int, int> 2 * axis + (1 when the part ends towards rising coordinates) */
     public array $direction = [];
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     public array $cell = [];
 
-    /** @var list<float> of the face of the grid, m2 */
+    /** @var array<int, float> of the face of the grid, m2 */
     public array $area = [];
 
-    /** @var list<int> cell beyond the face, NONE where nothing is computed there */
+    /** @var array<int, int> cell beyond the face, NONE where nothing is computed there */
     public array $other = [];
 
-    /** @var list<int> part beyond the face, NONE for fluid, nothing or a side */
+    /** @var array<int, int> part beyond the face, NONE for fluid, nothing or a side */
     public array $otherPart = [];
 
-    /** @var list<int> side of the space (0 .. 5), or NONE */
+    /** @var array<int, int> side of the space (0 .. 5), or NONE */
     public array $side = [];
 
-    /** @var list<int> patch of that side, or NONE */
+    /** @var array<int, int> patch of that side, or NONE */
     public array $patch = [];
 
     /** @var list<HeatCondition> what is stated of the heat there, on the steps that a slanted surface has on the grid */
     public array $condition = [];
 
-    /** @var list<float> contact resistance between the surface and what is beyond, m2K/W */
+    /** @var array<int, float> contact resistance between the surface and what is beyond, m2K/W */
     public array $contact = [];
 
     /** @var list<bool> whether heat passes between the cell and the surface; not through the sides of a package */
     public array $passes = [];
 
-    /** @var list<int> the other element of the same face, NONE where there is none */
+    /** @var array<int, int> the other element of the same face, NONE where there is none */
     public array $twin = [];
 
     public function count(): int

@@ -67,8 +67,8 @@ final class SurfaceFinder
 
     /**
      * @param array{int, int, int} $cells
-     * @param list<int> $owner
-     * @return list<int> cells whose next one along the axis has another owner
+     * @param array<int, int> $owner
+     * @return array<int, int> cells whose next one along the axis has another owner
      */
     private static function boundaries(array $cells, int $axis, array $owner): array
     {

@@ -19,11 +19,11 @@ final readonly class Voxels
     private const MOST = 2.0;
 
     /**
-     * @param list<int> $owner index of the part per cell, NONE where no part (or a carve-out) is
-     * @param list<int> $cellsOfPart number of cells per part
-     * @param list<float> $fill per part, its volume over that of its cells: differs from 1 where round or slanted parts have too few cells to be held by them
+     * @param array<int, int> $owner index of the part per cell, NONE where no part (or a carve-out) is
+     * @param array<int, int> $cellsOfPart number of cells per part
+     * @param array<int, float> $fill per part, its volume over that of its cells: differs from 1 where round or slanted parts have too few cells to be held by them
      * @param list<FluidRegion> $regions of fluid
-     * @param list<int> $region index of the region per cell, NONE where no fluid is
+     * @param array<int, int> $region index of the region per cell, NONE where no fluid is
      */
     private function __construct(public Grid $grid, public array $owner, public array $cellsOfPart, public array $fill, public array $regions, public array $region)
     {
@@ -75,8 +75,8 @@ final readonly class Voxels
     }
 
     /**
-     * @param list<int> $owner
-     * @return list<int>
+     * @param array<int, int> $owner
+     * @return array<int, int>
      */
     private static function regions(array $owner, int $ofSpace): array
     {

@@ -4,9 +4,17 @@ declare(strict_types=1);
 
 namespace Foehn\Materials;
 
-/** Materials by id: the built-in ones and those of a model, which win. */
-final readonly class Library
+/**
+ * Materials by id: the built-in ones and those of a model, which win.
+ *
+ * @phpstan-type Table non-empty-list<array{float, float}>
+ * @phpstan-type Row array{id: string, title: string, category: string, source: string, k: float|Table|array{float, float, float}, density?: float, specificHeat?: float,
+ *     emissivity?: float, resistivity?: float, resistivityRise?: float, expansion?: float, viscosity?: float|Table}
+ */
+final class Library
 {
+    private static ?self $builtIn = null;
+
     /** Temperature of the resistivities in the list, K; with "resistivityRise" they rise from there by so much per kelvin. */
     private const RESISTIVITY_AT = 293.15;
 
@@ -14,15 +22,25 @@ final readonly class Library
     public const UNDECIDED = 'undecided';
 
     /** @param array<string, Material> $materials */
-    public function __construct(public array $materials)
+    public function __construct(public readonly array $materials)
     {
     }
 
     public static function builtIn(): self
     {
-        static $library = null;
+        return self::$builtIn ??= self::read();
+    }
 
-        return $library ??= new self(array_map(self::fromRow(...), array_column(require __DIR__ . '/library.php', null, 'id')));
+    private static function read(): self
+    {
+        /** @var list<Row> $rows */
+        $rows = require __DIR__ . '/library.php';
+        $materials = [];
+        foreach ($rows as $row) {
+            $materials[$row['id']] = self::fromRow($row);
+        }
+
+        return new self($materials);
     }
 
     public function get(string $id): ?Material
@@ -47,27 +65,32 @@ final readonly class Library
         return array_slice(array_map('strval', array_keys($distance)), 0, 5);
     }
 
-    /** @param array<string, mixed> $row */
+    /** @param Row $row */
     private static function fromRow(array $row): Material
     {
         $k = $row['k'];
-        $laws = match (true) {
-            ! is_array($k) => array_fill(0, 3, PropertyLaw::constant((float) $k)),
-            is_array($k[0]) => array_fill(0, 3, new PropertyLaw($k)),
-            default => array_map(PropertyLaw::constant(...), $k),
-        };
-
-        $viscosity = match (true) {
-            ! isset($row['viscosity']) => null,
-            is_array($row['viscosity']) => new PropertyLaw($row['viscosity']),
-            default => PropertyLaw::constant((float) $row['viscosity']),
-        };
+        if (is_array($k) && ! is_array($k[0])) {
+            /** @var array{float, float, float} $k */
+            $laws = [PropertyLaw::constant($k[0]), PropertyLaw::constant($k[1]), PropertyLaw::constant($k[2])];
+        } else {
+            /** @var float|Table $k */
+            $law = self::law($k);
+            $laws = [$law, $law, $law];
+        }
 
         return new Material(
-            $row['id'], $row['title'], $row['category'], $row['category'] === 'fluid', $laws,
-            $row['density'] ?? null, $row['specificHeat'] ?? null, $row['emissivity'] ?? null,
+            new Name($row['id'], $row['title'], $row['category'], $row['source']),
+            $laws,
+            new Bulk($row['density'] ?? null, $row['specificHeat'] ?? null, $row['expansion'] ?? null),
+            $row['emissivity'] ?? null,
             isset($row['resistivity']) ? PropertyLaw::linear($row['resistivity'], self::RESISTIVITY_AT, $row['resistivityRise'] ?? 0.0) : null,
-            $row['expansion'] ?? null, $viscosity, $row['source'],
+            $row['category'] === 'fluid' ? new FluidProperties(isset($row['viscosity']) ? self::law($row['viscosity']) : null) : null,
         );
+    }
+
+    /** @param float|Table $given a value, or pairs of temperature in K and value */
+    private static function law(float|array $given): PropertyLaw
+    {
+        return is_array($given) ? new PropertyLaw($given) : PropertyLaw::constant($given);
     }
 }

@@ -7,36 +7,56 @@ namespace Foehn\Materials;
 /** A solid or fluid with its properties in SI units; null where a property is not known. */
 final readonly class Material
 {
+    /** Emissivity of the solder mask on boards. */
+    private const SOLDER_MASK = 0.9;
+
+    public string $id;
+
+    public string $title;
+
+    public string $category;
+
+    /** Where the values come from. */
+    public string $source;
+
+    /** kg/m3 */
+    public ?float $density;
+
+    /** J/kg/K */
+    public ?float $specificHeat;
+
+    /** 1/K */
+    public ?float $expansion;
+
+    /** Whether it is a fluid. */
+    public bool $fluid;
+
+    /** Pa s */
+    public ?PropertyLaw $viscosity;
+
+    /** @var ?array{float, float} consistency K in Pa s^n and index n of a fluid of the power law, instead of a viscosity */
+    public ?array $powerLaw;
+
+    /** J/kg/K of an ideal gas, whose density and expansion follow from it. */
+    public ?float $gasConstant;
+
     /**
      * @param array{PropertyLaw, PropertyLaw, PropertyLaw} $conductivity W/m/K along x, y, z
      * @param ?PropertyLaw $resistivity ohm m; null where no current is to be computed in it
-     * @param ?PropertyLaw $viscosity Pa s
-     * @param ?array{float, float} $powerLaw consistency K in Pa s^n and index n of a fluid of the power law, instead of a viscosity
-     * @param ?float $gasConstant J/kg/K of an ideal gas, whose density and expansion follow from it
-     * @param string $source where the values come from
+     * @param ?FluidProperties $asFluid null for a solid
      */
-    public function __construct(
-        public string $id,
-        public string $title,
-        public string $category,
-        public bool $fluid,
-        public array $conductivity,
-        public ?float $density,
-        public ?float $specificHeat,
-        public ?float $emissivity,
-        public ?PropertyLaw $resistivity,
-        public ?float $expansion,
-        public ?PropertyLaw $viscosity,
-        public string $source,
-        public ?array $powerLaw = null,
-        public ?float $gasConstant = null,
-    ) {
+    public function __construct(Name $name, public array $conductivity, Bulk $bulk, public ?float $emissivity, public ?PropertyLaw $resistivity, ?FluidProperties $asFluid = null)
+    {
+        [$this->id, $this->title, $this->category, $this->source] = [$name->id, $name->title, $name->category, $name->source];
+        [$this->density, $this->specificHeat, $this->expansion] = [$bulk->density, $bulk->specificHeat, $bulk->expansion];
+        $this->fluid = $asFluid !== null;
+        [$this->viscosity, $this->powerLaw, $this->gasConstant] = [$asFluid?->viscosity, $asFluid?->powerLaw, $asFluid?->gasConstant];
     }
 
     /** @param array{PropertyLaw, PropertyLaw, PropertyLaw} $conductivity W/m/K along x, y, z */
-    public static function ofBoard(string $id, string $title, array $conductivity, ?float $density, ?float $specificHeat, string $source): self
+    public static function ofBoard(string $id, string $title, array $conductivity, Bulk $bulk, string $source): self
     {
-        return new self($id, $title, 'board', false, $conductivity, $density, $specificHeat, 0.9, null, null, null, $source);
+        return new self(new Name($id, $title, 'board', $source), $conductivity, $bulk, self::SOLDER_MASK, null);
     }
 
     public function dependsOnTemperature(): bool

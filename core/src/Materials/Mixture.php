@@ -27,17 +27,17 @@ final class Mixture
         $thickness = array_sum(array_column($layers, 'thickness'));
         [$mass, $capacity] = [0.0, 0.0];
         foreach ($layers as ['thickness' => $t, 'copper' => $coverage, 'dielectric' => $dielectric]) {
-            foreach ([[$copper, $coverage], [$dielectric, 1 - $coverage]] as [$material, $share]) {
-                $mass += $t * $share * $material->density;
-                $capacity += $t * $share * $material->density * $material->specificHeat;
+            foreach ([[$copper, $coverage], [$dielectric, 1 - $coverage]] as [$material, $fraction]) {
+                $mass += $t * $fraction * $material->density;
+                $capacity += $t * $fraction * $material->density * $material->specificHeat;
             }
         }
-        $of = fn (array $layer, float $t): float => $layer['copper'] * $copper->conductivity[0]->at($t) + (1 - $layer['copper']) * $layer['dielectric']->conductivity[0]->at($t);
+        $of = fn (float $coverage, Material $dielectric, float $t): float => $coverage * $copper->conductivity[0]->at($t) + (1 - $coverage) * $dielectric->conductivity[0]->at($t);
         $laws = array_map(fn ($layer) => $layer['dielectric']->conductivity[0], $layers);
-        $along = PropertyLaw::of([$copper->conductivity[0], ...$laws], fn (float $t): float => array_sum(array_map(fn ($layer) => $layer['thickness'] * $of($layer, $t), $layers)) / $thickness);
-        $through = PropertyLaw::of([$copper->conductivity[0], ...$laws], fn (float $t): float => $thickness / array_sum(array_map(fn ($layer) => $layer['thickness'] / $of($layer, $t), $layers)));
+        $along = PropertyLaw::of([$copper->conductivity[0], ...$laws], fn (float $t): float => array_sum(array_map(fn ($layer) => $layer['thickness'] * $of($layer['copper'], $layer['dielectric'], $t), $layers)) / $thickness);
+        $through = PropertyLaw::of([$copper->conductivity[0], ...$laws], fn (float $t): float => $thickness / array_sum(array_map(fn ($layer) => $layer['thickness'] / $of($layer['copper'], $layer['dielectric'], $t), $layers)));
 
-        return Material::ofBoard("laminate:$id", 'Layer stack', self::alongAxes($along, $through, $normal), $mass / $thickness, self::perMass($capacity, $mass), 'computed from the layers of the board');
+        return Material::ofBoard("laminate:$id", 'Layer stack', self::with([$along, $along, $along], $through, $normal), new Bulk($mass / $thickness, self::perMass($capacity, $mass)), 'computed from the layers of the board');
     }
 
     /**
@@ -52,24 +52,24 @@ final class Mixture
     {
         $parts = [[$barrel, $copper, 0], [$hole, $fill, 0], [1 - $barrel - $hole, $board, $normal]];
         [$mass, $capacity] = [0.0, 0.0];
-        foreach ($parts as [$share, $material]) {
-            $mass += $share * (float) $material->density;
-            $capacity += $share * $material->density * $material->specificHeat;
+        foreach ($parts as [$fraction, $material]) {
+            $mass += $fraction * (float) $material->density;
+            $capacity += $fraction * $material->density * $material->specificHeat;
         }
         $through = PropertyLaw::of(
             array_map(fn (array $part) => $part[1]->conductivity[$part[2]], $parts),
             fn (float $t): float => array_sum(array_map(fn (array $part): float => $part[0] * $part[1]->conductivity[$part[2]]->at($t), $parts)),
         );
-        $laws = $board->conductivity;
-        $laws[$normal] = $through;
-
-        return Material::ofBoard("vias:$id", 'Board with vias', $laws, $mass, self::perMass($capacity, $mass), 'computed from the board and its vias');
+        return Material::ofBoard("vias:$id", 'Board with vias', self::with($board->conductivity, $through, $normal), new Bulk($mass, self::perMass($capacity, $mass)), 'computed from the board and its vias');
     }
 
-    /** @return array{PropertyLaw, PropertyLaw, PropertyLaw} */
-    private static function alongAxes(PropertyLaw $along, PropertyLaw $through, int $normal): array
+    /**
+     * @param array{PropertyLaw, PropertyLaw, PropertyLaw} $laws along x, y and z
+     * @return array{PropertyLaw, PropertyLaw, PropertyLaw} with another one along the normal
+     */
+    private static function with(array $laws, PropertyLaw $through, int $normal): array
     {
-        return [$normal === 0 ? $through : $along, $normal === 1 ? $through : $along, $normal === 2 ? $through : $along];
+        return [$normal === 0 ? $through : $laws[0], $normal === 1 ? $through : $laws[1], $normal === 2 ? $through : $laws[2]];
     }
 
     /** J/kg/K; null where no layer states its density, so that there is no mass to relate to. */

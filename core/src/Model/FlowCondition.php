@@ -18,20 +18,16 @@ final readonly class FlowCondition
     public const INLETS = ['speed', 'volumeFlow', 'massFlow', 'velocity'];
 
     /**
-     * @param ?string $inlet one of INLETS
-     * @param float $amount of an inlet given by speed, volume flow or mass flow, positive into the space
+     * @param ?Inlet $inlet how an inlet is given; null for anything else
      * @param array{float, float, float} $velocity of an inlet or of a moving wall, m/s
-     * @param string $profile of an inlet: uniform, or developed (fully developed laminar flow between the walls of a slot)
      * @param ScalarField $temperature of what enters, K
      * @param float $pressure of an outlet, Pa relative to the surroundings
      */
     public function __construct(
         public string $kind,
         public bool $slip,
-        public ?string $inlet,
-        public float $amount,
+        public ?Inlet $inlet,
         public array $velocity,
-        public string $profile,
         public ScalarField $temperature,
         public float $pressure,
     ) {

@@ -7,20 +7,25 @@ namespace Foehn\Model;
 /** A bound on what a watch can see, mostly a temperature, and how far from it a design must stay. SI units. */
 final readonly class Limit
 {
+    public string $id;
+
+    public string $name;
+
+    public Target $of;
+
+    /** One of Watch::QUANTITIES. */
+    public string $quantity;
+
+    /** One of Watch::REDUCTIONS. */
+    public string $reduce;
+
     /**
-     * @param string $quantity one of Watch::QUANTITIES
+     * @param Watch $watch what the bound is on
      * @param float $derating what is kept free of the bound, for ageing and tolerances
      */
-    public function __construct(
-        public string $id,
-        public string $name,
-        public Target $of,
-        public string $quantity,
-        public string $reduce,
-        public ?float $atMost,
-        public ?float $atLeast,
-        public float $derating = 0.0,
-    ) {
+    public function __construct(Watch $watch, public ?float $atMost, public ?float $atLeast, public float $derating = 0.0)
+    {
+        [$this->id, $this->name, $this->of, $this->quantity, $this->reduce] = [$watch->id, $watch->name, $watch->of, $watch->quantity, $watch->reduce];
     }
 
     /** Distance of a value to the bound less the derating; negative when it is missed. */

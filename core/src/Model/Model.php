@@ -14,24 +14,31 @@ final readonly class Model
     public const VERSION = 1;
     public const MOST_PARTS = 4000;
 
-    /**
-     * @param list<Part> $parts later ones carve earlier ones
-     * @param list<Watch> $watches
-     * @param list<Limit> $limits
-     * @param array<string, Assembly> $assemblies groups with axes of their own
-     */
+    public Library $materials;
+
+    /** @var list<Part> later ones carve earlier ones */
+    public array $parts;
+
+    /** @var array<string, Assembly> groups with axes of their own */
+    public array $assemblies;
+
+    /** @var list<Watch> */
+    public array $watches;
+
+    /** @var list<Limit> */
+    public array $limits;
+
     public function __construct(
         public string $name,
         public Surroundings $surroundings,
         public Physics $physics,
         public Space $space,
-        public Library $materials,
-        public array $parts,
-        public array $watches,
-        public array $limits,
+        private Contents $contents,
+        private Questions $questions,
         public GridSettings $grid,
-        public array $assemblies = [],
     ) {
+        [$this->materials, $this->parts, $this->assemblies] = [$contents->materials, $contents->parts, $contents->assemblies];
+        [$this->watches, $this->limits] = [$questions->watches, $questions->limits];
     }
 
     public function withGrade(string $grade): self
@@ -48,13 +55,13 @@ final readonly class Model
     /** The same parts in another space, on another grid. */
     public function within(Space $space, GridSettings $grid): self
     {
-        return new self($this->name, $this->surroundings, $this->physics, $space, $this->materials, $this->parts, $this->watches, $this->limits, $grid, $this->assemblies);
+        return new self($this->name, $this->surroundings, $this->physics, $space, $this->contents, $this->questions, $grid);
     }
 
     /** @param list<Part> $parts */
     private function with(array $parts, GridSettings $grid): self
     {
-        return new self($this->name, $this->surroundings, $this->physics, $this->space, $this->materials, $parts, $this->watches, $this->limits, $grid, $this->assemblies);
+        return new self($this->name, $this->surroundings, $this->physics, $this->space, new Contents($this->materials, $parts, $this->assemblies), $this->questions, $grid);
     }
 
     /** @return list<HeatCondition> of all sides, patches and part faces */

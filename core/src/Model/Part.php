@@ -16,28 +16,35 @@ final readonly class Part
     /** Between the id of a repeated part and the number of its copy. */
     public const COPY = '#';
 
-    /**
-     * @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead)
-     * @param float $power W over the whole part
-     * @param ?ScalarField $source W/m3, or null
-     * @param ?string $colour #rrggbb, for the screen
-     * @param array<string, HeatCondition> $faces by face name; "bare" stands for every face of the part that nothing touches and no other entry names
-     * @param array<string, ElectricCondition> $terminals by face name
-     */
-    public function __construct(
-        public string $id,
-        public string $name,
-        public ?string $group,
-        public Shape $shape,
-        public ?string $material,
-        public float $power,
-        public ?ScalarField $source,
-        public ?float $emissivity,
-        public array $faces,
-        public string $pointer,
-        public ?string $colour = null,
-        public array $terminals = [],
-    ) {
+    public string $id;
+
+    public string $name;
+
+    public ?string $group;
+
+    /** JSON pointer of the part in the document. */
+    public string $pointer;
+
+    /** #rrggbb, for the screen. */
+    public ?string $colour;
+
+    /** W over the whole part. */
+    public float $power;
+
+    /** W/m3, or null. */
+    public ?ScalarField $source;
+
+    /** @var array<string, HeatCondition> by face name; "bare" stands for every face of the part that nothing touches and no other entry names */
+    public array $faces;
+
+    /** @var array<string, ElectricCondition> by face name */
+    public array $terminals;
+
+    /** @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead) */
+    public function __construct(private PartName $called, public Shape $shape, public ?string $material, public ?float $emissivity, private Loads $loads)
+    {
+        [$this->id, $this->name, $this->group, $this->pointer, $this->colour] = [$called->id, $called->name, $called->group, $called->pointer, $called->colour];
+        [$this->power, $this->source, $this->faces, $this->terminals] = [$loads->power, $loads->source, $loads->faces, $loads->terminals];
     }
 
     /**
@@ -67,6 +74,6 @@ final readonly class Part
 
     public function withShape(Shape $shape): self
     {
-        return new self($this->id, $this->name, $this->group, $shape, $this->material, $this->power, $this->source, $this->emissivity, $this->faces, $this->pointer, $this->colour, $this->terminals);
+        return new self($this->called, $shape, $this->material, $this->emissivity, $this->loads);
     }
 }

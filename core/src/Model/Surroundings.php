@@ -12,7 +12,7 @@ final readonly class Surroundings
 
     public const HIGHEST = 11000.0;
 
-    /** @param list<float> $gravity */
+    /** @param array{float, float, float} $gravity */
     public function __construct(public float $temperature, public float $altitude, public array $gravity, public ?float $radiantTemperature)
     {
     }

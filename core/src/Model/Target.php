@@ -35,11 +35,11 @@ final readonly class Target
         }
         $places = [];
         for ($n = 0; $n < self::ALONG_LINE; $n++) {
-            $share = $n / (self::ALONG_LINE - 1);
+            $along = $n / (self::ALONG_LINE - 1);
             $places[] = [
-                $this->point[0] + $share * ($this->end[0] - $this->point[0]),
-                $this->point[1] + $share * ($this->end[1] - $this->point[1]),
-                $this->point[2] + $share * ($this->end[2] - $this->point[2]),
+                $this->point[0] + $along * ($this->end[0] - $this->point[0]),
+                $this->point[1] + $along * ($this->end[1] - $this->point[1]),
+                $this->point[2] + $along * ($this->end[2] - $this->point[2]),
             ];
         }
 

@@ -24,7 +24,7 @@ final class Aggregation
      * coupling is well above the ones inside, which a line of cells never reaches. So thick parts coarsen fast, and thin
      * layers by two with smoothing on every level.
      *
-     * @return array{list<int>, SparseMatrix} aggregate of each unknown, and the Galerkin matrix
+     * @return array{array<int, int>, SparseMatrix} aggregate of each unknown, and the Galerkin matrix
      */
     public static function coarsen(SparseMatrix $matrix): array
     {
@@ -46,7 +46,7 @@ final class Aggregation
     }
 
     /**
-     * @param list<int> $aggregate
+     * @param array<int, int> $aggregate
      */
     public static function galerkin(SparseMatrix $matrix, array $aggregate, int $count): SparseMatrix
     {
@@ -61,11 +61,11 @@ final class Aggregation
      * Joins each unknown with its strongest free neighbour. In the first pass ($block 0) a leftover joins the aggregate of its
      * strongest neighbour; later it stays alone, and two join only when their coupling is $block times the one inside either.
      *
-     * @param list<int> $start
-     * @param list<int> $column
-     * @param list<float> $coupling
-     * @param list<float> $inside coupling inside each unknown of a later pass
-     * @return array{list<int>, int, list<float>} aggregate of each unknown, how many, and the coupling inside each
+     * @param array<int, int> $start
+     * @param array<int, int> $column
+     * @param array<int, float> $coupling
+     * @param array<int, float> $inside coupling inside each unknown of a later pass
+     * @return array{array<int, int>, int, array<int, float>} aggregate of each unknown, how many, and the coupling inside each
      */
     private static function match(int $n, array $start, array $column, array $coupling, float $threshold, array $inside, float $block): array
     {
@@ -113,12 +113,12 @@ final class Aggregation
     }
 
     /**
-     * @param list<int> $start
-     * @param list<int> $column
-     * @param list<float> $coupling
-     * @param list<float> $diagonal
-     * @param list<int> $aggregate
-     * @return array{list<int>, list<int>, list<int>, list<float>, list<float>}
+     * @param array<int, int> $start
+     * @param array<int, int> $column
+     * @param array<int, float> $coupling
+     * @param array<int, float> $diagonal
+     * @param array<int, int> $aggregate
+     * @return array{array<int, int>, array<int, int>, array<int, int>, array<int, float>, array<int, float>}
      */
     private static function collapse(int $n, array $start, array $column, array $coupling, array $diagonal, array $aggregate, int $count): array
     {

@@ -19,10 +19,10 @@ final class Anderson
     /** ... or when the weights of the history sum to more than this. */
     private const WEIGHTS = 50.0;
 
-    /** @var list<array{list<list<float>>, list<list<float>>}> changes of the steps and of the images */
+    /** @var list<array{list<array<int, float>>, list<array<int, float>>}> changes of the steps and of the images */
     private array $history = [];
 
-    /** @var ?array{list<list<float>>, list<list<float>>} last step and image */
+    /** @var ?array{list<array<int, float>>, list<array<int, float>>} last step and image */
     private ?array $last = null;
 
     private float $least = INF;
@@ -33,10 +33,10 @@ final class Anderson
     }
 
     /**
-     * @param list<list<float>> $x fields before the iteration
-     * @param list<list<float>> $image fields after it
-     * @param list<float> $scale weight of each field in the measure of a step
-     * @return list<list<float>> fields to go on with
+     * @param list<array<int, float>> $x fields before the iteration
+     * @param list<array<int, float>> $image fields after it
+     * @param array<int, float> $scale weight of each field in the measure of a step
+     * @return list<array<int, float>> fields to go on with
      */
     public function next(array $x, array $image, array $scale): array
     {
@@ -89,9 +89,9 @@ final class Anderson
     /**
      * Least squares by normal equations, slightly regularised.
      *
-     * @param list<list<float>> $step
-     * @param list<float> $scale
-     * @return list<float>
+     * @param list<array<int, float>> $step
+     * @param array<int, float> $scale
+     * @return array<int, float>
      */
     private function weights(array $step, array $scale): array
     {
@@ -130,9 +130,9 @@ final class Anderson
     }
 
     /**
-     * @param list<list<float>> $a
-     * @param list<list<float>> $b
-     * @param list<float> $scale
+     * @param list<array<int, float>> $a
+     * @param list<array<int, float>> $b
+     * @param array<int, float> $scale
      */
     private static function dot(array $a, array $b, array $scale): float
     {

@@ -20,9 +20,9 @@ final class BlockAggregates
     private const WORTH = 0.1;
 
     /**
-     * @param non-empty-list<int> $lineAxes
-     * @param list<non-empty-list<int>> $ties padded indices of cells with one common value: one aggregate each
-     * @return array{list<int>, int} the aggregate of each padded cell, 0 for cells that take no part, and how many there are
+     * @param non-empty-array<int, int> $lineAxes
+     * @param list<non-empty-array<int, int>> $ties padded indices of cells with one common value: one aggregate each
+     * @return array{array<int, int>, int} the aggregate of each padded cell, 0 for cells that take no part, and how many there are
      */
     public static function of(Stencil $stencil, array $lineAxes, array $ties = []): array
     {
@@ -32,7 +32,7 @@ final class BlockAggregates
             [$a, $b] = Axes::across($axis);
             $across = self::strongest($stencil->pad, $stencil->pad * ($stencil->cells[2] + 1), $strides[$a], $strides[$b], $stencil->coupling[$a], $stencil->coupling[$b], Stencil::zeros($stencil->cells));
             // Of the lines through a cell those along its stiffest axis leave the least across.
-            $strongest = $strongest === null ? $across : array_map(min(...), $strongest, $across);
+            $strongest = $strongest === null ? $across : array_map(fn (float $one, float $other): float => min($one, $other), $strongest, $across);
         }
         $root = array_keys($strongest);
         foreach ($ties as $cells) {
@@ -52,7 +52,7 @@ final class BlockAggregates
     /**
      * The axes along which many cells have their strongest coupling; lines along them are the ones to solve exactly.
      *
-     * @return non-empty-list<int> the one of most cells last
+     * @return non-empty-array<int, int> the one of most cells last
      */
     public static function lineAxes(Stencil $stencil): array
     {
@@ -64,9 +64,9 @@ final class BlockAggregates
     }
 
     /**
-     * @param list<float> $gx
-     * @param list<float> $gy
-     * @param list<float> $gz
+     * @param array<int, float> $gx
+     * @param array<int, float> $gy
+     * @param array<int, float> $gz
      * @return array{int, int, int}
      */
     private static function votes(int $first, int $end, array $gx, array $gy, array $gz): array
@@ -92,10 +92,10 @@ final class BlockAggregates
     }
 
     /**
-     * @param list<float> $ga
-     * @param list<float> $gb
-     * @param list<float> $strongest zeros
-     * @return list<float> the strongest coupling of each cell across the lines
+     * @param array<int, float> $ga
+     * @param array<int, float> $gb
+     * @param array<int, float> $strongest zeros
+     * @return array<int, float> the strongest coupling of each cell across the lines
      */
     private static function strongest(int $first, int $end, int $sa, int $sb, array $ga, array $gb, array $strongest): array
     {
@@ -112,10 +112,10 @@ final class BlockAggregates
      * Joins the trees of neighbours along an axis that are in one block and strongly coupled.
      *
      * @param array{int, int, int} $cells
-     * @param list<float> $g
-     * @param list<float> $strongest
-     * @param list<int> $root a cell of the same aggregate for each cell, the first one has itself
-     * @return list<int>
+     * @param array<int, float> $g
+     * @param array<int, float> $strongest
+     * @param array<int, int> $root a cell of the same aggregate for each cell, the first one has itself
+     * @return array<int, int>
      */
     private static function join(array $cells, int $axis, int $stride, array $g, array $strongest, array $root): array
     {
@@ -150,9 +150,9 @@ final class BlockAggregates
     }
 
     /**
-     * @param list<float> $diagonal zero where a cell takes no part
-     * @param list<int> $root
-     * @return array{list<int>, int}
+     * @param array<int, float> $diagonal zero where a cell takes no part
+     * @param array<int, int> $root
+     * @return array{array<int, int>, int}
      */
     private static function number(array $diagonal, array $root): array
     {

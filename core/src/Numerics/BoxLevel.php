@@ -11,12 +11,15 @@ namespace Foehn\Numerics;
  */
 final class BoxLevel implements Level
 {
-    /** @var list<list<float>> inverse pivots of the lines along each axis of $axes */
+    /** @var array<int, LineOrder> of the lines along each axis of $axes */
+    private readonly array $orders;
+
+    /** @var list<array<int, float>> inverse pivots of the lines along each axis of $axes */
     private readonly array $pivots;
 
     /**
-     * @param non-empty-list<int> $axes of the lines, in the order in which they are solved
-     * @param list<int> $aggregate of each padded cell on the next level
+     * @param non-empty-array<int, int> $axes of the lines, in the order in which they are solved
+     * @param array<int, int> $aggregate of each padded cell on the next level
      */
     public function __construct(
         private readonly Stencil $stencil,
@@ -25,6 +28,7 @@ final class BoxLevel implements Level
         private readonly int $coarseSize,
     ) {
         $pivots = [];
+        $this->orders = array_map(fn (int $axis) => new LineOrder($stencil, $axis), $axes);
         foreach ($axes as $axis) {
             $pivots[] = self::pivots($stencil->pad, $stencil->pad * ($stencil->cells[2] + 1), $stencil->strides()[$axis], $stencil->coupling[$axis], $stencil->diagonal);
         }
@@ -44,54 +48,31 @@ final class BoxLevel implements Level
     public function down(array $b): array
     {
         // Every cell is written before it is read, so the start may be anything.
-        $x = $this->lines(0, 0, true, $b, $b);
-        $x = $this->lines(0, 1, false, $b, Vectors::take($x));
+        $x = $this->solveAlone($b);
+        $x = $this->solve(0, 1, $b, Vectors::take($x));
         for ($n = 1; $n < count($this->axes); $n++) {
-            $x = $this->lines($n, 0, false, $b, Vectors::take($x));
-            $x = $this->lines($n, 1, false, $b, Vectors::take($x));
+            $x = $this->solve($n, 0, $b, Vectors::take($x));
+            $x = $this->solve($n, 1, $b, Vectors::take($x));
         }
-        $s = $this->stencil;
 
-        return [$x, self::restrict($s->cells, $this->axes[count($this->axes) - 1], $s->coupling[0], $s->coupling[1], $s->coupling[2], $s->diagonal, $b, $x, $this->aggregate, $this->coarseSize)];
+        return [$x, $this->restrict($b, $x)];
     }
 
     public function up(array $b, array $x, array $correction): array
     {
-        $x = self::prolong($this->stencil->cells, $this->axes[count($this->axes) - 1], Vectors::take($x), $this->aggregate, $correction);
+        $x = $this->prolong(Vectors::take($x), $correction);
         for ($n = count($this->axes) - 1; $n >= 0; $n--) {
-            $x = $this->lines($n, 1, false, $b, Vectors::take($x));
-            $x = $this->lines($n, 0, false, $b, Vectors::take($x));
+            $x = $this->solve($n, 1, $b, Vectors::take($x));
+            $x = $this->solve($n, 0, $b, Vectors::take($x));
         }
 
         return $x;
     }
 
     /**
-     * @param int $n which of the axes
-     * @param list<float> $b
-     * @param list<float> $x
-     * @return list<float>
-     */
-    private function lines(int $n, int $colour, bool $alone, array $b, array $x): array
-    {
-        $s = $this->stencil;
-        // Across the lines, the shorter steps first.
-        [$l, $a, $c] = [[0, 1, 2], [1, 0, 2], [2, 0, 1]][$this->axes[$n]];
-        $strides = $s->strides();
-        // Lines that cross memory in the longest steps are done together plane by plane, others slab by slab.
-        [$slabs, $rows] = $l === 2 ? [1, $s->cells[$c]] : [$s->cells[$c], 1];
-        if ($alone) {
-            return self::solveAlone($colour, $s->pad, $slabs, $rows, $s->cells[$l], $s->cells[$a], $strides[$l], $strides[$a], $strides[$c], $s->coupling[$l], $this->pivots[$n], $b, Vectors::take($x));
-        }
-
-        return self::solve($colour, $s->pad, $slabs, $rows, $s->cells[$l], $s->cells[$a], $strides[$l], $strides[$a], $strides[$c],
-            $s->coupling[$l], $s->coupling[$a], $s->coupling[$c], $this->pivots[$n], $b, Vectors::take($x));
-    }
-
-    /**
-     * @param list<float> $g
-     * @param list<float> $d
-     * @return list<float>
+     * @param array<int, float> $g
+     * @param array<int, float> $d
+     * @return array<int, float>
      */
     private static function pivots(int $first, int $end, int $stride, array $g, array $d): array
     {
@@ -105,23 +86,23 @@ final class BoxLevel implements Level
     }
 
     /**
-     * Lines of one colour while the other colour is zero. In each slab all rows of lines rise and come back together.
+     * The first lines of the first colour while all else is zero. In each slab all rows of lines rise and come back together.
      *
-     * @param list<float> $g along the lines
-     * @param list<float> $pivot
-     * @param list<float> $b
-     * @param list<float> $x
-     * @return list<float>
+     * @param array<int, float> $b
+     * @return array<int, float> every cell is written before it is read, so the other colour holds anything
      */
-    private static function solveAlone(int $colour, int $pad, int $slabs, int $rows, int $nl, int $na, int $sl, int $sa, int $sc, array $g, array $pivot, array $b, array $x): array
+    private function solveAlone(array $b): array
     {
+        $order = $this->orders[0];
+        [[$sl, $sa, $sc], $nl, $na, $rows, $slabs, $pad] = [$order->steps, $order->length, $order->lines, $order->rows, $order->slabs, $this->stencil->pad];
+        [$g, $pivot, $x] = [$this->stencil->coupling[$order->axes[0]], $this->pivots[0], $b];
         $step = 2 * $sa;
         for ($slab = 0; $slab < $slabs; $slab++) {
             $base = $pad + $slab * $sc;
             for ($l = 0; $l < $nl; $l++, $base += $sl) {
                 for ($row = 0; $row < $rows; $row++) {
                     $c = $base + $row * $sc;
-                    for ($end = $c + $na * $sa, $c += (($slab + $row + $colour) & 1) * $sa; $c < $end; $c += $step) {
+                    for ($end = $c + $na * $sa, $c += (($slab + $row) & 1) * $sa; $c < $end; $c += $step) {
                         $x[$c] = ($b[$c] + $g[$c - $sl] * $x[$c - $sl]) * $pivot[$c];
                     }
                 }
@@ -129,7 +110,7 @@ final class BoxLevel implements Level
             for ($l = 1, $base -= 2 * $sl; $l < $nl; $l++, $base -= $sl) {
                 for ($row = 0; $row < $rows; $row++) {
                     $c = $base + $row * $sc;
-                    for ($end = $c + $na * $sa, $c += (($slab + $row + $colour) & 1) * $sa; $c < $end; $c += $step) {
+                    for ($end = $c + $na * $sa, $c += (($slab + $row) & 1) * $sa; $c < $end; $c += $step) {
                         $x[$c] += $g[$c] * $pivot[$c] * $x[$c + $sl];
                     }
                 }
@@ -140,18 +121,19 @@ final class BoxLevel implements Level
     }
 
     /**
-     * Lines of one colour with the other colour's values.
+     * Lines of one colour with the other colour's values, by Thomas' algorithm.
      *
-     * @param list<float> $g along the lines
-     * @param list<float> $ga across them
-     * @param list<float> $gc across them
-     * @param list<float> $pivot
-     * @param list<float> $b
-     * @param list<float> $x
-     * @return list<float>
+     * @param int $n which of the axes
+     * @param array<int, float> $b
+     * @param array<int, float> $x
+     * @return array<int, float>
      */
-    private static function solve(int $colour, int $pad, int $slabs, int $rows, int $nl, int $na, int $sl, int $sa, int $sc, array $g, array $ga, array $gc, array $pivot, array $b, array $x): array
+    private function solve(int $n, int $colour, array $b, array $x): array
     {
+        $order = $this->orders[$n];
+        [[$sl, $sa, $sc], $nl, $na, $rows, $slabs, $pad] = [$order->steps, $order->length, $order->lines, $order->rows, $order->slabs, $this->stencil->pad];
+        $coupling = $this->stencil->coupling;
+        [$g, $ga, $gc, $pivot] = [$coupling[$order->axes[0]], $coupling[$order->axes[1]], $coupling[$order->axes[2]], $this->pivots[$n]];
         $step = 2 * $sa;
         for ($slab = 0; $slab < $slabs; $slab++) {
             $base = $pad + $slab * $sc;
@@ -180,21 +162,15 @@ final class BoxLevel implements Level
     /**
      * Sums of the residual over the aggregates: where lines were solved last it is zero, so only the other colour has one.
      *
-     * @param array{int, int, int} $cells
-     * @param list<float> $gx
-     * @param list<float> $gy
-     * @param list<float> $gz
-     * @param list<float> $d
-     * @param list<float> $b
-     * @param list<float> $x
-     * @param list<int> $aggregate
-     * @return list<float>
+     * @param array<int, float> $b
+     * @param array<int, float> $x
+     * @return array<int, float>
      */
-    private static function restrict(array $cells, int $axis, array $gx, array $gy, array $gz, array $d, array $b, array $x, array $aggregate, int $coarseSize): array
+    private function restrict(array $b, array $x): array
     {
-        [$nx, $ny, $nz] = $cells;
-        $pad = $nx * $ny;
-        $sums = array_fill(0, $coarseSize, 0.0);
+        [[$nx, $ny, $nz], [$gx, $gy, $gz], $d, $pad] = [$this->stencil->cells, $this->stencil->coupling, $this->stencil->diagonal, $this->stencil->pad];
+        [$axis, $aggregate] = [$this->axes[count($this->axes) - 1], $this->aggregate];
+        $sums = array_fill(0, $this->coarseSize, 0.0);
         $step = $axis === 0 ? 1 : 2;
         for ($k = 0; $k < $nz; $k++) {
             for ($j = 0; $j < $ny; $j++) {
@@ -214,17 +190,15 @@ final class BoxLevel implements Level
     }
 
     /**
-     * Only to the first colour: the second is solved anew before it is read.
+     * Adds the correction to the first colour only: the second is solved anew before it is read.
      *
-     * @param array{int, int, int} $cells
-     * @param list<float> $x
-     * @param list<int> $aggregate
-     * @param list<float> $correction
-     * @return list<float>
+     * @param array<int, float> $x
+     * @param array<int, float> $correction
+     * @return array<int, float>
      */
-    private static function prolong(array $cells, int $axis, array $x, array $aggregate, array $correction): array
+    private function prolong(array $x, array $correction): array
     {
-        [$nx, $ny, $nz] = $cells;
+        [[$nx, $ny, $nz], $axis, $aggregate] = [$this->stencil->cells, $this->axes[count($this->axes) - 1], $this->aggregate];
         $step = $axis === 0 ? 1 : 2;
         for ($k = 0; $k < $nz; $k++) {
             for ($j = 0; $j < $ny; $j++) {

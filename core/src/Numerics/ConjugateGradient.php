@@ -12,9 +12,9 @@ final class ConjugateGradient
     /**
      * Solves A x = b, starting from $x.
      *
-     * @param list<float> $b
-     * @param list<float> $x
-     * @param ?callable(int, float, Closure(): list<float>): bool $progress iteration, relative residual, iterate; false stops
+     * @param array<int, float> $b
+     * @param array<int, float> $x
+     * @param ?callable(int, float, Closure(): array<int, float>): bool $progress iteration, relative residual, iterate; false stops
      */
     public static function solve(Matrix $matrix, Preconditioner $preconditioner, array $b, array $x, Accuracy $accuracy, ?callable $progress = null): LinearSolution
     {
@@ -32,8 +32,8 @@ final class ConjugateGradient
                 return new LinearSolution($x, $iteration, $residual, true, false);
             }
             $z = $preconditioner->apply($r);
-            $share = $p === [] ? 0.0 : -Vectors::dot($z, $q) / $pq;
-            $p = $p === [] ? $z : Vectors::plus(Vectors::take($z), $share, $p);
+            $beta = $p === [] ? 0.0 : -Vectors::dot($z, $q) / $pq;
+            $p = $p === [] ? $z : Vectors::plus(Vectors::take($z), $beta, $p);
             $q = $matrix->times($p);
             $pq = Vectors::dot($p, $q);
             if ($pq <= 0.0 || ! is_finite($pq)) {

@@ -20,15 +20,15 @@ final class ConjugateResiduals
     /**
      * Solves A x = b, starting from $x, until the correction asked for before the last step is a small share of x.
      *
-     * @param list<float> $b
-     * @param list<float> $x
+     * @param array<int, float> $b
+     * @param array<int, float> $x
      */
     public static function solve(SparseMatrix $matrix, Preconditioner $preconditioner, array $b, array $x, Accuracy $accuracy): LinearSolution
     {
         $r = Vectors::combine(1.0, $b, -1.0, $matrix->times($x));
         $directions = [];
-        $share = INF;
-        for ($iteration = 0; $iteration < $accuracy->mostIterations && $share > $accuracy->residual; $iteration++) {
+        $asks = INF;
+        for ($iteration = 0; $iteration < $accuracy->mostIterations && $asks > $accuracy->residual; $iteration++) {
             $p = $preconditioner->apply($r);
             $asked = Vectors::norm($p);
             $q = $matrix->times($p);
@@ -40,7 +40,7 @@ final class ConjugateResiduals
             $norm = Vectors::norm($q);
             if ($norm <= 0.0 || ! is_finite($norm)) {
                 // Nothing is left to ask for.
-                $share = $asked;
+                $asks = $asked;
                 break;
             }
             $p = Vectors::scaled(1.0 / $norm, Vectors::take($p));
@@ -48,13 +48,13 @@ final class ConjugateResiduals
             $alpha = Vectors::dot($q, $r);
             $x = Vectors::plus(Vectors::take($x), $alpha, $p);
             $r = Vectors::plus(Vectors::take($r), -$alpha, $q);
-            $share = $asked / max(Vectors::norm($x), 1e-300);
+            $asks = $asked / max(Vectors::norm($x), 1e-300);
             $directions[] = [$p, $q];
             if (count($directions) > self::DEPTH) {
                 array_shift($directions);
             }
         }
 
-        return new LinearSolution($x, $iteration, $share, $share <= $accuracy->residual, false);
+        return new LinearSolution($x, $iteration, $asks, $asks <= $accuracy->residual, false);
     }
 }

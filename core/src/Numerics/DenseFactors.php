@@ -7,7 +7,7 @@ namespace Foehn\Numerics;
 /** Direct solver for the coarsest level (LU factors); a zero pivot (a floating piece) is treated as a fixed unknown. */
 final class DenseFactors
 {
-    /** @var list<list<float>> unit lower factor below the diagonal, upper factor from it on */
+    /** @var list<array<int, float>> unit lower factor below the diagonal, upper factor from it on */
     private array $factors;
 
     public function __construct(SparseMatrix $matrix)
@@ -45,8 +45,8 @@ final class DenseFactors
     }
 
     /**
-     * @param list<float> $b
-     * @return list<float>
+     * @param array<int, float> $b
+     * @return array<int, float>
      */
     public function solve(array $b): array
     {

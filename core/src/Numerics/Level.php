@@ -11,26 +11,26 @@ interface Level
     public function size(): int;
 
     /**
-     * @param list<float> $x
-     * @return list<float> A x
+     * @param array<int, float> $x
+     * @return array<int, float> A x
      */
     public function times(array $x): array;
 
     /**
      * Smooths from zero and sums the residual over the unknowns of the next level.
      *
-     * @param list<float> $b
-     * @return array{list<float>, list<float>} x, and the right-hand side of the next level
+     * @param array<int, float> $b
+     * @return array{array<int, float>, array<int, float>} x, and the right-hand side of the next level
      */
     public function down(array $b): array;
 
     /**
      * Adds the correction of the next level and smooths in the opposite order.
      *
-     * @param list<float> $b
-     * @param list<float> $x as down() returned it
-     * @param list<float> $correction
-     * @return list<float>
+     * @param array<int, float> $b
+     * @param array<int, float> $x as down() returned it
+     * @param array<int, float> $correction
+     * @return array<int, float>
      */
     public function up(array $b, array $x, array $correction): array;
 }

@@ -7,7 +7,7 @@ namespace Foehn\Numerics;
 /** Outcome of an iterative solution: the vector, iterations used, relative residual, and how it ended. */
 final readonly class LinearSolution
 {
-    /** @param list<float> $x */
+    /** @param array<int, float> $x */
     public function __construct(public array $x, public int $iterations, public float $residual, public bool $converged, public bool $stopped)
     {
     }

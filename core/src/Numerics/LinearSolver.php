@@ -10,9 +10,9 @@ use Closure;
 interface LinearSolver
 {
     /**
-     * @param list<float> $b right-hand side
-     * @param list<float> $x to start from
-     * @param ?callable(int, float, Closure(): list<float>): bool $progress iteration, relative residual, iterate; false stops
+     * @param array<int, float> $b right-hand side
+     * @param array<int, float> $x to start from
+     * @param ?callable(int, float, Closure(): array<int, float>): bool $progress iteration, relative residual, iterate; false stops
      */
     public function solve(array $b, array $x, Accuracy $accuracy, ?callable $progress = null): LinearSolution;
 

@@ -8,29 +8,25 @@ namespace Foehn\Numerics;
 final readonly class LinkPattern
 {
     /**
-     * @param list<int> $from
-     * @param list<int> $to
-     * @param list<int> $start n + 1 row starts
-     * @param list<int> $middle first upper entry of each row
-     * @param list<int> $column
-     * @param list<int> $there entry of each link in the row of $from
-     * @param list<int> $back entry of each link in the row of $to
+     * @param array<int, int> $from
+     * @param array<int, int> $to
+     * @param array{array<int, int>, array<int, int>, array<int, int>} $rows starts of the rows (one more than rows), first upper entry of each row, and the column of each entry
+     * @param array<int, int> $there entry of each link in the row of $from
+     * @param array<int, int> $back entry of each link in the row of $to
      */
     private function __construct(
         private int $size,
         private array $from,
         private array $to,
-        private array $start,
-        private array $middle,
-        private array $column,
+        private array $rows,
         private array $there,
         private array $back,
     ) {
     }
 
     /**
-     * @param list<int> $from
-     * @param list<int> $to a different unknown each
+     * @param array<int, int> $from
+     * @param array<int, int> $to a different unknown each
      */
     public static function of(int $size, array $from, array $to): self
     {
@@ -68,14 +64,14 @@ final readonly class LinkPattern
             $column[$p] = $i;
         }
 
-        return new self($size, $from, $to, $start, $middle, $column, $there, $back);
+        return new self($size, $from, $to, [$start, $middle, $column], $there, $back);
     }
 
     /**
      * Whether it is that of these links.
      *
-     * @param list<int> $from
-     * @param list<int> $to
+     * @param array<int, int> $from
+     * @param array<int, int> $to
      */
     public function isOf(int $size, array $from, array $to): bool
     {
@@ -83,30 +79,16 @@ final readonly class LinkPattern
     }
 
     /**
-     * @param list<float> $conductance of the links: the weight of $to in the row of $from
-     * @param list<float> $back the weight of $from in the row of $to
-     * @param list<float> $extra what the diagonal has beyond the sum of the row's couplings
+     * @param array<int, float> $conductance of the links: the weight of $to in the row of $from
+     * @param array<int, float> $back the weight of $from in the row of $to
+     * @param array<int, float> $extra what the diagonal has beyond the sum of the row's couplings
      */
     public function matrix(array $conductance, array $back, array $extra): SparseMatrix
     {
-        [$coupling, $diagonal] = self::fill($this->from, $this->to, $this->there, $this->back, $conductance, $back, array_fill(0, count($this->column), 0.0), $extra);
-
-        return new SparseMatrix($this->size, $this->start, $this->middle, $this->column, $coupling, $diagonal);
-    }
-
-    /**
-     * @param list<int> $from
-     * @param list<int> $to
-     * @param list<int> $there
-     * @param list<int> $mirror
-     * @param list<float> $conductance
-     * @param list<float> $back
-     * @param list<float> $coupling
-     * @param list<float> $diagonal
-     * @return array{list<float>, list<float>}
-     */
-    private static function fill(array $from, array $to, array $there, array $mirror, array $conductance, array $back, array $coupling, array $diagonal): array
-    {
+        [$start, $middle, $column] = $this->rows;
+        [$from, $to, $there, $mirror] = [$this->from, $this->to, $this->there, $this->back];
+        $coupling = $column === [] ? [] : array_fill(0, count($column), 0.0);
+        $diagonal = $extra;
         for ($l = 0, $links = count($from); $l < $links; $l++) {
             $coupling[$there[$l]] = $conductance[$l];
             $coupling[$mirror[$l]] = $back[$l];
@@ -114,6 +96,6 @@ final readonly class LinkPattern
             $diagonal[$to[$l]] += $back[$l];
         }
 
-        return [$coupling, $diagonal];
+        return new SparseMatrix($this->size, $start, $middle, $column, $coupling, $diagonal);
     }
 }

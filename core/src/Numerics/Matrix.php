@@ -8,8 +8,8 @@ namespace Foehn\Numerics;
 interface Matrix
 {
     /**
-     * @param list<float> $x
-     * @return list<float> A x
+     * @param array<int, float> $x
+     * @return array<int, float> A x
      */
     public function times(array $x): array;
 }

@@ -79,7 +79,7 @@ final class Multigrid implements Preconditioner
      * For a box of cells: lines along the stiff axes are solved exactly and blocks of cells joined (see BlockAggregates);
      * what is left, an eighth to a third of the unknowns, goes on as any matrix.
      *
-     * @param list<non-empty-list<int>> $ties padded indices of cells with one common value
+     * @param list<non-empty-array<int, int>> $ties padded indices of cells with one common value
      */
     public static function box(Stencil $stencil, array $ties = []): self
     {
@@ -101,8 +101,8 @@ final class Multigrid implements Preconditioner
     }
 
     /**
-     * @param list<float> $b
-     * @return list<float> an approximation of A^-1 b
+     * @param array<int, float> $b
+     * @return array<int, float> an approximation of A^-1 b
      */
     private function cycle(array $b, int $level): array
     {
@@ -120,8 +120,8 @@ final class Multigrid implements Preconditioner
      * Coarse problem by one or two steps preconditioned with the cycle of that level: flexible conjugate gradients, or
      * generalised conjugate residuals where the matrix is not symmetric.
      *
-     * @param list<float> $b
-     * @return list<float>
+     * @param array<int, float> $b
+     * @return array<int, float>
      */
     private function correct(array $b, int $level): array
     {

@@ -8,8 +8,8 @@ namespace Foehn\Numerics;
 interface Preconditioner
 {
     /**
-     * @param list<float> $b
-     * @return list<float> an approximation of A^-1 b
+     * @param array<int, float> $b
+     * @return array<int, float> an approximation of A^-1 b
      */
     public function apply(array $b): array;
 }

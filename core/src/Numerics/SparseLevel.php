@@ -7,10 +7,10 @@ namespace Foehn\Numerics;
 /** A level of any sparse matrix: aggregates of strongly coupled unknowns, symmetric Gauss-Seidel. */
 final class SparseLevel implements Level
 {
-    /** @var list<float> of the diagonal: multiplying is cheaper than dividing */
+    /** @var array<int, float> of the diagonal: multiplying is cheaper than dividing */
     private readonly array $inverse;
 
-    /** @param list<int> $aggregate of each unknown on the next level */
+    /** @param array<int, int> $aggregate of each unknown on the next level */
     public function __construct(private readonly SparseMatrix $matrix, private readonly array $aggregate, private readonly int $coarseSize)
     {
         $this->inverse = Vectors::inverse($matrix->diagonal);
@@ -38,32 +38,26 @@ final class SparseLevel implements Level
 
     public function down(array $b): array
     {
-        $m = $this->matrix;
-        $x = self::forward($m->size, $m->start, $m->middle, $m->column, $m->coupling, $this->inverse, $b);
+        $x = $this->forward($b);
 
-        return [$x, self::restrict($m->size, $m->start, $m->middle, $m->column, $m->coupling, $x, $this->aggregate, $this->coarseSize)];
+        return [$x, $this->restrict($x)];
     }
 
     public function up(array $b, array $x, array $correction): array
     {
-        $m = $this->matrix;
-
-        return self::backward($m->size, $m->start, $m->column, $m->coupling, $this->inverse, $b, Vectors::take($x), $this->aggregate, $correction);
+        return $this->backward($b, Vectors::take($x), $correction);
     }
 
     /**
      * Gauss-Seidel from zero, rising order: only the lower couplings meet values that are not zero.
      *
-     * @param list<int> $start
-     * @param list<int> $middle
-     * @param list<int> $column
-     * @param list<float> $coupling
-     * @param list<float> $inverse
-     * @param list<float> $b
-     * @return list<float>
+     * @param array<int, float> $b
+     * @return array<int, float>
      */
-    private static function forward(int $n, array $start, array $middle, array $column, array $coupling, array $inverse, array $b): array
+    private function forward(array $b): array
     {
+        $m = $this->matrix;
+        [$n, $start, $middle, $column, $coupling, $inverse] = [$m->size, $m->start, $m->middle, $m->column, $m->coupling, $this->inverse];
         // Filled beforehand: writing in place is cheaper than appending.
         $x = $b;
         for ($i = 0; $i < $n; $i++) {
@@ -81,17 +75,14 @@ final class SparseLevel implements Level
     /**
      * Residual after the forward sweep, summed over aggregates: exactly the upper couplings are left.
      *
-     * @param list<int> $start
-     * @param list<int> $middle
-     * @param list<int> $column
-     * @param list<float> $coupling
-     * @param list<float> $x
-     * @param list<int> $aggregate
-     * @return list<float>
+     * @param array<int, float> $x
+     * @return array<int, float>
      */
-    private static function restrict(int $n, array $start, array $middle, array $column, array $coupling, array $x, array $aggregate, int $coarseSize): array
+    private function restrict(array $x): array
     {
-        $coarse = array_fill(0, $coarseSize, 0.0);
+        $m = $this->matrix;
+        [$n, $start, $middle, $column, $coupling, $aggregate] = [$m->size, $m->start, $m->middle, $m->column, $m->coupling, $this->aggregate];
+        $coarse = array_fill(0, $this->coarseSize, 0.0);
         for ($i = 0; $i < $n; $i++) {
             $sum = 0.0;
             $end = $start[$i + 1];
@@ -107,18 +98,15 @@ final class SparseLevel implements Level
     /**
      * Adds the coarse correction and sweeps in falling order.
      *
-     * @param list<int> $start
-     * @param list<int> $column
-     * @param list<float> $coupling
-     * @param list<float> $inverse
-     * @param list<float> $b
-     * @param list<float> $x
-     * @param list<int> $aggregate
-     * @param list<float> $correction
-     * @return list<float>
+     * @param array<int, float> $b
+     * @param array<int, float> $x
+     * @param array<int, float> $correction
+     * @return array<int, float>
      */
-    private static function backward(int $n, array $start, array $column, array $coupling, array $inverse, array $b, array $x, array $aggregate, array $correction): array
+    private function backward(array $b, array $x, array $correction): array
     {
+        $m = $this->matrix;
+        [$n, $start, $column, $coupling, $inverse, $aggregate] = [$m->size, $m->start, $m->column, $m->coupling, $this->inverse, $this->aggregate];
         for ($i = 0; $i < $n; $i++) {
             $x[$i] += $correction[$aggregate[$i]];
         }

@@ -12,11 +12,11 @@ namespace Foehn\Numerics;
 final class SparseMatrix implements Matrix
 {
     /**
-     * @param list<int> $start n + 1 row starts
-     * @param list<int> $middle first upper entry of each row
-     * @param list<int> $column
-     * @param list<float> $coupling g_ij >= 0
-     * @param list<float> $diagonal
+     * @param array<int, int> $start n + 1 row starts
+     * @param array<int, int> $middle first upper entry of each row
+     * @param array<int, int> $column
+     * @param array<int, float> $coupling g_ij >= 0
+     * @param array<int, float> $diagonal
      */
     public function __construct(
         public readonly int $size,
@@ -29,11 +29,11 @@ final class SparseMatrix implements Matrix
     }
 
     /**
-     * @param list<int> $from
-     * @param list<int> $to a different unknown each
-     * @param list<float> $conductance of the links: the weight of $to in the row of $from
-     * @param list<float> $extra what the diagonal has beyond the sum of the row's couplings
-     * @param ?list<float> $back the weight of $from in the row of $to, where that is another one
+     * @param array<int, int> $from
+     * @param array<int, int> $to a different unknown each
+     * @param array<int, float> $conductance of the links: the weight of $to in the row of $from
+     * @param array<int, float> $extra what the diagonal has beyond the sum of the row's couplings
+     * @param ?array<int, float> $back the weight of $from in the row of $to, where that is another one
      */
     public static function fromLinks(array $from, array $to, array $conductance, array $extra, ?array $back = null): self
     {
@@ -60,8 +60,8 @@ final class SparseMatrix implements Matrix
     }
 
     /**
-     * @param list<float> $x
-     * @return list<float> A x
+     * @param array<int, float> $x
+     * @return array<int, float> A x
      */
     public function times(array $x): array
     {
@@ -69,12 +69,12 @@ final class SparseMatrix implements Matrix
     }
 
     /**
-     * @param list<int> $start
-     * @param list<int> $column
-     * @param list<float> $coupling
-     * @param list<float> $diagonal
-     * @param list<float> $x
-     * @return list<float>
+     * @param array<int, int> $start
+     * @param array<int, int> $column
+     * @param array<int, float> $coupling
+     * @param array<int, float> $diagonal
+     * @param array<int, float> $x
+     * @return array<int, float>
      */
     private static function product(int $n, array $start, array $column, array $coupling, array $diagonal, array $x): array
     {

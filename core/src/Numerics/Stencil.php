@@ -13,13 +13,13 @@ final class Stencil implements Matrix
 {
     public readonly int $pad;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public readonly array $diagonal;
 
     /**
      * @param array{int, int, int} $cells
-     * @param array{list<float>, list<float>, list<float>} $coupling per axis towards the next cell; zero at the last
-     * @param list<float> $extra what the diagonal has beyond the sum of the couplings
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $coupling per axis towards the next cell; zero at the last
+     * @param array<int, float> $extra what the diagonal has beyond the sum of the couplings
      */
     public function __construct(public readonly array $cells, public readonly array $coupling, public readonly array $extra)
     {
@@ -29,7 +29,7 @@ final class Stencil implements Matrix
 
     /**
      * @param array{int, int, int} $cells
-     * @return list<float> a padded array of zeros
+     * @return array<int, float> a padded array of zeros
      */
     public static function zeros(array $cells): array
     {
@@ -49,8 +49,8 @@ final class Stencil implements Matrix
     }
 
     /**
-     * @param list<float> $x padded
-     * @return list<float> A x, padded
+     * @param array<int, float> $x padded
+     * @return array<int, float> A x, padded
      */
     public function times(array $x): array
     {
@@ -60,7 +60,7 @@ final class Stencil implements Matrix
     /**
      * The matrix between vectors with one value per group of cells: sums of what the groups contain.
      *
-     * @param list<int> $group of each padded cell; of cells that take no part any
+     * @param array<int, int> $group of each padded cell; of cells that take no part any
      */
     public function galerkin(array $group, int $count): SparseMatrix
     {
@@ -115,8 +115,8 @@ final class Stencil implements Matrix
     /**
      * The same matrix without the cells that take no part, and with one unknown for each group of tied cells.
      *
-     * @param list<non-empty-list<int>> $ties padded indices of cells with one common value
-     * @return array{SparseMatrix, list<int>} and the unknown of each padded cell, -1 for none
+     * @param list<non-empty-array<int, int>> $ties padded indices of cells with one common value
+     * @return array{SparseMatrix, array<int, int>} and the unknown of each padded cell, -1 for none
      */
     public function toSparse(array $ties = []): array
     {
@@ -128,8 +128,8 @@ final class Stencil implements Matrix
     /**
      * The unknowns of toSparse().
      *
-     * @param list<non-empty-list<int>> $ties padded indices of cells with one common value
-     * @return array{list<int>, int} the unknown of each padded cell, -1 for none, and how many there are
+     * @param list<non-empty-array<int, int>> $ties padded indices of cells with one common value
+     * @return array{array<int, int>, int} the unknown of each padded cell, -1 for none, and how many there are
      */
     public function number(array $ties): array
     {
@@ -154,9 +154,9 @@ final class Stencil implements Matrix
     /**
      * The value of each unknown of toSparse(), where all its cells have the same.
      *
-     * @param list<float> $x padded
-     * @param list<int> $unknown
-     * @return list<float>
+     * @param array<int, float> $x padded
+     * @param array<int, int> $unknown
+     * @return array<int, float>
      */
     public static function pick(array $x, array $unknown, int $size): array
     {
@@ -173,9 +173,9 @@ final class Stencil implements Matrix
     /**
      * Sums over the cells of each unknown of toSparse().
      *
-     * @param list<float> $x padded
-     * @param list<int> $unknown
-     * @return list<float>
+     * @param array<int, float> $x padded
+     * @param array<int, int> $unknown
+     * @return array<int, float>
      */
     public static function pack(array $x, array $unknown, int $size): array
     {
@@ -190,9 +190,9 @@ final class Stencil implements Matrix
     }
 
     /**
-     * @param list<float> $packed per unknown of toSparse()
-     * @param list<int> $unknown
-     * @return list<float> padded
+     * @param array<int, float> $packed per unknown of toSparse()
+     * @param array<int, int> $unknown
+     * @return array<int, float> padded
      */
     public static function unpack(array $packed, array $unknown): array
     {
@@ -206,11 +206,11 @@ final class Stencil implements Matrix
 
     /**
      * @param array{int, int, int} $cells
-     * @param list<float> $gx
-     * @param list<float> $gy
-     * @param list<float> $gz
-     * @param list<float> $d extra, becomes the diagonal
-     * @return list<float>
+     * @param array<int, float> $gx
+     * @param array<int, float> $gy
+     * @param array<int, float> $gz
+     * @param array<int, float> $d extra, becomes the diagonal
+     * @return array<int, float>
      */
     private static function sum(array $cells, array $gx, array $gy, array $gz, array $d): array
     {
@@ -225,12 +225,12 @@ final class Stencil implements Matrix
 
     /**
      * @param array{int, int, int} $cells
-     * @param list<float> $gx
-     * @param list<float> $gy
-     * @param list<float> $gz
-     * @param list<float> $d
-     * @param list<float> $x
-     * @return list<float>
+     * @param array<int, float> $gx
+     * @param array<int, float> $gy
+     * @param array<int, float> $gz
+     * @param array<int, float> $d
+     * @param array<int, float> $x
+     * @return array<int, float>
      */
     private static function product(array $cells, array $gx, array $gy, array $gz, array $d, array $x): array
     {

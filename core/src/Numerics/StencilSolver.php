@@ -16,12 +16,12 @@ final class StencilSolver implements LinearSolver
 
     private readonly Preconditioner $preconditioner;
 
-    /** @var ?list<int> unknown of each padded cell, where those that take part are numbered apart */
+    /** @var ?array<int, int> unknown of each padded cell, where those that take part are numbered apart */
     private readonly ?array $unknown;
 
     private readonly int $size;
 
-    /** @param list<non-empty-list<int>> $ties padded indices of cells with one common value */
+    /** @param list<non-empty-array<int, int>> $ties padded indices of cells with one common value */
     public function __construct(Stencil $stencil, array $ties = [])
     {
         $taking = count(array_filter($stencil->diagonal, fn (float $d) => $d > 0.0));
@@ -45,7 +45,10 @@ final class StencilSolver implements LinearSolver
         }
         $solution = ConjugateGradient::solve(
             $this->matrix, $this->preconditioner, Stencil::pack($b, $unknown, $this->size), Stencil::pick($x, $unknown, $this->size), $accuracy,
-            $progress === null ? null : fn (int $iteration, float $residual, Closure $iterate): bool => $progress($iteration, $residual, fn () => Stencil::unpack($iterate(), $unknown)),
+            $progress === null ? null : function (int $iteration, float $residual, Closure $iterate) use ($progress, $unknown): bool {
+                /** @var Closure(): array<int, float> $iterate */
+                return $progress($iteration, $residual, fn (): array => Stencil::unpack($iterate(), $unknown));
+            },
         );
 
         return new LinearSolution(Stencil::unpack($solution->x, $unknown), $solution->iterations, $solution->residual, $solution->converged, $solution->stopped);

@@ -10,7 +10,7 @@ namespace Foehn\Numerics;
  */
 final class TiedCells implements Matrix, Preconditioner
 {
-    /** @param list<non-empty-list<int>> $groups padded cell indices */
+    /** @param list<non-empty-array<int, int>> $groups padded cell indices */
     public function __construct(private readonly Stencil $stencil, private readonly Multigrid $multigrid, private readonly array $groups)
     {
     }
@@ -28,9 +28,9 @@ final class TiedCells implements Matrix, Preconditioner
     /**
      * The nearest vector that is constant on every group: its means.
      *
-     * @param list<float> $x
-     * @param list<non-empty-list<int>> $groups
-     * @return list<float>
+     * @param array<int, float> $x
+     * @param list<non-empty-array<int, int>> $groups
+     * @return array<int, float>
      */
     public static function project(array $x, array $groups): array
     {

@@ -10,8 +10,8 @@ final class Vectors
     /**
      * Moves an array out of a variable, so that the function it is handed to writes in place instead of into a copy.
      *
-     * @param list<float> $x empty afterwards
-     * @return list<float>
+     * @param array<int, float> $x empty afterwards
+     * @return array<int, float>
      */
     public static function take(array &$x): array
     {
@@ -22,8 +22,8 @@ final class Vectors
     }
 
     /**
-     * @param list<float> $x
-     * @param list<float> $y
+     * @param array<int, float> $x
+     * @param array<int, float> $y
      */
     public static function dot(array $x, array $y): float
     {
@@ -36,16 +36,16 @@ final class Vectors
         return $sum;
     }
 
-    /** @param list<float> $x */
+    /** @param array<int, float> $x */
     public static function norm(array $x): float
     {
         return sqrt(self::dot($x, $x));
     }
 
     /**
-     * @param list<float> $x
-     * @param list<float> $y
-     * @return list<float> x + a y
+     * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @return array<int, float> x + a y
      */
     public static function plus(array $x, float $a, array $y): array
     {
@@ -58,8 +58,8 @@ final class Vectors
     }
 
     /**
-     * @param list<float> $x
-     * @return list<float> a x
+     * @param array<int, float> $x
+     * @return array<int, float> a x
      */
     public static function scaled(float $a, array $x): array
     {
@@ -71,9 +71,9 @@ final class Vectors
     }
 
     /**
-     * @param list<float> $x
-     * @param list<float> $y
-     * @return list<float> a x + b y
+     * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @return array<int, float> a x + b y
      */
     public static function combine(float $a, array $x, float $b, array $y): array
     {
@@ -86,9 +86,9 @@ final class Vectors
     }
 
     /**
-     * @param list<float> $x
-     * @param list<float> $y
-     * @return list<float> x_i y_i
+     * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @return array<int, float> x_i y_i
      */
     public static function times(array $x, array $y): array
     {
@@ -100,8 +100,8 @@ final class Vectors
     }
 
     /**
-     * @param list<float> $x without zeros
-     * @return list<float> 1 / x_i
+     * @param array<int, float> $x without zeros
+     * @return array<int, float> 1 / x_i
      */
     public static function inverse(array $x): array
     {
@@ -113,7 +113,7 @@ final class Vectors
     }
 
     /**
-     * @param list<float> $x
+     * @param array<int, float> $x
      * @return float sum of |x_i|
      */
     public static function amount(array $x): float
@@ -127,8 +127,8 @@ final class Vectors
     }
 
     /**
-     * @param list<float> $x
-     * @param list<float> $y
+     * @param array<int, float> $x
+     * @param array<int, float> $y
      * @return float sum of |x_i - y_i|
      */
     public static function distance(array $x, array $y): float
@@ -143,10 +143,28 @@ final class Vectors
     }
 
     /**
+     * @param array<int, float> $x
+     * @return float the largest |x_i|; 0 of nothing
+     */
+    public static function largest(array $x): float
+    {
+        return $x === [] ? 0.0 : max(max($x), -min($x));
+    }
+
+    /**
+     * @param array<int, float> $x
+     * @return float the largest x_i less the smallest; 0 of nothing
+     */
+    public static function spread(array $x): float
+    {
+        return $x === [] ? 0.0 : max($x) - min($x);
+    }
+
+    /**
      * Whether every element is a finite number. Asked of the sum, since the tracing compiler of PHP 8.2 takes a negated comparison
      * with a value that is not a number for false (see docs/decisions/23): only is_finite() and is_nan() tell.
      *
-     * @param list<float> $x
+     * @param array<int, float> $x
      */
     public static function areFinite(array $x): bool
     {

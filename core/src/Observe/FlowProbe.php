@@ -65,8 +65,8 @@ final class FlowProbe
         $places = [];
         foreach ([0, 1, 2] as $a) {
             $place[] = $layout->grid->locate($a, $point[$a]) + 1;
-            [$low, $share] = self::between($layout->grid->centres[$a], $point[$a]);
-            $places[] = [$low + 1, $share];
+            [$low, $weight] = self::between($layout->grid->centres[$a], $point[$a]);
+            $places[] = [$low + 1, $weight];
         }
         $own = $layout->index(...$place);
         if ($this->flow->domain->fluid[$own] === 0) {
@@ -92,11 +92,11 @@ final class FlowProbe
         }
         $c = $layout->index(...$place);
 
-        return $this->flow->velocity[$axis][$inside !== $place && $this->flow->domain->drag[$c] === 0.0 ? $layout->index(...$inside) : $c];
+        return $this->flow->velocity[$axis][$inside !== $place && $this->flow->domain->noSlip[$c] === 0.0 ? $layout->index(...$inside) : $c];
     }
 
     /**
-     * @param list<float> $nodes
+     * @param array<int, float> $nodes
      * @return array{int, float} lower node, and the share of the way to the next
      */
     private static function between(array $nodes, float $x): array

@@ -26,7 +26,7 @@ final readonly class GridValues
     /** @return array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: array<string, ?float>} */
     public function toArray(): array
     {
-        return get_object_vars($this);
+        return ['cells' => $this->cells, 'shape' => $this->shape, 'iterations' => $this->iterations, 'seconds' => $this->seconds, 'values' => $this->values];
     }
 
     /** @param array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: array<string, ?float>} $level */

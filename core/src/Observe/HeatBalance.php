@@ -25,7 +25,7 @@ final readonly class HeatBalance
     {
     }
 
-    /** @param list<float> $temperature of the cells, K */
+    /** @param array<int, float> $temperature of the cells, K */
     public static function of(HeatSystem $system, array $temperature, ?FlowField $flow): self
     {
         $surfaces = $system->surfaces;
@@ -39,9 +39,7 @@ final readonly class HeatBalance
                 $open += $surfaces->conductance($e) * abs($temperature[$cell[$e]] - $system->reference);
             }
         }
-        $spread = $flow?->domain->layout->spread($temperature, $flow->fluid->temperature);
-        foreach ($flow->domain->openings ?? [] as $opening) {
-            $carried = $flow->through($opening, $spread)['heat'];
+        foreach ($flow?->carried($temperature) ?? [] as $carried) {
             $out += $carried;
             $exchanged += abs($carried);
         }

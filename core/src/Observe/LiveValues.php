@@ -17,7 +17,7 @@ final readonly class LiveValues
     {
     }
 
-    /** @param list<float> $temperature of the cells, K */
+    /** @param array<int, float> $temperature of the cells, K */
     public static function of(Model $model, Voxels $voxels, HeatSystem $system, array $temperature): self
     {
         $indexOf = array_flip(array_map(fn ($part) => $part->id, $model->parts));

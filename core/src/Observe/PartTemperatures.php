@@ -12,7 +12,7 @@ final class PartTemperatures
     /**
      * K; null for a part without cells. The mean is by volume.
      *
-     * @param list<float> $temperature of the cells, K
+     * @param array<int, float> $temperature of the cells, K
      * @return list<array{min: float, mean: float, max: float}|null>
      */
     public static function of(Voxels $voxels, array $temperature): array

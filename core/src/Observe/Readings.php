@@ -100,7 +100,10 @@ final class Readings
     {
         $probe = $this->state->flow === null ? null : $this->probe ??= new FlowProbe($this->state->flow);
 
-        return fn (array $place): ?float => $probe?->value($quantity, $place);
+        return function (array $place) use ($probe, $quantity): ?float {
+            /** @var array{float, float, float} $place */
+            return $probe?->value($quantity, $place);
+        };
     }
 
     /** kg/s or m3/s out of the space, or K of what leaves; null where there is no such opening. */

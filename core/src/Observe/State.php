@@ -17,7 +17,7 @@ final readonly class State
     public Grid $grid;
 
     /**
-     * @param list<float> $temperature of the cells, K
+     * @param array<int, float> $temperature of the cells, K
      * @param ?FlowField $flow null where nothing moves
      * @param ?Currents $currents null where none are computed
      */

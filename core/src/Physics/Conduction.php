@@ -12,8 +12,8 @@ namespace Foehn\Physics;
 final readonly class Conduction implements Contribution
 {
     /**
-     * @param array{list<float>, list<float>, list<float>} $half half-cell resistance times area of each cell along each axis (for heat m2K/W); 0 where nothing is conducted
-     * @param list<int> $body of each cell; between different ones this law says nothing
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $half half-cell resistance times area of each cell along each axis (for heat m2K/W); 0 where nothing is conducted
+     * @param array<int, int> $body of each cell; between different ones this law says nothing
      */
     public function __construct(private array $half, private array $body)
     {
@@ -32,11 +32,11 @@ final readonly class Conduction implements Contribution
      * g = A / (h_c + h_d) for every pair of neighbours c and d along an axis that belong to one body.
      *
      * @param array{int, int, int} $cells
-     * @param array{list<float>, list<float>, list<float>} $widths m
-     * @param list<float> $half
-     * @param list<int> $body
-     * @param list<float> $coupling padded; what it holds between one body's cells is replaced
-     * @return list<float>
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $widths m
+     * @param array<int, float> $half
+     * @param array<int, int> $body
+     * @param array<int, float> $coupling padded; what it holds between one body's cells is replaced
+     * @return array<int, float>
      */
     private static function links(array $cells, array $widths, int $axis, array $half, array $body, array $coupling): array
     {

@@ -19,13 +19,13 @@ use Foehn\Numerics\TiedCells;
  */
 final class Equation
 {
-    /** @var array{list<float>, list<float>, list<float>} links to the next cell along each axis */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>} links to the next cell along each axis */
     public array $coupling;
 
-    /** @var list<float> links of each cell to given values */
+    /** @var array<int, float> links of each cell to given values */
     public array $toGiven;
 
-    /** @var list<float> sources of each cell, relative to the reference */
+    /** @var array<int, float> sources of each cell, relative to the reference */
     public array $source;
 
     /** Sum of what is given independent of the unknown: powers, fluxes and sources. */
@@ -34,7 +34,7 @@ final class Equation
     /** Cells of the padding in front. */
     public readonly int $pad;
 
-    /** @var list<non-empty-list<int>> padded cells with one common value each */
+    /** @var list<non-empty-array<int, int>> padded cells with one common value each */
     private array $ties = [];
 
     /** @param float $reference subtracted from the unknown to keep digits */
@@ -52,13 +52,13 @@ final class Equation
         $this->given += $amount;
     }
 
-    /** @param non-empty-list<int> $cells that have one common value */
+    /** @param non-empty-array<int, int> $cells that have one common value */
     public function tie(array $cells): void
     {
         $this->ties[] = array_map(fn (int $cell): int => $this->pad + $cell, $cells);
     }
 
-    /** @return list<non-empty-list<int>> padded cells with one common value each */
+    /** @return list<non-empty-array<int, int>> padded cells with one common value each */
     public function ties(): array
     {
         return $this->ties;
@@ -69,7 +69,7 @@ final class Equation
         return new Stencil($this->grid->cells, $this->coupling, $this->toGiven);
     }
 
-    /** @return list<float> the sources, padded; tied cells share theirs evenly */
+    /** @return array<int, float> the sources, padded; tied cells share theirs evenly */
     public function rightHandSide(): array
     {
         return TiedCells::project($this->source, $this->ties);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Preflight;
 
+use Foehn\Geometry\Axes;
 use Foehn\Geometry\Box;
 use Foehn\Materials\Library;
 use Foehn\Model\ElectricCondition;
@@ -189,7 +190,8 @@ final class Preflight
     private function room(): void
     {
         $g = $this->model->surroundings->gravity;
-        $axis = (int) array_search(max(array_map(abs(...), $g)), array_map(abs(...), $g), true);
+        $strength = [abs($g[0]), abs($g[1]), abs($g[2])];
+        $axis = (int) array_search(max($strength), $strength, true);
         if ($g[$axis] === 0.0 || ! $this->model->physics->hasFlow() || $this->model->parts === []) {
             return;
         }
@@ -210,8 +212,8 @@ final class Preflight
     {
         foreach ($this->model->parts as $part) {
             $box = $part->shape->bounds();
-            $sizes = array_filter(array_map(fn (int $axis) => $box->size($axis), [0, 1, 2]));
-            if (max($sizes) > self::LARGEST || min($sizes) < self::SMALLEST) {
+            $sizes = array_filter([$box->size(0), $box->size(1), $box->size(2)]);
+            if ($sizes !== [] && (max($sizes) > self::LARGEST || min($sizes) < self::SMALLEST)) {
                 $this->warn('Build', sprintf('"%s" is %s mm large; is a unit missing?', $part->name, implode(' x ', array_map(fn (float $s) => (string) round(1e3 * $s, 4), $sizes))), [$part]);
             }
             $open = $part->shape instanceof Mesh ? $part->shape->openEdges() : 0;
@@ -310,7 +312,8 @@ final class Preflight
             }
             $axis = $fan->shape->axis;
             $face = $fan->shape->bounds();
-            $across = min(array_map(fn (int $a) => $face->size($a), array_values(array_diff([0, 1, 2], [$axis]))));
+            [$a, $b] = Axes::across($axis);
+            $across = min($face->size($a), $face->size($b));
             foreach ($this->model->parts as $part) {
                 if ($part->material === Part::FLUID || $part->shape instanceof FlatShape || $part->shape->kind() === 'shell') {
                     continue;

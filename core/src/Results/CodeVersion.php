@@ -21,8 +21,9 @@ final class CodeVersion
     private static function ofFolder(string $folder): string
     {
         $files = [];
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS)) as $file) {
-            $files[substr((string) $file, strlen($folder))] = hash_file('sha256', (string) $file);
+        /** @var string $path */
+        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS)) as $path => $_) {
+            $files[substr($path, strlen($folder))] = hash_file('sha256', $path);
         }
         ksort($files);
 

@@ -9,13 +9,33 @@ use Foehn\Model\Limit;
 use Foehn\Model\Part;
 use Foehn\Model\Space;
 use Foehn\Model\Watch;
+use Foehn\Numerics\Vectors;
 use Foehn\Observe\GridValues;
 use Foehn\Observe\Readings;
 use Foehn\Observe\State;
 use Foehn\Shapes\FlatShape;
 use Foehn\Solve\Solution;
 
-/** Writes the result document (format foehn-result, version 1) of a solution. SI units, temperatures in kelvin. */
+/**
+ * Writes the result document (format foehn-result, version 1) of a solution. SI units, temperatures in kelvin.
+ *
+ * @phpstan-type WatchRow array{id: string, name: string, quantity: string, reduce: string, value: ?float, plusMinus: ?float, order: ?float}
+ * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, met: bool, plusMinus: ?float, order: ?float}
+ * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float},
+ *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: object, routes: object}
+ * @phpstan-type SolverRow array{version: string, converged: bool, stopped: bool, iterations: int, passes: int, residual: float, seconds: float, start: array{from: string, model: ?string, frozen: bool}, code: string, residuals: array<int, float>}
+ * @phpstan-type GridRow array{grade: string, cells: int, steps: list<array{part: string, excess: float}>, shape: array{int, int, int}, smallest: float, largest: float, aspect: float,
+ *     features: list<array{part: string, feature: string, width: float, cells: int}>, lines: array{array<int, float>, array<int, float>, array<int, float>}}
+ * @phpstan-type OpeningRow array{name: string, kind: string, in: float, out: float, volume: float, heat: float, area: float, temperature: ?float}
+ * @phpstan-type FlowRow array{fluid: array<string, float>, regime: array<string, mixed>, largestVelocity: float, openings: list<OpeningRow>,
+ *     fans: list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}>,
+ *     fins: list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}>, balance: array{in: float, out: float, error: float}}
+ * @phpstan-type ElectricRow array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}>, power: float}
+ * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
+ * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, grid: GridRow, parts: list<PartRow>,
+ *     sides: array<string, ?array{heat: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
+ *     verdict: array{limits: int, missed: int, worst: ?string, worstMargin: ?float}, flow: ?FlowRow, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
+ */
 final class ResultBuilder
 {
     public const FORMAT = 'foehn-result';
@@ -34,15 +54,13 @@ final class ResultBuilder
 
     /**
      * @param string $modelHash of the document that was computed
-     * @return array<string, mixed>
+     * @return Result
      */
     public static function build(Solution $solution, string $modelHash): array
     {
         $builder = new self($solution);
-        $limits = array_map($builder->limit(...), $solution->state->model->limits);
-        $watches = array_map($builder->watch(...), $solution->state->model->watches);
         $levels = [...$solution->levels, $solution->onGrid()];
-        $uncertain = fn (array $of): array => [...$of, ...$builder->uncertainty($of, $levels)];
+        $limits = array_map(fn (Limit $limit) => $builder->limit($limit, $levels), $solution->state->model->limits);
 
         return [
             'format' => self::FORMAT,
@@ -53,9 +71,9 @@ final class ResultBuilder
             'grid' => ['grade' => $solution->state->model->grid->grade, ...GridReport::of($solution->state->model, $solution->state->grid), 'lines' => $solution->state->grid->lines],
             'parts' => $builder->parts(),
             'sides' => $builder->sides(),
-            'watches' => array_map($uncertain, $watches),
-            'limits' => array_map($uncertain, $limits),
-            'levels' => array_map(fn (GridValues $level) => [...$level->toArray(), 'values' => (object) $level->values], $levels),
+            'watches' => array_map(fn (Watch $watch) => $builder->watch($watch, $levels), $solution->state->model->watches),
+            'limits' => $limits,
+            'levels' => array_map(fn (GridValues $level) => ['cells' => $level->cells, 'shape' => $level->shape, 'iterations' => $level->iterations, 'seconds' => $level->seconds, 'values' => (object) $level->values], $levels),
             'verdict' => self::verdict($limits),
             'flow' => $builder->flow(),
             'electric' => $solution->state->currents === null ? null : ['terminals' => $solution->state->currents->terminals, 'power' => $solution->state->currents->power()],
@@ -65,24 +83,23 @@ final class ResultBuilder
     }
 
     /**
-     * @param array<string, mixed> $of a limit or a watch
      * @param list<GridValues> $levels
      * @return array{plusMinus: ?float, order: ?float}
      */
-    private function uncertainty(array $of, array $levels): array
+    private function uncertainty(Watch|Limit $of, array $levels): array
     {
-        $isTemperature = in_array($of['quantity'], ['temperature', 'outflowTemperature'], true);
-        $swing = $this->solution->regime['amplitude'] ?? 0.0;
+        $isTemperature = in_array($of->quantity, ['temperature', 'outflowTemperature'], true);
+        $swing = $this->solution->amplitude() ?? 0.0;
         if ($swing > 0.0 && ! $isTemperature) {
             // How far the others swing is not recorded.
             return Uncertainty::UNKNOWN;
         }
         $origin = $isTemperature ? $this->state->model->surroundings->temperature : 0.0;
 
-        return Uncertainty::of($levels, $of['id'], $this->state->flow === null ? null : $origin, $swing);
+        return Uncertainty::of($levels, $of->id, $this->state->flow === null ? null : $origin, $swing);
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<PartRow> */
     private function parts(): array
     {
         $parts = [];
@@ -122,24 +139,30 @@ final class ResultBuilder
         return $sides;
     }
 
-    /** @return array<string, mixed> */
-    private function watch(Watch $watch): array
+    /**
+     * @param list<GridValues> $levels
+     * @return WatchRow
+     */
+    private function watch(Watch $watch, array $levels): array
     {
         return ['id' => $watch->id, 'name' => $watch->name, 'quantity' => $watch->quantity, 'reduce' => $watch->reduce,
-            'value' => $this->readings->value($watch->of, $watch->quantity, $watch->reduce)];
+            'value' => $this->readings->value($watch->of, $watch->quantity, $watch->reduce), ...$this->uncertainty($watch, $levels)];
     }
 
-    /** @return array<string, mixed> */
-    private function limit(Limit $limit): array
+    /**
+     * @param list<GridValues> $levels
+     * @return LimitRow
+     */
+    private function limit(Limit $limit, array $levels): array
     {
         $value = $this->readings->value($limit->of, $limit->quantity, $limit->reduce);
         $margin = $value === null ? null : $limit->margin($value);
 
         return ['id' => $limit->id, 'name' => $limit->name, 'part' => $limit->of->part, 'node' => $limit->of->node, 'quantity' => $limit->quantity, 'value' => $value, 'atMost' => $limit->atMost,
-            'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'margin' => $margin, 'met' => $margin !== null && $margin >= 0.0];
+            'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'margin' => $margin, 'met' => $margin !== null && $margin >= 0.0, ...$this->uncertainty($limit, $levels)];
     }
 
-    /** @return ?array<string, mixed> */
+    /** @return ?FlowRow */
     private function flow(): ?array
     {
         $flow = $this->state->flow;
@@ -151,7 +174,7 @@ final class ResultBuilder
         $out = array_sum(array_column($openings, 'out'));
         $largest = 0.0;
         foreach ($flow->velocity as $component) {
-            $largest = max($largest, max($component), -min($component));
+            $largest = max($largest, Vectors::largest($component));
         }
 
         return [
@@ -183,7 +206,7 @@ final class ResultBuilder
     }
 
     /**
-     * @param list<array<string, mixed>> $limits
+     * @param list<LimitRow> $limits
      * @return array{limits: int, missed: int, worst: ?string, worstMargin: ?float}
      */
     private static function verdict(array $limits): array

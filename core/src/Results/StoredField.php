@@ -37,14 +37,16 @@ final class StoredField
         fseek($this->temperature, 4 * $cell);
         $value = unpack('g', (string) fread($this->temperature, 4))[1] ?? NAN;
 
-        return is_nan($value) ? null : $value;
+        return is_float($value) && ! is_nan($value) ? $value : null;
     }
 
     private function part(int $cell): int
     {
         fseek($this->parts, 2 * $cell);
 
-        return unpack('v', (string) fread($this->parts, 2))[1] ?? 0;
+        $value = unpack('v', (string) fread($this->parts, 2))[1] ?? 0;
+
+        return is_int($value) ? $value : 0;
     }
 
     /** Between two cells of one part; unknown where the part ends, since the stored field holds cell values only. */

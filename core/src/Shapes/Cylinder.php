@@ -23,15 +23,10 @@ final readonly class Cylinder implements Shape
 
     public function bounds(): Box
     {
-        $min = [0.0, 0.0, 0.0];
-        $max = [0.0, 0.0, 0.0];
-        [$min[$this->axis], $max[$this->axis]] = [$this->from, $this->to];
-        foreach (self::across($this->axis) as $i => $axis) {
-            $min[$axis] = $this->centre[$i] - $this->radius;
-            $max[$axis] = $this->centre[$i] + $this->radius;
-        }
+        [$a, $b] = $this->centre;
+        $r = $this->radius;
 
-        return new Box($min, $max);
+        return new Box(Axes::place($this->axis, $this->from, $a - $r, $b - $r), Axes::place($this->axis, $this->to, $a + $r, $b + $r));
     }
 
     public function planes(int $axis): array
@@ -68,11 +63,9 @@ final readonly class Cylinder implements Shape
         if ($face !== 'side') {
             return Surface::ofBox($this->bounds(), $this->axis, $face === 'end' ? 1 : -1);
         }
-        [$across, $up] = [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0]];
         [$a, $b] = self::across($this->axis);
-        $across[$a] = $up[$b] = 1.0;
 
-        return Surface::round(2 * M_PI * $this->radius * ($this->to - $this->from), $across, $up);
+        return Surface::round(2 * M_PI * $this->radius * ($this->to - $this->from), Axes::unit($a), Axes::unit($b));
     }
 
     public function features(): array

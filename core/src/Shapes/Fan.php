@@ -7,29 +7,20 @@ namespace Foehn\Shapes;
 /** A fan in a plane, with its curve of pressure rise against volume flow. */
 final readonly class Fan extends FlatShape
 {
+    /** @var non-empty-list<array{float, float}> volume flow (m3/s, rising) and pressure rise (Pa) at full speed */
+    public array $curve;
+
+    /** Fraction of the full speed. */
+    public float $speedFactor;
+
     /**
-     * @param array{float, float} $min
-     * @param array{float, float} $max
      * @param int $direction +1 blows towards rising coordinates, -1 the other way
-     * @param non-empty-list<array{float, float}> $curve volume flow (m3/s, rising) and pressure rise (Pa) at full speed
-     * @param float $speedFactor share of the full speed
      * @param float $swirl mean speed around the axis of what leaves, over that along it; positive turns right-handed about the way it blows
-     * @param ?float $curveDensity of the air the curve was measured in, kg/m3; null: the curve holds in the air it blows
      */
-    public function __construct(
-        int $axis,
-        float $position,
-        array $min,
-        array $max,
-        bool $round,
-        float $hub,
-        public int $direction,
-        public array $curve,
-        public float $speedFactor,
-        public float $swirl = 0.0,
-        private ?float $curveDensity = null,
-    ) {
-        parent::__construct($axis, $position, $min, $max, $round, $hub);
+    public function __construct(Outline $outline, public int $direction, private FanCurve $given, public float $swirl = 0.0)
+    {
+        parent::__construct($outline);
+        [$this->curve, $this->speedFactor] = [$given->points, $given->speedFactor];
     }
 
     public function kind(): string
@@ -37,13 +28,10 @@ final readonly class Fan extends FlatShape
         return 'fan';
     }
 
-    /** The fan in a fluid of a density in kg/m3: the flows of its curve stay, the pressures go with the density (fan laws). */
+    /** The fan in a fluid of a density in kg/m3 (see FanCurve). */
     public function in(float $density): self
     {
-        $times = $this->curveDensity === null ? 1.0 : $density / $this->curveDensity;
-        $curve = array_map(fn (array $point): array => [$point[0], $times * $point[1]], $this->curve);
-
-        return new self($this->axis, $this->position, $this->min, $this->max, $this->round, $this->hub, $this->direction, $curve, $this->speedFactor, $this->swirl);
+        return new self($this->outline, $this->direction, $this->given->in($density), $this->swirl);
     }
 
     /** Last volume flow of the curve, m3/s: blowing freely, where the curve ends at no pressure. */

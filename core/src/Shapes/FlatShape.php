@@ -11,15 +11,26 @@ use Foehn\Geometry\Surface;
 /** A device without thickness that lies in a plane across an axis: a rectangle, a disc or a ring. It holds no cell, only faces between them. */
 abstract readonly class FlatShape implements Shape
 {
-    /**
-     * @param float $position of the plane along the axis, m
-     * @param array{float, float} $min along the two axes across, m
-     * @param array{float, float} $max
-     * @param bool $round the ellipse inscribed in the rectangle
-     * @param float $hub share of the diameter that is closed in the middle
-     */
-    public function __construct(public int $axis, public float $position, public array $min, public array $max, public bool $round, public float $hub = 0.0)
+    /** @var 0|1|2 */
+    public int $axis;
+
+    /** Of the plane along the axis, m. */
+    public float $position;
+
+    /** @var array{float, float} along the two axes across, m */
+    public array $min;
+
+    /** @var array{float, float} */
+    public array $max;
+
+    public bool $round;
+
+    public float $hub;
+
+    public function __construct(protected Outline $outline)
     {
+        [$this->axis, $this->position, $this->min, $this->max] = [$outline->axis, $outline->position, $outline->min, $outline->max];
+        [$this->round, $this->hub] = [$outline->round, $outline->hub];
     }
 
     public function bounds(): Box

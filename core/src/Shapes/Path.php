@@ -26,7 +26,7 @@ final readonly class Path implements LocatedFaces, Shape
     private Box $box;
 
     /**
-     * @param list<array{float, float, float}> $points m, two or more, neighbours apart
+     * @param non-empty-list<array{float, float, float}> $points m, two or more, neighbours apart
      * @param float $half radius of a wire, or half the width of a strip, m
      * @param ?int $normal axis that a strip stands up along; null: a wire
      * @param float $thickness of a strip, m
@@ -39,6 +39,9 @@ final readonly class Path implements LocatedFaces, Shape
             $step = [$to[0] - $from[0], $to[1] - $from[1], $to[2] - $from[2]];
             $length = sqrt($step[0] ** 2 + $step[1] ** 2 + $step[2] ** 2);
             $pieces[] = ['from' => $from, 'to' => $to, 'along' => [$step[0] / $length, $step[1] / $length, $step[2] / $length], 'length' => $length];
+        }
+        if ($pieces === []) {
+            throw new \LogicException('a path has two points or more');
         }
         $this->pieces = $pieces;
         $this->box = Box::around(array_map($this->boxOf(...), array_keys($pieces)));
@@ -76,12 +79,12 @@ final readonly class Path implements LocatedFaces, Shape
             if ($height < 0.0 || $height > $this->thickness) {
                 return false;
             }
-            $place[$this->normal] = $this->points[0][$this->normal];
+            $place = Axes::replaced($place, $this->normal, $this->points[0][$this->normal]);
         }
         $last = count($this->pieces) - 1;
         foreach ($this->pieces as $n => $piece) {
-            [$share, $distance] = self::beside($piece, $place);
-            if ($distance <= $this->half && ($n > 0 || $share >= 0.0) && ($n < $last || $share <= $piece['length'])) {
+            [$reached, $distance] = self::beside($piece, $place);
+            if ($distance <= $this->half && ($n > 0 || $reached >= 0.0) && ($n < $last || $reached <= $piece['length'])) {
                 return true;
             }
         }
@@ -114,11 +117,11 @@ final readonly class Path implements LocatedFaces, Shape
     {
         $last = $this->pieces[count($this->pieces) - 1];
         foreach (['start' => [$this->pieces[0], 0.0, -1.0], 'end' => [$last, $last['length'], 1.0]] as $face => [$piece, $end, $outward]) {
-            $share = 0.0;
+            $reached = 0.0;
             foreach ([0, 1, 2] as $n) {
-                $share += ($place[$n] - $piece['from'][$n]) * $piece['along'][$n];
+                $reached += ($place[$n] - $piece['from'][$n]) * $piece['along'][$n];
             }
-            if ($outward * $sign * $piece['along'][$axis] > self::AT_END && abs($share - $end) < self::AT_END * $this->half) {
+            if ($outward * $sign * $piece['along'][$axis] > self::AT_END && abs($reached - $end) < self::AT_END * $this->half) {
                 return $face;
             }
         }
@@ -192,9 +195,8 @@ final readonly class Path implements LocatedFaces, Shape
      */
     private function across(array $along): array
     {
-        $up = [0.0, 0.0, 0.0];
         // Of a wire any direction that is not its own.
-        $up[$this->normal ?? (abs($along[2]) < 0.9 ? 2 : 0)] = 1.0;
+        $up = Axes::unit($this->normal ?? (abs($along[2]) < 0.9 ? 2 : 0));
         $across = self::cross($up, $along);
         $length = sqrt($across[0] ** 2 + $across[1] ** 2 + $across[2] ** 2);
 
@@ -250,9 +252,9 @@ final readonly class Path implements LocatedFaces, Shape
     {
         [$dx, $dy, $dz] = [$place[0] - $piece['from'][0], $place[1] - $piece['from'][1], $place[2] - $piece['from'][2]];
         [$ax, $ay, $az] = $piece['along'];
-        $share = $dx * $ax + $dy * $ay + $dz * $az;
-        $nearest = max(0.0, min($share, $piece['length']));
+        $reached = $dx * $ax + $dy * $ay + $dz * $az;
+        $nearest = max(0.0, min($reached, $piece['length']));
 
-        return [$share, sqrt(($dx - $nearest * $ax) ** 2 + ($dy - $nearest * $ay) ** 2 + ($dz - $nearest * $az) ** 2)];
+        return [$reached, sqrt(($dx - $nearest * $ax) ** 2 + ($dy - $nearest * $ay) ** 2 + ($dz - $nearest * $az) ** 2)];
     }
 }

@@ -79,10 +79,8 @@ final readonly class PinFins implements Shape
         if (! $this->round || $axis === $this->up) {
             return Surface::ofBox($this->box, $axis, $sign);
         }
-        [$across, $up] = [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0]];
-        $across[$this->across[0]] = $up[$this->across[1]] = 1.0;
         $height = $this->box->size($this->up) - $this->base;
-        $pins = Surface::round(M_PI * $this->width * $height * $this->count[0] * $this->count[1], $across, $up);
+        $pins = Surface::round(M_PI * $this->width * $height * $this->count[0] * $this->count[1], Axes::unit($this->across[0]), Axes::unit($this->across[1]));
 
         return Surface::ofBox($this->basePlate(), $axis, $sign)->with($pins->towards($axis, $sign));
     }
@@ -122,13 +120,8 @@ final readonly class PinFins implements Shape
     private function basePlate(): Box
     {
         [$min, $max] = [$this->box->min, $this->box->max];
-        if ($this->upSign > 0) {
-            $max[$this->up] = $this->baseTop();
-        } else {
-            $min[$this->up] = $this->baseTop();
-        }
 
-        return new Box($min, $max);
+        return $this->upSign > 0 ? new Box($min, Axes::replaced($max, $this->up, $this->baseTop())) : new Box(Axes::replaced($min, $this->up, $this->baseTop()), $max);
     }
 
     private function nth(int $axis): int

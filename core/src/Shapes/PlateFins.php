@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
+use Foehn\Geometry\Axes;
 use Foehn\Geometry\Box;
 
 /** A heat sink: a base plate and equal, equally spaced plate fins that run along one axis and stand on the base. */
@@ -11,30 +12,34 @@ final readonly class PlateFins implements Shape
 {
     use BoxFaces;
 
+    /** @var 0|1|2 */
     public int $across;
 
     /** Lumped fins have at least so many gaps. */
     private const FEWEST_LUMPED = 4;
 
+    public int $up;
+
+    private int $upSign;
+
+    public int $along;
+
     /**
      * @param Box $box base and fins together
-     * @param int $up axis the fins stand along, $upSign its direction
-     * @param int $along axis the fins run along
      * @param float $base thickness of the base, m
      * @param float $thickness of a fin, m
      * @param ?self $standsFor the fins that these are fewer of, with the same metal, the same clear width and the same outside
      */
     public function __construct(
         private Box $box,
-        public int $up,
-        private int $upSign,
-        public int $along,
+        private FinAxes $axes,
         private float $base,
         public int $count,
         private float $thickness,
         private ?self $standsFor = null,
     ) {
-        $this->across = 3 - $up - $along;
+        [$this->up, $this->upSign, $this->along] = [$axes->up, $axes->sign, $axes->along];
+        $this->across = Axes::besides($axes->up, $axes->along);
     }
 
     public function kind(): string
@@ -61,7 +66,7 @@ final readonly class PlateFins implements Shape
             return $this;
         }
 
-        return new self($this->box, $this->up, $this->upSign, $this->along, $this->base, $count, $this->thickness * $this->count / $count, $this);
+        return new self($this->box, $this->axes, $this->base, $count, $this->thickness * $this->count / $count, $this);
     }
 
     public function real(): self
@@ -90,9 +95,9 @@ final readonly class PlateFins implements Shape
         $end = $along < 0.0 ? $this->box->max[$this->along] : $this->box->min[$this->along];
         $tip = $this->upSign > 0 ? $this->box->max[$this->up] : $this->box->min[$this->up];
         $down = $up * $this->upSign < 0.0 ? $up * $up : 0.0;
-        $share = $down > 0.0 ? $down / ($down + $along * $along) : 0.0;
-        $middle = (1.0 - $share) * abs($centre[$this->along] - $end) + $share * abs($centre[$this->up] - $tip);
-        $half = 0.5 * ((1.0 - $share) * $size[$this->along] + $share * $size[$this->up]);
+        $upward = $down > 0.0 ? $down / ($down + $along * $along) : 0.0;
+        $middle = (1.0 - $upward) * abs($centre[$this->along] - $end) + $upward * abs($centre[$this->up] - $tip);
+        $half = 0.5 * ((1.0 - $upward) * $size[$this->along] + $upward * $size[$this->up]);
 
         return [max(0.0, $middle - $half), $middle + $half];
     }

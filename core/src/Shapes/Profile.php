@@ -104,14 +104,12 @@ final readonly class Profile implements Shape
         if ($face !== 'side') {
             return Surface::ofBox($this->box, $this->axis, $face === 'end' ? 1 : -1);
         }
-        [$a, $b] = Axes::across($this->axis);
         $surface = Surface::none();
         [$p1, $q1] = $this->points[count($this->points) - 1];
         foreach ($this->points as [$p2, $q2]) {
             $edge = hypot($p2 - $p1, $q2 - $q1);
             if ($edge > 0.0) {
-                $normal = [0.0, 0.0, 0.0];
-                [$normal[$a], $normal[$b]] = [($q2 - $q1) / $edge, ($p1 - $p2) / $edge];
+                $normal = Axes::place($this->axis, 0.0, ($q2 - $q1) / $edge, ($p1 - $p2) / $edge);
                 $surface = $surface->with(Surface::flat($edge * ($this->to - $this->from), $normal));
             }
             [$p1, $q1] = [$p2, $q2];

@@ -10,14 +10,10 @@ final readonly class Screen extends FlatShape
     /** Friction coefficient of the walls of a hole, as diagram 8-3 has it. */
     private const HOLE_FRICTION = 0.02;
 
-    /**
-     * @param array{float, float} $min
-     * @param array{float, float} $max
-     * @param float $loss pressure loss over the dynamic pressure of the approaching flow
-     */
-    public function __construct(int $axis, float $position, array $min, array $max, bool $round, public float $loss)
+    /** @param float $loss pressure loss over the dynamic pressure of the approaching flow */
+    public function __construct(Outline $outline, public float $loss)
     {
-        parent::__construct($axis, $position, $min, $max, $round);
+        parent::__construct($outline);
     }
 
     public function kind(): string
@@ -26,9 +22,9 @@ final readonly class Screen extends FlatShape
     }
 
     /** Loss coefficient of a thin sharp-edged perforated plate by its share of free area (Idelchik, Handbook of Hydraulic Resistance, 3rd ed. 1994, diagram 8-1). */
-    public static function ofFreeArea(float $share): float
+    public static function ofFreeArea(float $freeArea): float
     {
-        return (0.707 * (1 - $share) ** 0.375 + 1 - $share) ** 2 / $share ** 2;
+        return (0.707 * (1 - $freeArea) ** 0.375 + 1 - $freeArea) ** 2 / $freeArea ** 2;
     }
 
     /**
@@ -36,17 +32,17 @@ final readonly class Screen extends FlatShape
      *
      * @param float $depth thickness over the hydraulic diameter of a hole
      */
-    public static function ofThickPlate(float $share, float $depth): float
+    public static function ofThickPlate(float $freeArea, float $depth): float
     {
         $attaches = max(0.0, 2.4 - $depth) * 10 ** -(0.25 + 0.535 * $depth ** 8 / (0.05 + $depth ** 7));
-        $closed = 1 - $share;
+        $closed = 1 - $freeArea;
 
-        return (0.5 * $closed ** 0.75 + $attaches * $closed ** 1.375 + $closed ** 2 + self::HOLE_FRICTION * $depth) / $share ** 2;
+        return (0.5 * $closed ** 0.75 + $attaches * $closed ** 1.375 + $closed ** 2 + self::HOLE_FRICTION * $depth) / $freeArea ** 2;
     }
 
     /** Loss coefficient of a net of round wires (Idelchik, diagram 8-6). */
-    public static function ofWires(float $share): float
+    public static function ofWires(float $freeArea): float
     {
-        return 1.3 * (1 - $share) + (1 / $share - 1) ** 2;
+        return 1.3 * (1 - $freeArea) + (1 / $freeArea - 1) ** 2;
     }
 }

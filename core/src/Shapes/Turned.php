@@ -59,7 +59,7 @@ final readonly class Turned implements LocatedFaces, Shape
      * Whether a conductivity per axis of the shape is the same after the turn, so that it can be used along the axes of the space.
      *
      * @param list<float> $angles rad
-     * @param list<float> $conductivity W/m/K
+     * @param array{float, float, float} $conductivity W/m/K
      */
     public static function keeps(array $angles, array $conductivity): bool
     {
@@ -131,8 +131,10 @@ final readonly class Turned implements LocatedFaces, Shape
     /** The face of the shape that looks most in this direction. */
     public function faceTowards(int $axis, int $sign): string
     {
-        $row = array_map(abs(...), $this->matrix[$axis]);
-        $own = (int) array_search(max($row), $row, true);
+        $own = 0;
+        foreach ($this->matrix[$axis] as $other => $cosine) {
+            $own = abs($cosine) > abs($this->matrix[$axis][$own]) ? $other : $own;
+        }
 
         return $this->shape->faceTowards($own, $this->matrix[$axis][$own] > 0.0 ? $sign : -$sign);
     }

@@ -15,7 +15,10 @@ final readonly class TwoResistancePackage implements Shape
 
     private Block $body;
 
-    /** @param int $boardSign -1 when the board lies on the lower side of $boardAxis, +1 on the upper */
+    /**
+     * @param 0|1|2 $boardAxis
+     * @param int $boardSign -1 when the board lies on the lower side of $boardAxis, +1 on the upper
+     */
     public function __construct(
         Box $box,
         public float $junctionToCase,

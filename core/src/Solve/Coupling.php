@@ -56,7 +56,7 @@ final class Coupling
     /**
      * Lets every exchange follow the temperatures; those that do not depend on them only once.
      *
-     * @param ?list<float> $temperature of the cells, K; null: the ambient everywhere
+     * @param ?array<int, float> $temperature of the cells, K; null: the ambient everywhere
      * @return float largest of their relative changes
      * @throws PhysicsException
      */
@@ -76,7 +76,7 @@ final class Coupling
     /**
      * The equation of heat with the coefficients at these temperatures, and what the exchanges had at their last ones.
      *
-     * @param ?list<float> $temperature of the cells, K; null: the ambient everywhere
+     * @param ?array<int, float> $temperature of the cells, K; null: the ambient everywhere
      * @param list<ConductivityChange> $changes what a flow does to the conduction
      * @throws PhysicsException
      */

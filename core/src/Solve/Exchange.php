@@ -15,7 +15,7 @@ interface Exchange
     /**
      * Brings the mechanism to the given temperatures; what it does to the heat is in the contribution it has added to the equation.
      *
-     * @param ?list<float> $temperature of the cells, K; null: the ambient everywhere
+     * @param ?array<int, float> $temperature of the cells, K; null: the ambient everywhere
      * @return float largest relative change of what acts on the heat since the last time, INF the first time
      * @throws PhysicsException
      */

@@ -11,13 +11,13 @@ final class FlowAverage
 {
     private int $count = 0;
 
-    /** @var list<list<float>> sums of velocities, pressure and temperature */
+    /** @var list<array<int, float>> sums of velocities, pressure and temperature */
     private array $sums = [];
 
-    /** @var list<float> K, by part */
+    /** @var array<int, float> K, by part */
     private array $lowest = [];
 
-    /** @var list<float> K, by part */
+    /** @var array<int, float> K, by part */
     private array $highest = [];
 
     public function __construct(private readonly int $steps)
@@ -30,8 +30,8 @@ final class FlowAverage
     }
 
     /**
-     * @param list<list<float>> $fields velocities, pressure and temperature
-     * @param list<float> $parts greatest temperatures, K
+     * @param list<array<int, float>> $fields velocities, pressure and temperature
+     * @param array<int, float> $parts greatest temperatures, K
      */
     public function add(array $fields, array $parts): void
     {
@@ -45,7 +45,7 @@ final class FlowAverage
         }
     }
 
-    /** @return list<list<float>> the fields in the mean; none before the first step */
+    /** @return list<array<int, float>> the fields in the mean; none before the first step */
     public function mean(): array
     {
         return array_map(fn (array $sum) => Vectors::combine(1.0 / $this->count, $sum, 0.0, $sum), $this->sums);

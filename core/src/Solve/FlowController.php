@@ -33,7 +33,7 @@ final class FlowController
     /** Whether the flow has been judged laminar or turbulent. */
     private bool $decided;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $residuals = [];
 
     /** Where in the residuals the present damping began. */
@@ -55,7 +55,7 @@ final class FlowController
         return $this->total;
     }
 
-    /** @return list<float> after each step */
+    /** @return array<int, float> after each step */
     public function residuals(): array
     {
         return $this->residuals;
@@ -161,11 +161,12 @@ final class FlowController
     {
         $since = array_slice($this->residuals, $this->since);
         $patience = $this->stepper->pace->patience;
-        if (count($since) < 2 * $patience) {
+        [$before, $last] = [array_slice($since, 0, -$patience), array_slice($since, -$patience)];
+        if (count($before) < $patience || $before === [] || $last === []) {
             return false;
         }
 
-        return min(array_slice($since, -$patience)) > ControlSettings::STUCK * min(array_slice($since, 0, -$patience));
+        return min($last) > ControlSettings::STUCK * min($before);
     }
 
     /** Damps more strongly, at last with iterations; false when nothing is left to try. */

@@ -35,7 +35,7 @@ final class FlowConvergence
     /**
      * Relative change of the velocities in a step, and the mass imbalance it left.
      *
-     * @param list<list<float>> $before the fields before it
+     * @param list<array<int, float>> $before the fields before it
      * @throws Diverged
      */
     public function measure(array $before): void
@@ -118,7 +118,7 @@ final class FlowConvergence
         $this->steadiness->look($largest, $this->flow->fluid->temperature, $this->flow->heat->ways(held: true), $this->flow->watched(), $relative);
     }
 
-    /** @return list<float> greatest temperature of each part at the last look, K */
+    /** @return array<int, float> greatest temperature of each part at the last look, K */
     public function temperatures(): array
     {
         return $this->steadiness->temperatures();

@@ -126,7 +126,7 @@ final class FlowEquations
 
     public function isStill(): bool
     {
-        $fastest = max(array_map(fn (array $velocity): float => max(max($velocity), -min($velocity)), $this->level->velocity));
+        $fastest = max(array_map(Vectors::largest(...), $this->level->velocity));
 
         return $fastest <= $this->stillSpeed();
     }
@@ -135,12 +135,13 @@ final class FlowEquations
      * Unrest in the temperatures, the same in every run. Fluid that rests over a warm floor is a solution of the equations, but no
      * fluid stays there; without unrest a computation does. Blocks of one to sixteen cells, since it depends on the gap which grow.
      *
-     * @param float $share of the spread of the temperatures, per size of blocks
+     * @param float $fraction of the spread of the temperatures, per size of blocks
      */
-    public function stir(float $share): void
+    public function stir(float $fraction): void
     {
-        [$least, $most] = [min($this->heat->temperature), max($this->heat->temperature)];
-        $unrest = $share * ($most - $least);
+        $temperatures = $this->heat->temperature ?: [$this->fluid->temperature];
+        [$least, $most] = [min($temperatures), max($temperatures)];
+        $unrest = $fraction * ($most - $least);
         foreach ($this->domain->fluid as $c => $fluid) {
             if ($fluid === 1) {
                 [$i, $j, $k] = $this->domain->layout->place($c);
@@ -248,7 +249,7 @@ final class FlowEquations
     {
         $flux = $this->level->fluxes();
         foreach ([0, 1, 2] as $axis) {
-            $force = Vectors::plus($this->devices->addForces($axis, $this->forces->on($axis, $this->heat->temperature, $this->density->filling())), 1.0, $this->level->friction->pull[$axis]);
+            $force = Vectors::plus($this->devices->addForces($axis, $this->forces->on($axis, $this->heat->temperature, $this->density->pressureRatio())), 1.0, $this->level->friction->pull[$axis]);
             $this->level->source[$axis] = Vectors::plus($force, 1.0, LimitedConvection::force($this->domain, $axis, $flux, $this->level->velocity[$axis]));
         }
     }
@@ -293,7 +294,7 @@ final class FlowEquations
     /** Of the temperatures, K. */
     public function spread(): float
     {
-        return max($this->heat->temperature) - min($this->heat->temperature);
+        return Vectors::spread($this->heat->temperature);
     }
 
     /** m/s2 */
@@ -328,7 +329,7 @@ final class FlowEquations
     {
         $speed = 0.0;
         foreach ($this->domain->velocity as $component) {
-            $speed = max($speed, max($component), -min($component));
+            $speed = max($speed, Vectors::largest($component));
         }
 
         return $speed;
@@ -337,7 +338,7 @@ final class FlowEquations
     /**
      * kg/s: what the openings let in, or what the strongest section of a closed space carries.
      *
-     * @param array{list<float>, list<float>, list<float>} $flux
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux
      */
     public function throughFlow(array $flux): float
     {
@@ -355,13 +356,13 @@ final class FlowEquations
         return max($in, $largest);
     }
 
-    /** @return list<float> what is watched or limited beside temperatures, as shares (see WatchedFlow) */
+    /** @return array<int, float> what is watched or limited beside temperatures, as shares (see WatchedFlow) */
     public function watched(): array
     {
         return $this->watches->shares($this->level, $this->heat, $this->throughFlow(...));
     }
 
-    /** @return list<list<float>> velocities, pressure, fans and, where it takes part, temperature */
+    /** @return list<array<int, float>> velocities, pressure, fans and, where it takes part, temperature */
     public function fields(): array
     {
         $fields = [...$this->level->velocity, $this->level->pressure, array_values($this->devices->rises())];
@@ -372,7 +373,7 @@ final class FlowEquations
         return $fields;
     }
 
-    /** @param list<list<float>> $fields */
+    /** @param list<array<int, float>> $fields */
     public function setFields(array $fields): void
     {
         $this->level->velocity = [$fields[0], $fields[1], $fields[2]];
@@ -383,7 +384,7 @@ final class FlowEquations
         }
     }
 
-    /** @return list<float> what makes velocities, pressures and temperatures comparable in the measure of a step */
+    /** @return array<int, float> what makes velocities, pressures and temperatures comparable in the measure of a step */
     public function scales(): array
     {
         $v = $this->level->velocity;
@@ -397,7 +398,7 @@ final class FlowEquations
         return $scales;
     }
 
-    /** @param list<float> $x */
+    /** @param array<int, float> $x */
     private static function variance(array $x): float
     {
         return Vectors::dot($x, $x) - array_sum($x) ** 2 / count($x);

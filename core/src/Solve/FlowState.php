@@ -5,15 +5,17 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 use Foehn\Grid\Grid;
+use Foehn\Numerics\BoxInterpolation;
+use Foehn\Numerics\LineTable;
 use Foehn\Physics\Flow\FlowLayout;
 
 /** A state of flow and heat on a grid, from which another computation can go on, on the same grid or another one. */
 final readonly class FlowState
 {
     /**
-     * @param array{list<float>, list<float>, list<float>} $velocity m/s on upper faces, in the layout of the flow
-     * @param list<float> $pressure Pa, in the layout of the flow
-     * @param list<float> $temperature K, in the layout of the flow
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity m/s on upper faces, in the layout of the flow
+     * @param array<int, float> $pressure Pa, in the layout of the flow
+     * @param array<int, float> $temperature K, in the layout of the flow
      * @param array<string, float> $rises Pa, of the fans by part
      */
     public function __construct(
@@ -44,7 +46,11 @@ final readonly class FlowState
     public static function fromBytes(string $bytes): ?self
     {
         $end = strpos($bytes, "\n");
-        $head = $end === false ? null : json_decode(substr($bytes, 0, $end), true);
+        if ($end === false) {
+            return null;
+        }
+        /** @var array{lines?: array{array<int, float>, array<int, float>, array<int, float>}, rises?: array<string, float>, turbulent?: bool}|null $head as toBytes() writes it */
+        $head = json_decode(substr($bytes, 0, $end), true);
         if (! is_array($head) || ! isset($head['lines'], $head['rises'], $head['turbulent'])) {
             return null;
         }
@@ -52,12 +58,14 @@ final readonly class FlowState
         if (strlen($bytes) - $end - 1 !== 5 * 4 * $layout->length) {
             return null;
         }
-        $fields = [];
-        for ($n = 0; $n < 5; $n++) {
-            $fields[] = array_values((array) unpack('g*', substr($bytes, $end + 1 + 4 * $layout->length * $n, 4 * $layout->length)));
-        }
+        $field = function (int $n) use ($bytes, $end, $layout): array {
+            /** @var array<int, float> $values */
+            $values = (array) unpack('g*', substr($bytes, $end + 1 + 4 * $layout->length * $n, 4 * $layout->length));
 
-        return new self($layout, [$fields[0], $fields[1], $fields[2]], $fields[3], $fields[4], $head['rises'], $head['turbulent']);
+            return array_values($values);
+        };
+
+        return new self($layout, [$field(0), $field(1), $field(2)], $field(3), $field(4), $head['rises'], $head['turbulent']);
     }
 
     /** The same state on another grid, by linear interpolation. */
@@ -75,9 +83,9 @@ final readonly class FlowState
     }
 
     /**
-     * @param list<float> $values
+     * @param array<int, float> $values
      * @param ?int $staggered axis along which they lie on the faces
-     * @return list<float>
+     * @return array<int, float>
      */
     private function transfer(FlowLayout $to, array $values, ?int $staggered): array
     {
@@ -89,15 +97,11 @@ final readonly class FlowState
         // Beyond the ghosts stays what stood there.
         $outside = array_fill(0, $to->length, $values[0]);
 
-        return self::interpolate($to->size, $to->pad, $this->layout->pad, ...$tables[0], ...$tables[1], ...$tables[2], values: $values, to: $outside);
+        return (new BoxInterpolation($to->size, $to->pad, $this->layout->pad, [$tables[0], $tables[1], $tables[2]]))->values($values, $outside);
     }
 
-    /**
-     * Between which places of the own grid those of another one lie.
-     *
-     * @return array{list<int>, list<int>, list<float>} steps in the own layout, and the weight of the second
-     */
-    private static function places(Grid $from, Grid $to, int $axis, bool $faces, int $stride): array
+    /** Between which places of the own grid those of another one lie. */
+    private static function places(Grid $from, Grid $to, int $axis, bool $faces, int $stride): LineTable
     {
         // Face i is the upper one of cell i; cells count from 1.
         $nodes = $faces ? $from->lines[$axis] : $from->centres[$axis];
@@ -112,54 +116,12 @@ final readonly class FlowState
             while ($n < $last - 1 && $nodes[$n + 1] <= $x) {
                 $n++;
             }
-            $share = $last === 0 ? 0.0 : ($x - $nodes[$n]) / ($nodes[$n + 1] - $nodes[$n]);
+            $along = $last === 0 ? 0.0 : ($x - $nodes[$n]) / ($nodes[$n + 1] - $nodes[$n]);
             $first[] = ($n + $offset) * $stride;
             $second[] = (min($n + 1, $last) + $offset) * $stride;
-            $weight[] = max(0.0, min(1.0, $share));
+            $weight[] = max(0.0, min(1.0, $along));
         }
 
-        return [$first, $second, $weight];
-    }
-
-    /**
-     * @param array{int, int, int} $size
-     * @param list<int> $a0
-     * @param list<int> $a1
-     * @param list<float> $a
-     * @param list<int> $b0
-     * @param list<int> $b1
-     * @param list<float> $b
-     * @param list<int> $c0
-     * @param list<int> $c1
-     * @param list<float> $c
-     * @param list<float> $values
-     * @param list<float> $to
-     * @return list<float>
-     */
-    private static function interpolate(
-        array $size, int $pad, int $ownPad, array $a0, array $a1, array $a, array $b0, array $b1, array $b, array $c0, array $c1, array $c, array $values, array $to,
-    ): array {
-        [$mx, $my, $mz] = $size;
-        $n = $pad;
-        for ($k = 0; $k < $mz; $k++) {
-            for ($j = 0; $j < $my; $j++) {
-                $w11 = $b[$j] * $c[$k];
-                $w10 = $b[$j] - $w11;
-                $w01 = $c[$k] - $w11;
-                $w00 = 1.0 - $w10 - $w01 - $w11;
-                $r00 = $ownPad + $b0[$j] + $c0[$k];
-                $r10 = $ownPad + $b1[$j] + $c0[$k];
-                $r01 = $ownPad + $b0[$j] + $c1[$k];
-                $r11 = $ownPad + $b1[$j] + $c1[$k];
-                for ($i = 0; $i < $mx; $i++) {
-                    $p = $a0[$i];
-                    $q = $a1[$i];
-                    $to[$n++] = (1.0 - $a[$i]) * ($w00 * $values[$r00 + $p] + $w10 * $values[$r10 + $p] + $w01 * $values[$r01 + $p] + $w11 * $values[$r11 + $p])
-                        + $a[$i] * ($w00 * $values[$r00 + $q] + $w10 * $values[$r10 + $q] + $w01 * $values[$r01 + $q] + $w11 * $values[$r11 + $q]);
-                }
-            }
-        }
-
-        return $to;
+        return new LineTable($first, $second, $weight);
     }
 }

@@ -25,12 +25,12 @@ final class HeatOnFlow
     /** A spread of temperatures that only a run has that diverges, K. */
     private const BEYOND = 1e7;
 
-    /** @var list<float> K, in the layout of the flow */
+    /** @var array<int, float> K, in the layout of the flow */
     public array $temperature;
 
     public HeatSystem $system;
 
-    /** @var array<int, array<int, float>> W/m2/K between cells of the grid and walls where the wall law gives less, by axis; in gaps of fins their own count */
+    /** @var array<0|1|2, array<int, float>> W/m2/K between cells of the grid and walls where the wall law gives less, by axis; in gaps of fins their own count */
     public array $films = [];
 
     private ?EnergyTransport $energy = null;
@@ -87,24 +87,24 @@ final class HeatOnFlow
     /**
      * Iterations on the energy equation; none where no heat is computed.
      *
-     * @param array{list<float>, list<float>, list<float>} $flux kg/s through the faces
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s through the faces
      * @param float $order 0 for upwind, 1 for second order
-     * @param float $share of the step that is taken
+     * @param float $relaxation of the step that is taken
      * @return float mean change of the temperatures as a share of their spread
      * @throws Diverged
      */
-    public function step(array $flux, Accuracy $accuracy, float $order, float $share = 1.0): float
+    public function step(array $flux, Accuracy $accuracy, float $order, float $relaxation = 1.0): float
     {
         if ($this->energy === null) {
             return 0.0;
         }
         $before = $this->temperature;
         $this->temperature = $this->energy->step($flux, $before, $accuracy, $order);
-        if ($share < 1.0) {
-            $this->temperature = Vectors::combine($share, $this->temperature, 1.0 - $share, $before);
+        if ($relaxation < 1.0) {
+            $this->temperature = Vectors::combine($relaxation, $this->temperature, 1.0 - $relaxation, $before);
         }
         $moved = Vectors::distance($this->temperature, $before);
-        $spread = max($this->temperature) - min($this->temperature);
+        $spread = Vectors::spread($this->temperature);
 
         if (! is_finite($moved) || $spread > self::BEYOND) {
             throw new Diverged('the temperatures diverge: look for powers that are far too large, and for heated parts that nothing cools');
@@ -116,7 +116,7 @@ final class HeatOnFlow
     /**
      * The energy equation with its second-order correction repeated until it stays.
      *
-     * @param array{list<float>, list<float>, list<float>} $flux
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux
      * @return bool whether it stays
      */
     public function settle(array $flux, ?Turbulence $turbulence, int $mostPasses, float $stays): bool
@@ -141,7 +141,7 @@ final class HeatOnFlow
      * What leaves the model through the outer faces of each part, side and patch.
      *
      * @param bool $held only where the temperature of the surface is given, so that it tells nothing
-     * @return list<float> W
+     * @return array<int, float> W
      */
     public function ways(bool $held): array
     {
@@ -158,7 +158,7 @@ final class HeatOnFlow
         return array_values($sums);
     }
 
-    /** @return list<float> K, of the cells of the grid */
+    /** @return array<int, float> K, of the cells of the grid */
     public function cells(): array
     {
         return $this->domain->layout->gather($this->temperature);

@@ -10,7 +10,7 @@ final readonly class Outcome
     /**
      * @param int $passes over coefficients that follow the temperature
      * @param float $residual relative, at the end
-     * @param list<float> $residuals relative, after each iteration
+     * @param array<int, float> $residuals relative, after each iteration
      * @param float $seconds on this grid
      */
     public function __construct(

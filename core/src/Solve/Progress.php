@@ -28,6 +28,6 @@ final readonly class Progress
     /** @return array{stage: string, cells: int, iteration: int, residual: float, worstMargin: ?float, level: int, values: array<string, float>} */
     public function toArray(): array
     {
-        return get_object_vars($this);
+        return ['stage' => $this->stage, 'cells' => $this->cells, 'iteration' => $this->iteration, 'residual' => $this->residual, 'worstMargin' => $this->worstMargin, 'level' => $this->level, 'values' => $this->values];
     }
 }

@@ -36,15 +36,23 @@ final readonly class Solution
         return new GridValues($grid->count(), $grid->cells, $this->outcome->iterations, $this->outcome->seconds, (new Readings($this->state))->all());
     }
 
+    /** By how much the temperatures of a flow that never became steady swing about the mean that is shown, K; null where it did. */
+    public function amplitude(): ?float
+    {
+        $amplitude = $this->regime['amplitude'] ?? null;
+
+        return is_float($amplitude) ? $amplitude : null;
+    }
+
     /** What a solution that is neither converged nor stopped lacks. */
     public function shortfall(): string
     {
         $balance = $this->state->balance();
 
         return match (true) {
-            isset($this->regime['amplitude']) => sprintf('Not steady: the mean of the last steps is shown; temperature fluctuation ±%.1f K', $this->regime['amplitude']),
+            $this->amplitude() !== null => sprintf('Not steady: the mean of the last steps is shown; temperature fluctuation ±%.1f K', $this->amplitude()),
             $this->state->model->physics->heat && ! $balance->holds() => sprintf('Not converged: %.1f %% of the heat is missing from the balance', 100.0 * $balance->error()),
-            $this->regime['frozen'] ?? false => 'Not converged: temperatures still move on the flow that was kept',
+            ($this->regime['frozen'] ?? false) === true => 'Not converged: temperatures still move on the flow that was kept',
             $this->state->flow !== null => 'Not steady: the mean of the last steps is shown',
             default => sprintf('Not converged: the residual stayed at %.1e after %d iterations', $this->outcome->residual, $this->outcome->iterations),
         };

@@ -4,19 +4,21 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Foehn\Numerics\Vectors;
+
 /**
  * Whether the hottest places of the parts, the ways of the heat and what is watched of the flow stand still, from looks at them
  * along a run. Flows around parts rarely settle to the last digit; what they are asked for does long before.
  */
 final class Steadiness
 {
-    /** @var list<float> greatest temperature of each part at the last look, K */
+    /** @var array<int, float> greatest temperature of each part at the last look, K */
     private array $temperatures = [];
 
-    /** @var list<list<float>> at the last looks these, K, and the ways of the heat, W */
+    /** @var list<array<int, float>> at the last looks these, K, and the ways of the heat, W */
     private array $seen = [];
 
-    /** @var list<float> what else is watched at the last look, as shares */
+    /** @var array<int, float> what else is watched at the last look, as shares */
     private array $watched = [];
 
     /** What the last look saw move most, as a share of the largest temperature rise or heat. */
@@ -24,7 +26,7 @@ final class Steadiness
 
     private bool $stands = false;
 
-    /** @return list<float> greatest temperature of each part at the last look, K */
+    /** @return array<int, float> greatest temperature of each part at the last look, K */
     public function temperatures(): array
     {
         return $this->temperatures;
@@ -36,9 +38,9 @@ final class Steadiness
     }
 
     /**
-     * @param list<float> $temperatures greatest one of each part, K
-     * @param list<float> $ways what leaves through each part and side whose temperature is given, W
-     * @param list<float> $watched velocities, pressures, flows and heat, as shares
+     * @param array<int, float> $temperatures greatest one of each part, K
+     * @param array<int, float> $ways what leaves through each part and side whose temperature is given, W
+     * @param array<int, float> $watched velocities, pressures, flows and heat, as shares
      * @param float $pace how far steps go between looks, as a share of undamped ones: what creeps must move less to stand
      */
     public function look(array $temperatures, float $ambient, array $ways, array $watched, float $pace = 1.0): void
@@ -80,7 +82,7 @@ final class Steadiness
      * Whether all of it goes to and fro in a narrow band, as under a jet that never stands quite still: over the last looks none
      * leaves it, and none that moves at all keeps one direction.
      *
-     * @param list<float> $scales
+     * @param array<int, float> $scales
      */
     private function wander(array $scales, float $pace): bool
     {
@@ -89,7 +91,7 @@ final class Steadiness
         }
         foreach (array_keys($this->seen[0]) as $n) {
             $values = array_column($this->seen, $n);
-            $range = (max($values) - min($values)) / $scales[$n];
+            $range = Vectors::spread($values) / $scales[$n];
             $ascending = $values;
             sort($ascending);
             if ($range > $pace * SteadinessSettings::STAY || ($range > $pace * SteadinessSettings::STANDS && ($values === $ascending || array_reverse($values) === $ascending))) {
@@ -101,9 +103,9 @@ final class Steadiness
     }
 
     /**
-     * @param list<float> $now
-     * @param list<float> $before
-     * @param list<float> $scales
+     * @param array<int, float> $now
+     * @param array<int, float> $before
+     * @param array<int, float> $scales
      */
     private static function largestMove(array $now, array $before, array $scales): float
     {

@@ -53,7 +53,7 @@ final class SteadySolver
 
     private int $iterations = 0;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $residuals = [];
 
     private float $lastReport = 0.0;
@@ -197,7 +197,7 @@ final class SteadySolver
         return new FlowSolver($model, Voxels::of($model, $this->grid), $this->listener, $start, $finest, $done, $this->start);
     }
 
-    /** @param ?list<float> $guess K */
+    /** @param ?array<int, float> $guess K */
     private function linear(HeatSystem $system, ?array $guess, float $tolerance): LinearSolution
     {
         $start = Stencil::zeros($system->stencil->cells);
@@ -232,8 +232,8 @@ final class SteadySolver
     }
 
     /**
-     * @param list<float> $a
-     * @param list<float> $b
+     * @param array<int, float> $a
+     * @param array<int, float> $b
      */
     private static function largestChange(array $a, array $b): float
     {

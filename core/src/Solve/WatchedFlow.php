@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Foehn\Numerics\Vectors;
 use Foehn\Model\Model;
 use Foehn\Model\Watch;
 use Foehn\Observe\FlowProbe;
@@ -20,8 +21,8 @@ final readonly class WatchedFlow
     }
 
     /**
-     * @param callable(array{list<float>, list<float>, list<float>}): float $through all that passes with given fluxes, kg/s
-     * @return list<float> velocities and pressures as shares of the greatest speed and of the spread of the pressure, flows and heat as shares of all that passes
+     * @param callable(array{array<int, float>, array<int, float>, array<int, float>}): float $through all that passes with given fluxes, kg/s
+     * @return array<int, float> velocities and pressures as shares of the greatest speed and of the spread of the pressure, flows and heat as shares of all that passes
      */
     public function shares(FlowLevel $level, HeatOnFlow $heat, callable $through): array
     {
@@ -44,7 +45,7 @@ final readonly class WatchedFlow
         return false;
     }
 
-    /** @return list<float> */
+    /** @return array<int, float> */
     private function atPoints(FlowLevel $level): array
     {
         $watches = array_filter($this->model->watches, fn (Watch $watch) => in_array($watch->quantity, Watch::AT_POINTS, true));
@@ -52,8 +53,8 @@ final readonly class WatchedFlow
             return [];
         }
         $probe = new FlowProbe(FlowField::of($this->domain, $this->fluid, $level));
-        $fastest = max(array_map(fn (array $component) => max(max($component), -min($component)), $level->velocity));
-        $spread = max($level->pressure) - min($level->pressure);
+        $fastest = max(array_map(Vectors::largest(...), $level->velocity));
+        $spread = Vectors::spread($level->pressure);
 
         return array_values(array_map(
             fn (Watch $watch) => ($probe->value($watch->quantity, $watch->of->point ?? [0.0, 0.0, 0.0]) ?? 0.0) / max(1e-300, $watch->quantity === 'pressure' ? $spread : $fastest),
@@ -62,22 +63,22 @@ final readonly class WatchedFlow
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $flux kg/s
-     * @param callable(array{list<float>, list<float>, list<float>}): float $through
-     * @return list<float>
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s
+     * @param callable(array{array<int, float>, array<int, float>, array<int, float>}): float $through
+     * @return array<int, float>
      */
     private function throughOpenings(array $flux, callable $through): array
     {
         $all = max($through($flux), 1e-300);
-        $shares = [];
+        $relative = [];
         foreach ($this->domain->openings as $opening) {
-            $shares[] = array_sum(array_map(fn (int $face): float => $flux[$opening->axis][$face], $opening->faces)) / $all;
+            $relative[] = array_sum(array_map(fn (int $face): float => $flux[$opening->axis][$face], $opening->faces)) / $all;
         }
 
-        return $shares;
+        return $relative;
     }
 
-    /** @return list<float> */
+    /** @return array<int, float> */
     private static function ways(HeatOnFlow $heat): array
     {
         $ways = $heat->ways(false);

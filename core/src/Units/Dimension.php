@@ -164,7 +164,9 @@ final readonly class Dimension
 
     public function times(self $other, int $sign = 1): self
     {
-        return new self(array_map(fn ($a, $b) => $a + $sign * $b, $this->exponents, $other->exponents));
+        [$a, $b] = [$this->exponents, $other->exponents];
+
+        return new self([$a[0] + $sign * $b[0], $a[1] + $sign * $b[1], $a[2] + $sign * $b[2], $a[3] + $sign * $b[3], $a[4] + $sign * $b[4]]);
     }
 
     public function raisedTo(float $exponent): self

@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace Foehn\Units;
 
+use Closure;
+
 /**
  * A formula with units, named values and the usual functions, e.g. "fin_gap * 2 + 1 mm".
  *
  * A number directly before a unit binds tighter than any operator, so that "1 mm / 2 mm" is 0.5 and
- * "8 W/m^2/K" reads as everyone expects. Grammar: sum of products of powers.
+ * "8 W/m^2/K" reads as everyone expects. Grammar: sum of products of powers. What is read becomes functions of the values of the names.
+ *
+ * @phpstan-type Lookup callable(string): ?Quantity
+ * @phpstan-type Term Closure(callable(string): ?Quantity): Quantity
  */
 final class Formula
 {
@@ -21,8 +26,8 @@ final class Formula
 
     private int $next = 0;
 
-    /** @var array<int, mixed> */
-    private array $tree;
+    /** @var Term */
+    private Closure $tree;
 
     /** @var array<string, true> */
     private array $names = [];
@@ -51,7 +56,7 @@ final class Formula
     /** @param callable(string): ?Quantity $lookup value of a name, null when unknown */
     public function evaluate(callable $lookup): Quantity
     {
-        $result = $this->walk($this->tree, $lookup);
+        $result = ($this->tree)($lookup);
         if (! is_finite($result->value)) {
             throw new UnitException(sprintf('"%s" is not a finite number', $this->text));
         }
@@ -95,30 +100,30 @@ final class Formula
         return null;
     }
 
-    /** @return array<int, mixed> */
-    private function sum(): array
+    /** @return Term */
+    private function sum(): Closure
     {
         $left = $this->product();
         while (($op = $this->takeOp('+', '-')) !== null) {
-            $left = [$op, $left, $this->product()];
+            $left = self::binary($op, $left, $this->product());
         }
 
         return $left;
     }
 
-    /** @return array<int, mixed> */
-    private function product(): array
+    /** @return Term */
+    private function product(): Closure
     {
         $left = $this->signed();
         while (($op = $this->takeOp('*', '/')) !== null) {
-            $left = [$op, $left, $this->signed()];
+            $left = self::binary($op, $left, $this->signed());
         }
 
         return $left;
     }
 
-    /** @return array<int, mixed> */
-    private function signed(): array
+    /** @return Term */
+    private function signed(): Closure
     {
         if ($this->takeOp('+') !== null) {
             return $this->signed();
@@ -132,25 +137,27 @@ final class Formula
         if ($token !== null && $token[0] === 'number' && $after !== null && $after[0] === 'name' && UnitTable::isScale((string) $after[1])) {
             $this->next += 2;
 
-            return ['value', UnitTable::onScale(-(float) $token[1], (string) $after[1])];
+            return self::value(UnitTable::onScale(-(float) $token[1], (string) $after[1]));
         }
 
-        return ['negate', $this->signed()];
+        $of = $this->signed();
+
+        return fn (callable $lookup): Quantity => $of($lookup)->times(Quantity::number(-1.0));
     }
 
-    /** @return array<int, mixed> */
-    private function power(): array
+    /** @return Term */
+    private function power(): Closure
     {
         $base = $this->atom();
         if ($this->takeOp('^') !== null) {
-            return ['^', $base, $this->signed()];
+            return self::binary('^', $base, $this->signed());
         }
 
         return $base;
     }
 
-    /** @return array<int, mixed> */
-    private function atom(): array
+    /** @return Term */
+    private function atom(): Closure
     {
         if ($this->takeOp('(') !== null) {
             $inner = $this->sum();
@@ -169,12 +176,12 @@ final class Formula
         throw new UnitException(sprintf('"%s" was not expected in "%s"', $token[1], $this->text));
     }
 
-    /** @return array<int, mixed> */
-    private function numberWithUnit(float $number): array
+    /** @return Term */
+    private function numberWithUnit(float $number): Closure
     {
         $after = $this->tokens[$this->next] ?? null;
         if ($after === null || $after[0] !== 'name') {
-            return ['value', Quantity::number($number)];
+            return self::value(Quantity::number($number));
         }
         $symbol = (string) $after[1];
         if (! UnitTable::isUnit($symbol)) {
@@ -182,18 +189,18 @@ final class Formula
         }
         $this->next++;
         if (UnitTable::isScale($symbol)) {
-            return ['value', UnitTable::onScale($number, $symbol)];
+            return self::value(UnitTable::onScale($number, $symbol));
         }
-        $unit = ['value', UnitTable::unit($symbol)];
+        $unit = self::value(UnitTable::unit($symbol));
         if ($this->takeOp('^') !== null) {
-            $unit = ['^', $unit, $this->signed()];
+            $unit = self::binary('^', $unit, $this->signed());
         }
 
-        return ['*', ['value', Quantity::number($number)], $unit];
+        return self::binary('*', self::value(Quantity::number($number)), $unit);
     }
 
-    /** @return array<int, mixed> */
-    private function named(string $name): array
+    /** @return Term */
+    private function named(string $name): Closure
     {
         if (isset(self::FUNCTIONS[$name]) && $this->takeOp('(') !== null) {
             $arguments = [$this->sum()];
@@ -205,21 +212,25 @@ final class Formula
                 throw new UnitException(sprintf('%s takes %d value(s), %d given', $name, self::FUNCTIONS[$name], count($arguments)));
             }
 
-            return ['call', $name, $arguments];
+            return fn (callable $lookup): Quantity => self::call($name, array_map(fn (Closure $argument): Quantity => $argument($lookup), $arguments));
         }
         if ($name === 'pi') {
-            return ['value', Quantity::number(M_PI)];
+            return self::value(Quantity::number(M_PI));
         }
         $unit = UnitTable::unit($name);
         if ($unit !== null) {
-            return ['value', $unit];
+            return self::value($unit);
         }
         if (UnitTable::isScale($name)) {
             throw new UnitException(sprintf('"%s": a difference of temperatures is written in K', $this->text));
         }
         $this->names[$name] = true;
 
-        return ['name', $name];
+        return function (callable $lookup) use ($name): Quantity {
+            $value = $lookup($name);
+
+            return $value instanceof Quantity ? $value : throw new UnitException(sprintf('"%s" is neither a unit nor a parameter of this model', $name));
+        };
     }
 
     private function expect(string $op): void
@@ -229,27 +240,30 @@ final class Formula
         }
     }
 
-    /**
-     * @param array<int, mixed> $node
-     * @param callable(string): ?Quantity $lookup
-     */
-    private function walk(array $node, callable $lookup): Quantity
+    /** @return Term */
+    private static function value(?Quantity $quantity): Closure
     {
-        return match ($node[0]) {
-            'value' => $node[1],
-            'name' => $lookup($node[1]) ?? throw new UnitException(sprintf('"%s" is neither a unit nor a parameter of this model', $node[1])),
-            'negate' => $this->walk($node[1], $lookup)->times(Quantity::number(-1.0)),
-            '+' => $this->walk($node[1], $lookup)->plus($this->walk($node[2], $lookup)),
-            '-' => $this->walk($node[1], $lookup)->plus($this->walk($node[2], $lookup), -1),
-            '*' => $this->walk($node[1], $lookup)->times($this->walk($node[2], $lookup)),
-            '/' => $this->walk($node[1], $lookup)->per($this->walk($node[2], $lookup)),
-            '^' => $this->walk($node[1], $lookup)->raisedTo($this->walk($node[2], $lookup)),
-            default => $this->call($node[1], array_map(fn (array $a) => $this->walk($a, $lookup), $node[2])),
+        return fn (callable $lookup): Quantity => $quantity ?? throw new UnitException('a unit is not known');
+    }
+
+    /**
+     * @param Term $left
+     * @param Term $right
+     * @return Term
+     */
+    private static function binary(string $op, Closure $left, Closure $right): Closure
+    {
+        return match ($op) {
+            '+' => fn (callable $lookup): Quantity => $left($lookup)->plus($right($lookup)),
+            '-' => fn (callable $lookup): Quantity => $left($lookup)->plus($right($lookup), -1),
+            '*' => fn (callable $lookup): Quantity => $left($lookup)->times($right($lookup)),
+            '/' => fn (callable $lookup): Quantity => $left($lookup)->per($right($lookup)),
+            default => fn (callable $lookup): Quantity => $left($lookup)->raisedTo($right($lookup)),
         };
     }
 
-    /** @param list<Quantity> $arguments */
-    private function call(string $function, array $arguments): Quantity
+    /** @param non-empty-list<Quantity> $arguments */
+    private static function call(string $function, array $arguments): Quantity
     {
         [$a] = $arguments;
         if ($function === 'sqrt') {
@@ -259,14 +273,24 @@ final class Formula
             return new Quantity(abs($a->value), $a->dimension);
         }
         if ($function === 'min' || $function === 'max') {
-            $a->plus($arguments[1]);
+            $b = $arguments[1] ?? $a;
+            $a->plus($b);
 
-            return new Quantity($function($a->value, $arguments[1]->value), $a->dimension);
+            return new Quantity($function === 'min' ? min($a->value, $b->value) : max($a->value, $b->value), $a->dimension);
         }
         if (! $a->dimension->isNone()) {
             throw new UnitException(sprintf('%s needs a plain number, not %s', $function, $a->dimension->describe()));
         }
 
-        return Quantity::number($function($a->value));
+        return Quantity::number(match ($function) {
+            'exp' => exp($a->value),
+            'log' => log($a->value),
+            'sin' => sin($a->value),
+            'cos' => cos($a->value),
+            'tan' => tan($a->value),
+            'sinh' => sinh($a->value),
+            'cosh' => cosh($a->value),
+            default => tanh($a->value),
+        });
     }
 }

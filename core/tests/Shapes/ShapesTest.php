@@ -8,7 +8,10 @@ use Foehn\Geometry\Box;
 use Foehn\Shapes\Block;
 use Foehn\Shapes\Cylinder;
 use Foehn\Shapes\Fan;
+use Foehn\Shapes\FanCurve;
+use Foehn\Shapes\FinAxes;
 use Foehn\Shapes\Mesh;
+use Foehn\Shapes\Outline;
 use Foehn\Shapes\Path;
 use Foehn\Shapes\PinFins;
 use Foehn\Shapes\PlateFins;
@@ -46,7 +49,7 @@ final class ShapesTest extends TestCase
 
     public function testAFanBuildsUpLessPressureInThinAirAndMovesAsMuch(): void
     {
-        $fan = fn (?float $measuredIn) => (new Fan(0, 0.0, [0.0, 0.0], [0.04, 0.04], true, 0.4, 1, [[0.0, 40.0], [0.004, 0.0]], 0.5, 0.0, $measuredIn))->in(0.9);
+        $fan = fn (?float $measuredIn) => (new Fan(new Outline(0, 0.0, [0.0, 0.0], [0.04, 0.04], true, 0.4), 1, new FanCurve([[0.0, 40.0], [0.004, 0.0]], 0.5, $measuredIn)))->in(0.9);
         // Half the speed: half the flow and a quarter of the pressure; then three quarters of the density.
         self::assertEqualsWithDelta([7.5, 3.75, 0.0], [$fan(1.2)->rise(0.0)[0], $fan(1.2)->rise(0.001)[0], $fan(1.2)->rise(0.002)[0]], 1e-12);
         self::assertEqualsWithDelta([10.0, 0.002], [$fan(null)->rise(0.0)[0], $fan(1.2)->freeFlow()], 1e-12);
@@ -54,7 +57,7 @@ final class ShapesTest extends TestCase
 
     public function testAirHasComeAsFarAsFromWhereItEntersBetweenTheFins(): void
     {
-        $fins = new PlateFins(new Box([0.0, 0.0, 0.0], [0.1, 0.05, 0.03]), 2, 1, 0, 0.005, 6, 0.001);
+        $fins = new PlateFins(new Box([0.0, 0.0, 0.0], [0.1, 0.05, 0.03]), new FinAxes(2, 1, 0), 0.005, 6, 0.001);
         $way = fn (float $along, float $up) => $fins->way([0.03, 0.02, 0.02], [0.002, 0.003, 0.004], $along, $up);
         self::assertEqualsWithDelta([0.029, 0.031], $way(1.0, 0.0), 1e-12);
         self::assertEqualsWithDelta([0.069, 0.071], $way(-1.0, 0.5), 1e-12);
@@ -172,15 +175,15 @@ final class ShapesTest extends TestCase
         yield 'mesh' => [self::prism($hexagon, 0.02), 1.5 * sqrt(3) * 1e-4 * 0.02, 0.01];
         yield 'cylinder along y' => [new Cylinder(1, [0.0, 0.0], 2.0, 1.0, 4.0), M_PI * 4 * 3, 0.01];
         yield 'shell' => [new Shell(new Box([0, 0, 0], [6, 6, 6]), 1.0), 216 - 64, 1e-9];
-        yield 'fins up' => [new PlateFins(new Box([0, 0, 0], [6, 6, 6]), 2, 1, 0, 2.0, 4, 0.6), 72 + 4 * 0.6 * 6 * 4, 1e-9];
-        yield 'fins down' => [new PlateFins(new Box([0, 0, 0], [6, 6, 6]), 2, -1, 1, 2.0, 4, 0.6), 72 + 4 * 0.6 * 6 * 4, 1e-9];
-        yield 'single fin' => [new PlateFins(new Box([0, 0, 0], [6, 6, 6]), 0, 1, 1, 2.0, 1, 0.6), 72 + 0.6 * 6 * 4, 1e-9];
+        yield 'fins up' => [new PlateFins(new Box([0, 0, 0], [6, 6, 6]), new FinAxes(2, 1, 0), 2.0, 4, 0.6), 72 + 4 * 0.6 * 6 * 4, 1e-9];
+        yield 'fins down' => [new PlateFins(new Box([0, 0, 0], [6, 6, 6]), new FinAxes(2, -1, 1), 2.0, 4, 0.6), 72 + 4 * 0.6 * 6 * 4, 1e-9];
+        yield 'single fin' => [new PlateFins(new Box([0, 0, 0], [6, 6, 6]), new FinAxes(0, 1, 1), 2.0, 1, 0.6), 72 + 0.6 * 6 * 4, 1e-9];
     }
 
     public function testTheDrawingOfFinsFillsTheirVolume(): void
     {
         foreach ([1, -1] as $up) {
-            $fins = new PlateFins(new Box([0, 0, 0], [6, 6, 6]), 2, $up, 0, 2.0, 4, 0.6);
+            $fins = new PlateFins(new Box([0, 0, 0], [6, 6, 6]), new FinAxes(2, $up, 0), 2.0, 4, 0.6);
             $volume = 0.0;
             foreach ($fins->drawing() as $box) {
                 $volume += ($box['max'][0] - $box['min'][0]) * ($box['max'][1] - $box['min'][1]) * ($box['max'][2] - $box['min'][2]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Codec\Shapes;
 
 use Foehn\Shapes\Fan;
+use Foehn\Shapes\FanCurve;
 use Foehn\Shapes\Shape;
 use Foehn\Units\Dimension;
 
@@ -13,9 +14,8 @@ final class FanReader implements ShapeKind
 {
     public function read(ShapeFields $fields): Shape
     {
-        [$reader, $at] = [$fields->reader, $fields->at];
+        $reader = $fields->reader;
         [$axis, $sign] = $fields->direction('direction');
-        [$min, $max, $round] = $fields->flat($axis);
         $hub = $reader->quantity('hub', Dimension::none(), 0.0, 0.0);
         if ($hub >= 1.0) {
             $reader->problem('hub', 'the hub is given as a share of the diameter and must be below 1');
@@ -39,9 +39,8 @@ final class FanReader implements ShapeKind
             $curve = [[0.0, 1.0], [1.0, 0.0]];
         }
 
-        return new Fan(
-            $axis, $at[$axis], $min, $max, $round, $hub, $sign, $curve, $reader->quantity('speedFactor', Dimension::none(), 1.0, 0.0),
-            $reader->quantity('swirl', Dimension::none(), 0.0), $reader->has('curveDensity') ? $reader->quantity('curveDensity', Dimension::density(), null, 0.0, true) : null,
-        );
+        $density = $reader->has('curveDensity') ? $reader->quantity('curveDensity', Dimension::density(), null, 0.0, true) : null;
+
+        return new Fan($fields->outline($axis, $hub), $sign, new FanCurve($curve, $reader->quantity('speedFactor', Dimension::none(), 1.0, 0.0), $density), $reader->quantity('swirl', Dimension::none(), 0.0));
     }
 }

@@ -57,6 +57,9 @@ final class MeshReader implements ShapeKind
             return [];
         }
 
-        return array_values((array) unpack("$code*", $bytes));
+        /** @var ($code is 'g' ? list<float> : list<int>) $numbers */
+        $numbers = array_values((array) unpack("$code*", $bytes));
+
+        return $numbers;
     }
 }

@@ -35,7 +35,7 @@ final class PathReader implements ShapeKind
             count($points) < 2 => sprintf('a path needs at least two points, %d are given', count($points)),
             count($points) > self::MOST_CORNERS => sprintf('a path of %d points is given; at most %d are taken', count($points), self::MOST_CORNERS),
             self::repeats($points) !== null => sprintf('the points %d and %d are the same', self::repeats($points), self::repeats($points) + 1),
-            $normal !== null && max(array_column($points, $normal)) - min(array_column($points, $normal)) > 1e-9 => sprintf('a strip lies in one plane: its points must have the same %s, its "normal"', 'xyz'[$normal]),
+            $normal !== null && self::extent($points, $normal) > 1e-9 => sprintf('a strip lies in one plane: its points must have the same %s, its "normal"', 'xyz'[$normal]),
             default => null,
         };
         if ($problem !== null) {
@@ -45,6 +45,17 @@ final class PathReader implements ShapeKind
         }
 
         return new Path($points, $half, $normal, $thickness);
+    }
+
+    /**
+     * @param list<array{float, float, float}> $points
+     * @return float of the points along an axis, m
+     */
+    private static function extent(array $points, int $axis): float
+    {
+        $along = array_column($points, $axis);
+
+        return $along === [] ? 0.0 : max($along) - min($along);
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Codec\Shapes;
 
+use Foehn\Codec\Reader;
 use Foehn\Geometry\Axes;
 use Foehn\Shapes\PinFins;
 use Foehn\Shapes\Shape;
@@ -15,17 +16,23 @@ final class PinFinsReader implements ShapeKind
     {
         $reader = $fields->reader;
         $sink = SinkFields::of($fields);
-        $counts = [];
         $width = $fields->length('width');
-        foreach (Axes::across($sink->axis) as $n => $axis) {
-            $key = ['columns', 'rows'][$n];
-            $counts[] = $reader->int($key, 1, 200);
-            if ($counts[$n] * $width > $sink->size[$axis] * (1 - 1e-9) && $counts[$n] > 1) {
-                $reader->problem($key, sprintf('%d pins of %g mm do not fit into %g mm with gaps between them', $counts[$n], 1e3 * $width, 1e3 * $sink->size[$axis]));
-                $counts[$n] = 1;
-            }
-        }
+        [$a, $b] = Axes::across($sink->axis);
+        $counts = [self::count($reader, 'columns', $width, $sink->size[$a]), self::count($reader, 'rows', $width, $sink->size[$b])];
 
         return new PinFins($fields->box($sink->size), $sink->axis, $sink->sign, $sink->base, $counts, $width, $reader->bool('round', true));
+    }
+
+    /** Of pins along a length in m, with gaps between them. */
+    private static function count(Reader $reader, string $key, float $width, float $length): int
+    {
+        $count = $reader->int($key, 1, 200);
+        if ($count > 1 && $count * $width > $length * (1 - 1e-9)) {
+            $reader->problem($key, sprintf('%d pins of %g mm do not fit into %g mm with gaps between them', $count, 1e3 * $width, 1e3 * $length));
+
+            return 1;
+        }
+
+        return $count;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Codec\Shapes;
 
+use Foehn\Shapes\FinAxes;
 use Foehn\Shapes\PlateFins;
 use Foehn\Shapes\Shape;
 
@@ -27,6 +28,6 @@ final class PlateFinsReader implements ShapeKind
             $count = 1;
         }
 
-        return new PlateFins($fields->box($sink->size), $sink->axis, $sink->sign, $along, $sink->base, $count, $thickness);
+        return new PlateFins($fields->box($sink->size), new FinAxes($sink->axis, $sink->sign, $along), $sink->base, $count, $thickness);
     }
 }

@@ -8,6 +8,7 @@ use Foehn\Codec\Reader;
 use Foehn\Geometry\Axes;
 use Foehn\Geometry\Box;
 use Foehn\Shapes\Block;
+use Foehn\Shapes\Outline;
 use Foehn\Units\Dimension;
 
 /** The fields of a shape and the place of its part, and what several kinds of shapes read alike. */
@@ -15,23 +16,23 @@ final readonly class ShapeFields
 {
     private const DIRECTIONS = ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'];
 
-    /** @param list<float> $at place of the part, m */
+    /** @param array{float, float, float} $at place of the part, m */
     public function __construct(public Reader $reader, public array $at)
     {
     }
 
-    /** Number of the axis that a field names. */
+    /** @return 0|1|2 number of the axis that a field names */
     public function axis(string $key, string $default): int
     {
-        return (int) strpos('xyz', $this->reader->oneOf($key, ['x', 'y', 'z'], $default));
+        return Axes::named($this->reader->oneOf($key, ['x', 'y', 'z'], $default));
     }
 
-    /** @return array{int, int} axis and sign of a direction such as "z-" */
+    /** @return array{0|1|2, int} axis and sign of a direction such as "z-" */
     public function direction(string $key, ?string $default = null): array
     {
         $direction = $this->reader->oneOf($key, self::DIRECTIONS, $default);
 
-        return [(int) strpos('xyz', $direction[0]), $direction[1] === '+' ? 1 : -1];
+        return [Axes::named($direction), $direction[1] === '+' ? 1 : -1];
     }
 
     /** A length above 0, m. */
@@ -40,33 +41,29 @@ final readonly class ShapeFields
         return $this->reader->quantity($key, Dimension::length(), null, 0.0, true);
     }
 
-    /** @return list<float> lengths above 0, m */
+    /** @return ($length is 3 ? array{float, float, float} : array{float, float}) lengths above 0, m */
     public function size(string $key, int $length): array
     {
         $size = $this->reader->vector($key, Dimension::length(), $length);
         foreach ($size as $i => $extent) {
             if ($extent <= 0.0) {
                 $this->reader->problem("$key/$i", sprintf('a size of %g mm is given; every size must be above 0', 1e3 * $extent));
-                $size[$i] = 1e-3;
             }
         }
+        $above = fn (float $extent): float => $extent > 0.0 ? $extent : 1e-3;
 
-        return $size;
+        return isset($size[2]) ? [$above($size[0]), $above($size[1]), $above($size[2])] : [$above($size[0]), $above($size[1])];
     }
 
     /**
      * Sizes along the three axes of a shape that is given by its outline across one of them.
      *
-     * @param list<float> $outline along the two other axes, m
+     * @param array{float, float} $outline along the two other axes, m
      * @return array{float, float, float} m
      */
     public static function across(int $axis, array $outline, float $along): array
     {
-        $size = [0.0, 0.0, 0.0];
-        [$a, $b] = Axes::across($axis);
-        [$size[$a], $size[$b], $size[$axis]] = [$outline[0], $outline[1], $along];
-
-        return $size;
+        return Axes::place($axis, $along, $outline[0], $outline[1]);
     }
 
     /** @param array<int, float> $size m */
@@ -84,11 +81,11 @@ final readonly class ShapeFields
     }
 
     /**
-     * The outline of a flat shape: a circle by its diameter, or a rectangle by its size.
+     * The outline of a flat shape in its plane: a circle by its diameter, or a rectangle by its size.
      *
-     * @return array{array{float, float}, array{float, float}, bool} corners along the two axes across, m, and whether it is round
+     * @param 0|1|2 $axis
      */
-    public function flat(int $axis): array
+    public function outline(int $axis, float $hub = 0.0): Outline
     {
         [$a, $b] = Axes::across($axis);
         $round = $this->reader->has('diameter');
@@ -99,7 +96,7 @@ final readonly class ShapeFields
             $size = $this->size('size', 2);
         }
 
-        return [[$this->at[$a], $this->at[$b]], [$this->at[$a] + $size[0], $this->at[$b] + $size[1]], $round];
+        return new Outline($axis, $this->at[$axis], [$this->at[$a], $this->at[$b]], [$this->at[$a] + $size[0], $this->at[$b] + $size[1]], $round, $hub);
     }
 
     /** @return list<mixed> the rows of a list such as points, corners or a curve */

@@ -8,8 +8,8 @@ namespace Foehn\Physics\Electric;
 final readonly class Currents
 {
     /**
-     * @param list<float> $potential V, padded (see Stencil)
-     * @param list<float> $heat W in each cell of the grid
+     * @param array<int, float> $potential V, padded (see Stencil)
+     * @param array<int, float> $heat W in each cell of the grid
      * @param list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}> $terminals A into the model, V as mean over the face
      * @param array<int, array{heat: float, density: float}> $parts that carry current, by index: W in it, and its greatest density in A/m2
      */

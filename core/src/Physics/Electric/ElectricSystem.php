@@ -26,13 +26,13 @@ final class ElectricSystem
 
     public readonly Stencil $stencil;
 
-    /** @var list<float> A into each padded cell */
+    /** @var array<int, float> A into each padded cell */
     public readonly array $source;
 
     private readonly Grid $grid;
 
     /**
-     * @param ?list<float> $temperature of the cells, K, for the resistivities; null: the ambient everywhere
+     * @param ?array<int, float> $temperature of the cells, K, for the resistivities; null: the ambient everywhere
      * @throws PhysicsException where a current has no way back, or a terminal no face of its own
      */
     public function __construct(private readonly Model $model, private readonly Voxels $voxels, ?array $temperature)
@@ -93,13 +93,13 @@ final class ElectricSystem
      * What the potentials mean: heat is shared between the two half-cells of a link by their resistances, and what a current meets
      * between a face and the centre of its cell heats that cell, so that all of it is current times voltage at the terminals.
      *
-     * @param list<float> $potential V, padded
+     * @param array<int, float> $potential V, padded
      */
     public function currents(array $potential): Currents
     {
         $pad = $this->stencil->pad;
         $heat = array_fill(0, $this->grid->count(), 0.0);
-        /** @var array{array<int, float>, array<int, float>, array<int, float>} $through A towards rising coordinates, twice the mean over the two faces of each cell */
+        /** @var array<int, array<int, float>> $through A towards rising coordinates, twice the mean over the two faces of each cell */
         $through = [[], [], []];
         foreach ($this->stencil->coupling as $axis => $coupling) {
             $stride = $this->stencil->strides()[$axis];
@@ -108,38 +108,39 @@ final class ElectricSystem
                 if ($conductance > 0.0) {
                     $next = $cell + $stride;
                     $drop = $potential[$pad + $cell] - $potential[$pad + $next];
-                    $share = $this->half[$axis][$cell] / ($this->half[$axis][$cell] + $this->half[$axis][$next]);
-                    $heat[$cell] += $share * $conductance * $drop * $drop;
-                    $heat[$next] += (1.0 - $share) * $conductance * $drop * $drop;
+                    $fraction = $this->half[$axis][$cell] / ($this->half[$axis][$cell] + $this->half[$axis][$next]);
+                    $heat[$cell] += $fraction * $conductance * $drop * $drop;
+                    $heat[$next] += (1.0 - $fraction) * $conductance * $drop * $drop;
                     foreach ([$cell, $next] as $c) {
                         $through[$axis][$c] = ($through[$axis][$c] ?? 0.0) + $conductance * $drop;
                     }
                 }
             }
         }
-        $sums = array_fill(0, count($this->terminals->all), ['current' => 0.0, 'voltage' => 0.0]);
+        /** @var array<int, array{float, float}> $sums A and V */
+        $sums = array_fill(0, count($this->terminals->all), [0.0, 0.0]);
         foreach ($this->terminals->ends as ['cell' => $cell, 'direction' => $direction, 'area' => $area, 'conductance' => $conductance, 'terminal' => $number]) {
             ['condition' => $condition, 'area' => $whole] = $this->terminals->all[$number];
             $inside = $potential[$pad + $cell];
             $current = $condition->fixesVoltage() ? $conductance * ($condition->value - $inside) : $condition->value * $area / $whole;
             $heat[$cell] += $current * $current / $conductance;
-            $sums[$number]['current'] += $current;
-            $sums[$number]['voltage'] += ($inside + $current / $conductance) * $area / $whole;
+            [$amperes, $volts] = $sums[$number];
+            $sums[$number] = [$amperes + $current, $volts + ($inside + $current / $conductance) * $area / $whole];
             $axis = $direction >> 1;
             $through[$axis][$cell] = ($through[$axis][$cell] ?? 0.0) + ($direction % 2 === 1 ? -$current : $current);
         }
         $terminals = [];
         foreach ($this->terminals->all as $number => $terminal) {
             $part = $this->model->parts[$terminal['part']];
-            $terminals[] = ['part' => $part->id, 'name' => $part->name, 'face' => $terminal['face'], 'kind' => $terminal['condition']->kind, ...$sums[$number]];
+            $terminals[] = ['part' => $part->id, 'name' => $part->name, 'face' => $terminal['face'], 'kind' => $terminal['condition']->kind, 'current' => $sums[$number][0], 'voltage' => $sums[$number][1]];
         }
 
         return new Currents($potential, $heat, $terminals, $this->byPart($through, $heat));
     }
 
     /**
-     * @param array{array<int, float>, array<int, float>, array<int, float>} $through
-     * @param list<float> $heat W in each cell
+     * @param array<int, array<int, float>> $through
+     * @param array<int, float> $heat W in each cell
      * @return array<int, array{heat: float, density: float}> of each part that carries any current: W, and its greatest density in A/m2
      */
     private function byPart(array $through, array $heat): array
@@ -166,7 +167,7 @@ final class ElectricSystem
         return $material === null ? null : $model->materials->get($material)?->resistivity;
     }
 
-    /** @param ?list<float> $temperature */
+    /** @param ?array<int, float> $temperature */
     private function resistances(?array $temperature): void
     {
         $laws = array_map(fn ($part) => self::law($this->model, $part->material), $this->model->parts);

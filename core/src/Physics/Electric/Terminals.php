@@ -62,7 +62,7 @@ final class Terminals implements Contribution
     }
 
     /**
-     * @param list<int> $cells of the part
+     * @param array<int, int> $cells of the part
      * @param array<string, int> $numbers of its terminals, by face
      */
     private function findEnds(int $index, array $cells, array $numbers): void

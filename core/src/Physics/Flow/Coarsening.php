@@ -6,6 +6,8 @@ namespace Foehn\Physics\Flow;
 
 use Foehn\Geometry\Axes;
 use Foehn\Grid\Grid;
+use Foehn\Numerics\BoxInterpolation;
+use Foehn\Numerics\LineTable;
 use Foehn\Numerics\Vectors;
 
 /**
@@ -29,28 +31,28 @@ final class Coarsening
     public readonly FlowLevel $coarse;
 
     /**
-     * Per axis, by fine cell or face: two coarse places (in steps of the coarse layout) and the weight of the second.
+     * Per axis, by fine cell or face, the two coarse places between which it lies.
      *
-     * @var array<int, array{list<int>, list<int>, list<float>}> where the cell lies; its centre between coarse centres; its upper face between coarse faces
+     * @var array{LineTable, LineTable, LineTable} where the cell lies; its centre between coarse centres; its upper face between coarse faces
      */
-    private array $within = [];
+    private array $within;
 
-    /** @var array<int, array{list<int>, list<int>, list<float>}> */
-    private array $between = [];
+    /** @var array{LineTable, LineTable, LineTable} */
+    private array $between;
 
-    /** @var array<int, array{list<int>, list<int>, list<float>}> */
-    private array $along = [];
+    /** @var array{LineTable, LineTable, LineTable} */
+    private array $along;
 
-    /** @var array<int, list<float>> 1 where the upper face of the cell lies on a coarse face */
+    /** @var array<int, array<int, float>> 1 where the upper face of the cell lies on a coarse face */
     private array $onFace = [];
 
-    /** @var array<int, list<float>> distance of the centres over that of the coarse ones across a coarse face, else 0 */
+    /** @var array<int, array<int, float>> distance of the centres over that of the coarse ones across a coarse face, else 0 */
     private array $nearer = [];
 
-    /** @var array<int, list<float>> square of the width over the coarse width */
-    private array $share = [];
+    /** @var array<int, array<int, float>> square of the width over the coarse width */
+    private array $squared = [];
 
-    /** @var array<int, list<float>> */
+    /** @var array<int, array<int, float>> */
     private array $ones = [];
 
     public function __construct(private readonly FlowLevel $fine)
@@ -69,9 +71,13 @@ final class Coarsening
             $lines[] = $coarse;
         }
         $coarseLayout = new FlowLayout(new Grid([$lines[0], $lines[1], $lines[2]]));
+        $tables = [];
         foreach ([0, 1, 2] as $axis) {
-            $this->tables($axis, $parents[$axis], $layout, $coarseLayout);
+            $tables[] = $this->tables($axis, $parents[$axis], $layout, $coarseLayout);
         }
+        $this->within = [$tables[0][0], $tables[1][0], $tables[2][0]];
+        $this->between = [$tables[0][1], $tables[1][1], $tables[2][1]];
+        $this->along = [$tables[0][2], $tables[1][2], $tables[2][2]];
         $this->coarse = $this->level($coarseLayout);
         $this->restrictFriction();
         $this->restrictDensity();
@@ -94,7 +100,7 @@ final class Coarsening
         foreach ([0, 1, 2] as $axis) {
             [$b, $c] = Axes::across($axis);
             $scale = $this->ones;
-            $scale[$axis] = $this->share[$axis];
+            $scale[$axis] = $this->squared[$axis];
             $along[] = $this->gather($friction->along[$axis], $this->within, $scale);
             $tables = $this->faceTables($axis);
             $links = [];
@@ -114,8 +120,8 @@ final class Coarsening
     /**
      * Near a wall the fluid is slower than the mean over a coarse face, so its drag counts by the present velocities.
      *
-     * @param array<int, array{list<int>, list<int>, list<float>}> $tables
-     * @return list<float>
+     * @param array{LineTable, LineTable, LineTable} $tables
+     * @return array<int, float>
      */
     private function drag(int $axis, array $tables): array
     {
@@ -128,14 +134,14 @@ final class Coarsening
     }
 
     /**
-     * @param list<float> $drag
-     * @param list<float> $area
-     * @param list<float> $u
-     * @return array{list<float>, list<float>} drag and area times speed; at rest all speeds count alike
+     * @param array<int, float> $drag
+     * @param array<int, float> $area
+     * @param array<int, float> $u
+     * @return array{array<int, float>, array<int, float>} drag and area times speed; at rest all speeds count alike
      */
     private static function bySpeed(array $drag, array $area, array $u): array
     {
-        $least = 1e-3 * max(1e-12, max($u), -min($u));
+        $least = 1e-3 * max(1e-12, Vectors::largest($u));
         for ($c = 0, $n = count($u); $c < $n; $c++) {
             $speed = ($u[$c] < 0.0 ? -$u[$c] : $u[$c]) + $least;
             $drag[$c] *= $speed;
@@ -148,7 +154,7 @@ final class Coarsening
     /**
      * Velocities and pressures of the fine level as means on the coarse one.
      *
-     * @param array{list<float>, list<float>, list<float>} $flux mass flow on the fine level, kg/s
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux mass flow on the fine level, kg/s
      */
     public function restrictState(array $flux): void
     {
@@ -163,8 +169,8 @@ final class Coarsening
     /**
      * Forces on the fine faces summed on the coarse ones.
      *
-     * @param list<float> $force N
-     * @return list<float>
+     * @param array<int, float> $force N
+     * @return array<int, float>
      */
     public function restrictForce(int $axis, array $force): array
     {
@@ -174,8 +180,8 @@ final class Coarsening
     /**
      * Adds corrections of the coarse level to the fine one.
      *
-     * @param array{list<float>, list<float>, list<float>} $velocity m/s
-     * @param list<float> $pressure Pa
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity m/s
+     * @param array<int, float> $pressure Pa
      */
     public function prolongate(array $velocity, array $pressure): void
     {
@@ -183,27 +189,27 @@ final class Coarsening
         $layout = $fine->layout;
         $pad = $this->coarse->layout->pad;
         foreach ([0, 1, 2] as $axis) {
-            $tables = [$this->between[0], $this->between[1], $this->between[2]];
+            $tables = $this->between;
             $tables[$axis] = $this->along[$axis];
             $u = $fine->velocity[$axis];
             $fine->velocity[$axis] = [];
-            $fine->velocity[$axis] = self::scatter($layout->size, $layout->pad, $pad, ...$tables[0], ...$tables[1], ...$tables[2], where: $fine->area[$axis], values: $velocity[$axis], to: $u);
+            $fine->velocity[$axis] = (new BoxInterpolation($layout->size, $layout->pad, $pad, $tables))->addTo($velocity[$axis], $fine->area[$axis], Vectors::take($u));
         }
         $p = $fine->pressure;
         $fine->pressure = [];
-        $fine->pressure = self::scatter($layout->size, $layout->pad, $pad, ...$this->within[0], ...$this->within[1], ...$this->within[2], where: $fine->volume, values: $pressure, to: $p);
+        $fine->pressure = (new BoxInterpolation($layout->size, $layout->pad, $pad, $this->within))->addTo($pressure, $fine->volume, Vectors::take($p));
     }
 
     /**
      * Coarse cell of each fine one with ghosts, per axis.
      *
-     * @return array{list<int>, list<int>, list<int>}
+     * @return array{array<int, int>, array<int, int>, array<int, int>}
      */
     private static function parents(FlowLevel $level): array
     {
         $grid = $level->layout->grid;
         $blocked = array_map(fn (int $axis) => self::blocked($level, $axis), [0, 1, 2]);
-        $width = self::FIRST * min(min($grid->widths[0]), min($grid->widths[1]), min($grid->widths[2]));
+        $width = self::FIRST * $grid->smallest();
         while (true) {
             $parents = [];
             $cells = 1;
@@ -238,7 +244,7 @@ final class Coarsening
      * Share of each plane between two layers of cells that keeps fluid from fluid. Cells on both sides of a wall that are
      * joined feel each other, which they should not.
      *
-     * @return list<float>
+     * @return array<int, float>
      */
     private static function blocked(FlowLevel $level, int $axis): array
     {
@@ -257,16 +263,19 @@ final class Coarsening
                 }
             }
         }
-        $shares = [];
+        $blocked = [];
         for ($i = 1; $i < $n; $i++) {
-            $shares[] = $closed[$i] / $whole[$i];
+            $blocked[] = $closed[$i] / $whole[$i];
         }
 
-        return $shares;
+        return $blocked;
     }
 
-    /** @param list<int> $parent */
-    private function tables(int $axis, array $parent, FlowLayout $layout, FlowLayout $coarse): void
+    /**
+     * @param array<int, int> $parent
+     * @return array{LineTable, LineTable, LineTable} within, between and along this axis
+     */
+    private function tables(int $axis, array $parent, FlowLayout $layout, FlowLayout $coarse): array
     {
         $n = count($parent) - 2;
         $step = $coarse->stride[$axis];
@@ -278,7 +287,7 @@ final class Coarsening
         $ones = array_fill(0, $n + 2, 1.0);
         $places = array_map(fn (int $p) => $p * $step, $parent);
         [$second, $far, $weight, $lower, $upper, $rise] = [$places, $places, $zeros, $places, $places, $zeros];
-        [$onFace, $nearer, $share] = [$zeros, $zeros, $zeros];
+        [$onFace, $nearer, $squared] = [$zeros, $zeros, $zeros];
         for ($i = 0; $i <= $n; $i++) {
             $p = $parent[$i];
             if ($parent[$i + 1] !== $p) {
@@ -290,7 +299,7 @@ final class Coarsening
                 $rise[$i] = ($lines[$i] - $coarseLines[$p - 1]) / $wide[$p];
             }
             if ($i > 0) {
-                $share[$i] = ($w[$i] / $wide[$p]) ** 2;
+                $squared[$i] = ($w[$i] / $wide[$p]) ** 2;
                 $off = 0.5 * ($lines[$i - 1] + $lines[$i] - $coarseLines[$p - 1] - $coarseLines[$p]);
                 if (abs($off) > 1e-9 * $wide[$p]) {
                     $next = $off > 0.0 ? $p + 1 : $p - 1;
@@ -299,13 +308,12 @@ final class Coarsening
                 }
             }
         }
-        $this->within[$axis] = [$places, $second, $zeros];
-        $this->between[$axis] = [$places, $far, $weight];
-        $this->along[$axis] = [$lower, $upper, $rise];
         $this->onFace[$axis] = $onFace;
         $this->nearer[$axis] = $nearer;
-        $this->share[$axis] = $share;
+        $this->squared[$axis] = $squared;
         $this->ones[$axis] = $ones;
+
+        return [new LineTable($places, $second, $zeros), new LineTable($places, $far, $weight), new LineTable($lower, $upper, $rise)];
     }
 
     private function level(FlowLayout $layout): FlowLevel
@@ -332,16 +340,15 @@ final class Coarsening
         );
     }
 
-    /** @return array<int, array{list<int>, list<int>, list<float>}> of faces across an axis */
+    /** @return array{LineTable, LineTable, LineTable} of faces across an axis */
     private function faceTables(int $axis): array
     {
-        $tables = $this->within;
-        $tables[$axis] = $this->along[$axis];
+        [$x, $y, $z] = $this->within;
 
-        return $tables;
+        return [$axis === 0 ? $this->along[0] : $x, $axis === 1 ? $this->along[1] : $y, $axis === 2 ? $this->along[2] : $z];
     }
 
-    /** @return array<int, list<float>> 1 for faces that lie on coarse ones */
+    /** @return array<int, array<int, float>> 1 for faces that lie on coarse ones */
     private function planes(int $axis): array
     {
         $scale = $this->ones;
@@ -351,128 +358,25 @@ final class Coarsening
     }
 
     /**
-     * @param list<float> $values
-     * @param array<int, array{list<int>, list<int>, list<float>}> $tables
-     * @param array<int, list<float>> $scale
-     * @return list<float> on the coarse level
+     * @param array<int, float> $values
+     * @param array{LineTable, LineTable, LineTable} $tables
+     * @param array<int, array<int, float>> $scale
+     * @return array<int, float> on the coarse level
      */
     private function gather(array $values, array $tables, array $scale, ?FlowLayout $coarse = null): array
     {
         $layout = $this->fine->layout;
         $coarse ??= $this->coarse->layout;
 
-        return self::sums($layout->size, $layout->pad, $coarse->pad, ...$tables[0], ...$tables[1], ...$tables[2], x: $scale[0], y: $scale[1], z: $scale[2], values: $values, to: $coarse->zeros());
+        return (new BoxInterpolation($layout->size, $layout->pad, $coarse->pad, $tables))->sums($values, $scale, $coarse->zeros());
     }
 
     /**
-     * @param array{int, int, int} $size
-     * @param list<int> $a0
-     * @param list<int> $a1
-     * @param list<float> $a
-     * @param list<int> $b0
-     * @param list<int> $b1
-     * @param list<float> $b
-     * @param list<int> $c0
-     * @param list<int> $c1
-     * @param list<float> $c
-     * @param list<float> $x
-     * @param list<float> $y
-     * @param list<float> $z
-     * @param list<float> $values
-     * @param list<float> $to
-     * @return list<float>
-     */
-    private static function sums(
-        array $size, int $pad, int $coarsePad, array $a0, array $a1, array $a, array $b0, array $b1, array $b, array $c0, array $c1, array $c,
-        array $x, array $y, array $z, array $values, array $to,
-    ): array {
-        [$mx, $my, $mz] = $size;
-        $n = $pad;
-        for ($k = 0; $k < $mz; $k++) {
-            for ($j = 0; $j < $my; $j++) {
-                $row = $coarsePad + $b0[$j] + $c0[$k];
-                $jump = $b1[$j] - $b0[$j] + $c1[$k] - $c0[$k];
-                $far = $b[$j] + $c[$k];
-                $factor = $y[$j] * $z[$k];
-                if ($factor === 0.0) {
-                    $n += $mx;
-                    continue;
-                }
-                for ($i = 0; $i < $mx; $i++, $n++) {
-                    $value = $factor * $x[$i] * $values[$n];
-                    if ($value !== 0.0) {
-                        // Only one of the three axes interpolates.
-                        $w = $a[$i] + $far;
-                        $m = $row + $a0[$i];
-                        if ($w > 0.0) {
-                            $to[$m] += (1.0 - $w) * $value;
-                            $to[$m + $a1[$i] - $a0[$i] + $jump] += $w * $value;
-                        } else {
-                            $to[$m] += $value;
-                        }
-                    }
-                }
-            }
-        }
-
-        return $to;
-    }
-
-    /**
-     * @param array{int, int, int} $size
-     * @param list<int> $a0
-     * @param list<int> $a1
-     * @param list<float> $a
-     * @param list<int> $b0
-     * @param list<int> $b1
-     * @param list<float> $b
-     * @param list<int> $c0
-     * @param list<int> $c1
-     * @param list<float> $c
-     * @param list<float> $where only where this is positive
-     * @param list<float> $values
-     * @param list<float> $to
-     * @return list<float>
-     */
-    private static function scatter(
-        array $size, int $pad, int $coarsePad, array $a0, array $a1, array $a, array $b0, array $b1, array $b, array $c0, array $c1, array $c,
-        array $where, array $values, array $to,
-    ): array {
-        [$mx, $my, $mz] = $size;
-        $n = $pad;
-        for ($k = 0; $k < $mz; $k++) {
-            for ($j = 0; $j < $my; $j++) {
-                $r00 = $coarsePad + $b0[$j] + $c0[$k];
-                $r10 = $coarsePad + $b1[$j] + $c0[$k];
-                $r01 = $coarsePad + $b0[$j] + $c1[$k];
-                $r11 = $coarsePad + $b1[$j] + $c1[$k];
-                $w11 = $b[$j] * $c[$k];
-                $w10 = $b[$j] - $w11;
-                $w01 = $c[$k] - $w11;
-                $w00 = 1.0 - $w10 - $w01 - $w11;
-                for ($i = 0; $i < $mx; $i++, $n++) {
-                    if ($where[$n] > 0.0) {
-                        $m = $a0[$i];
-                        $value = $w00 * $values[$r00 + $m] + $w10 * $values[$r10 + $m] + $w01 * $values[$r01 + $m] + $w11 * $values[$r11 + $m];
-                        if ($a[$i] > 0.0) {
-                            $m = $a1[$i];
-                            $value += $a[$i] * ($w00 * $values[$r00 + $m] + $w10 * $values[$r10 + $m] + $w01 * $values[$r01 + $m] + $w11 * $values[$r11 + $m] - $value);
-                        }
-                        $to[$n] += $value;
-                    }
-                }
-            }
-        }
-
-        return $to;
-    }
-
-    /**
-     * @param list<float> $flux
-     * @param list<float> $given
-     * @param list<float> $carrying
-     * @param list<float> $whole
-     * @return list<float> mean velocity on the open part, or on the whole face where nothing is open
+     * @param array<int, float> $flux
+     * @param array<int, float> $given
+     * @param array<int, float> $carrying
+     * @param array<int, float> $whole
+     * @return array<int, float> mean velocity on the open part, or on the whole face where nothing is open
      */
     private static function means(array $flux, array $given, array $carrying, array $whole, float $density): array
     {
@@ -488,9 +392,9 @@ final class Coarsening
     }
 
     /**
-     * @param list<float> $a
-     * @param list<float> $b
-     * @return list<float> 0 where the divisor is
+     * @param array<int, float> $a
+     * @param array<int, float> $b
+     * @return array<int, float> 0 where the divisor is
      */
     private static function quotients(array $a, array $b): array
     {

@@ -19,7 +19,7 @@ final class DevelopingLayers
 {
     private const LAMINAR_PLATE = 0.664;
 
-    /** @var list<array{int, int, int, float, float, float}> cell of the grid and in the layout of the flow, axis across the wall, distance to it, lengths of the wall along the two others, m */
+    /** @var list<array{int, int, 0|1|2, float, float, float}> cell of the grid and in the layout of the flow, axis across the wall, distance to it, lengths of the wall along the two others, m */
     private array $walls = [];
 
     public function __construct(Model $model, private readonly FlowDomain $domain, private readonly Fluid $fluid, Voxels $voxels)
@@ -36,7 +36,7 @@ final class DevelopingLayers
             foreach ([1, $cells[0], $cells[0] * $cells[1]] as $axis => $stride) {
                 foreach ([-1, 1] as $sign) {
                     $next = $c + $sign * $layout->stride[$axis];
-                    if ($domain->fluid[$next] === 1 || $domain->drag[$next] <= 0.0) {
+                    if ($domain->fluid[$next] === 1 || $domain->noSlip[$next] <= 0.0) {
                         continue;
                     }
                     $beyond = $place[$axis] + $sign;
@@ -66,9 +66,9 @@ final class DevelopingLayers
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $velocity m/s
-     * @param list<float> $wallConductivity W/m/K per cell of the grid, as the wall law has it
-     * @return array<int, array<int, float>> W/m2/K between cells of the grid and walls, by axis across them, where it is more than by the wall law
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity m/s
+     * @param array<int, float> $wallConductivity W/m/K per cell of the grid, as the wall law has it
+     * @return array<0|1|2, array<int, float>> W/m2/K between cells of the grid and walls, by axis across them, where it is more than by the wall law
      */
     public function films(array $velocity, MolecularProperties $molecular, array $wallConductivity): array
     {

@@ -17,10 +17,10 @@ final class Devices
     /** Most that the rise of a fan changes at once, as a share of it (at least of a tenth of its greatest): flows overshoot while they take shape. */
     private const LARGEST_STEP = 0.5;
 
-    /** @var array<int, array{fan: Fan, faces: list<int>, areas: list<float>, rise: float, flow: float}> by part index */
+    /** @var array<int, array{fan: Fan, faces: array<int, int>, areas: array<int, float>, rise: float, flow: float}> by part index */
     private array $fans = [];
 
-    /** @var array{list<float>, list<float>, list<float>} N per (m/s)^2 on faces */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>} N per (m/s)^2 on faces */
     public readonly array $loss;
 
     /** @var array<int, array<int, float>> N by axis and face: what turns the air behind the fans */
@@ -55,7 +55,7 @@ final class Devices
      * Moves the pressure rise of every fan towards its curve at the present flow (Newton against a system whose resistance is
      * quadratic), which converges on gentle and steep curves alike.
      *
-     * @param array{list<float>, list<float>, list<float>} $velocity
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity
      */
     public function update(array $velocity): void
     {
@@ -78,17 +78,16 @@ final class Devices
                 $reach = self::LARGEST_STEP * max(abs($now), 0.1 * abs($state['fan']->rise(0.0)[0]));
                 $next = $now + max(-$reach, min($reach, $weight * ($rise - $now)));
             }
-            $this->fans[$index]['rise'] = $next;
-            $this->fans[$index]['flow'] = $flow;
+            $this->fans[$index] = [...$state, 'rise' => $next, 'flow' => $flow];
         }
     }
 
     /**
      * The force per face is the mass that passes times the speed around the axis it leaves with, in the cell behind the fan.
      *
-     * @param list<int> $faces
-     * @param list<float> $areas m2
-     * @param list<float> $velocity m/s through them
+     * @param array<int, int> $faces
+     * @param array<int, float> $areas m2
+     * @param array<int, float> $velocity m/s through them
      */
     private function turn(Fan $fan, array $faces, array $areas, array $velocity): void
     {
@@ -109,10 +108,10 @@ final class Devices
             }
             $force = $this->density * $areas[$n] * $through ** 2 * $fan->swirl * $fan->direction;
             $behind = $fan->direction > 0 ? $face + $layout->stride[$fan->axis] : $face;
-            foreach ([[$a, -$arm[$b] / $length], [$b, $arm[$a] / $length]] as [$axis, $share]) {
+            foreach ([[$a, -$arm[$b] / $length], [$b, $arm[$a] / $length]] as [$axis, $component]) {
                 foreach ([$behind, $behind - $layout->stride[$axis]] as $to) {
                     if ($this->domain->face[$axis][$to] !== FlowDomain::GIVEN) {
-                        $this->turning[$axis][$to] = ($this->turning[$axis][$to] ?? 0.0) + 0.5 * $force * $share;
+                        $this->turning[$axis][$to] = ($this->turning[$axis][$to] ?? 0.0) + 0.5 * $force * $component;
                     }
                 }
             }
@@ -141,8 +140,8 @@ final class Devices
     /**
      * Adds the pressure rises and the swirl as forces.
      *
-     * @param list<float> $force N on the faces of the axis
-     * @return list<float>
+     * @param array<int, float> $force N on the faces of the axis
+     * @return array<int, float>
      */
     public function addForces(int $axis, array $force): array
     {
@@ -197,7 +196,7 @@ final class Devices
         return $speed;
     }
 
-    /** @return array{list<int>, list<float>} open faces of the device, and their areas in m2 */
+    /** @return array{array<int, int>, array<int, float>} open faces of the device, and their areas in m2 */
     private function faces(FlatShape $shape): array
     {
         $faces = [];

@@ -27,19 +27,19 @@ final class DomainBuilder
 
     private FlowLayout $layout;
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $fluid;
 
-    /** @var list<float> */
-    private array $drag;
+    /** @var array<int, float> */
+    private array $noSlip;
 
-    /** @var array{list<int>, list<int>, list<int>} */
+    /** @var array{array<int, int>, array<int, int>, array<int, int>} */
     private array $face;
 
-    /** @var array{list<float>, list<float>, list<float>} */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>} */
     private array $velocity;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $pressure;
 
     /** @var array<string, Opening> */
@@ -49,7 +49,7 @@ final class DomainBuilder
     {
         $this->layout = $layout = new FlowLayout($voxels->grid);
         $this->fluid = $layout->spread(array_map(fn (int $region) => $region >= 0 ? 1 : 0, $voxels->region), 0);
-        $this->drag = array_fill(0, $layout->length, 1.0);
+        $this->noSlip = array_fill(0, $layout->length, 1.0);
         $zeros = $layout->zeros();
         $this->velocity = [$zeros, $zeros, $zeros];
         $this->pressure = $zeros;
@@ -73,8 +73,8 @@ final class DomainBuilder
             }
         }
         $domain = new FlowDomain(
-            $builder->layout, $builder->fluid, $builder->drag, $builder->face, $builder->velocity, $builder->pressure,
-            array_values($builder->openings), array_sum($builder->fluid),
+            $builder->layout, $builder->fluid, $builder->noSlip, $builder->face, $builder->velocity, $builder->pressure,
+            array_values($builder->openings),
         );
         $builder->check($domain);
 
@@ -82,8 +82,8 @@ final class DomainBuilder
     }
 
     /**
-     * @param list<int> $fluid
-     * @return list<int>
+     * @param array<int, int> $fluid
+     * @return array<int, int>
      */
     private static function innerFaces(array $fluid, int $stride): array
     {
@@ -97,7 +97,7 @@ final class DomainBuilder
 
     private function side(int $side, string $name): void
     {
-        $axis = $side >> 1;
+        $axis = Axes::named($name);
         $upper = $side % 2 === 1;
         [$a, $b] = Axes::across($axis);
         $grid = $this->layout->grid;
@@ -144,10 +144,10 @@ final class DomainBuilder
         }
     }
 
-    /** @param array{int, int} $along axes along the side */
+    /** @param array{0|1|2, 0|1|2} $along axes along the side */
     private function ghost(FlowCondition $flow, int $ghost, array $along): void
     {
-        $this->drag[$ghost] = $flow->slips() || $flow->kind === 'outlet' || $flow->kind === 'open' ? 0.0 : 1.0;
+        $this->noSlip[$ghost] = $flow->slips() || $flow->kind === 'outlet' || $flow->kind === 'open' ? 0.0 : 1.0;
         $this->pressure[$ghost] = $flow->pressure;
         foreach ($along as $axis) {
             $this->velocity[$axis][$ghost] = $flow->velocity[$axis];
@@ -158,13 +158,14 @@ final class DomainBuilder
     {
         $condition = $opening->condition;
         $area = array_sum($opening->areas);
-        $speed = match ($condition->inlet) {
-            'volumeFlow' => $condition->amount / $area,
-            'massFlow' => $condition->amount / $area / $this->density,
+        $amount = $condition->inlet->amount ?? 0.0;
+        $speed = match ($condition->inlet?->given) {
+            'volumeFlow' => $amount / $area,
+            'massFlow' => $amount / $area / $this->density,
             'velocity' => -$opening->outward * $condition->velocity[$opening->axis],
-            default => $condition->amount,
+            default => $amount,
         };
-        $profile = $condition->profile === 'developed' ? $this->developed($opening) : array_fill(0, count($opening->faces), 1.0);
+        $profile = $condition->inlet?->profile === 'developed' ? $this->developed($opening) : array_fill(0, count($opening->faces), 1.0);
         foreach ($opening->faces as $n => $face) {
             $this->velocity[$opening->axis][$face] = -$opening->outward * $speed * $profile[$n];
         }
@@ -173,7 +174,7 @@ final class DomainBuilder
     /**
      * Fully developed laminar profile over the faces of an opening, of mean 1: the Poisson equation between its walls.
      *
-     * @return list<float>
+     * @return array<int, float>
      */
     private function developed(Opening $opening): array
     {
@@ -199,7 +200,7 @@ final class DomainBuilder
                     } else {
                         // Where fluid goes on inside, the opening ends at the side it lies in.
                         $edge = $this->fluid[$next] === 1 ? $next + $opening->outward * $layout->stride[$opening->axis] : $next;
-                        $wall[$n] += $this->drag[$edge] * 2 * $breadth / $layout->width[$axis][$place[$axis]];
+                        $wall[$n] += $this->noSlip[$edge] * 2 * $breadth / $layout->width[$axis][$place[$axis]];
                     }
                 }
             }

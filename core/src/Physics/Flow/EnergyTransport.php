@@ -27,7 +27,7 @@ final class EnergyTransport
     /** Share of the slope behind in the second-order correction. */
     private const BEHIND = 0.1;
 
-    /** @var list<int> unknown of each padded cell of the heat system */
+    /** @var array<int, int> unknown of each padded cell of the heat system */
     private array $unknown;
 
     private int $size;
@@ -36,19 +36,19 @@ final class EnergyTransport
 
     private LinkPattern $pattern;
 
-    /** @var list<float> conductances of the links, W/K */
+    /** @var array<int, float> conductances of the links, W/K */
     private array $conductance = [];
 
-    /** @var list<int> the face of the flow on which each link lies */
+    /** @var array<int, int> the face of the flow on which each link lies */
     private array $faceOf = [];
 
     /** @var array{int, int, int, int} where the links along x, y, z begin and the last ones end */
     private array $range;
 
-    /** @var list<float> W per padded cell: sources and what comes in through openings */
+    /** @var array<int, float> W per padded cell: sources and what comes in through openings */
     private array $entering = [];
 
-    /** @var ?array{list<float>, list<float>, list<float>} the flow the equations are for */
+    /** @var ?array{array<int, float>, array<int, float>, array<int, float>} the flow the equations are for */
     private ?array $flux = null;
 
     private int $age = 0;
@@ -63,9 +63,7 @@ final class EnergyTransport
         $stencil = $heat->stencil;
         [$from, $to, $range] = [[], [], [0]];
         foreach ([0, 1, 2] as $axis) {
-            [$from, $to, $this->conductance, $this->faceOf] = self::links(
-                $stencil->cells, $domain->layout->pad, $domain->layout->stride, $stencil->strides()[$axis], $stencil->coupling[$axis], $this->unknown, $from, $to, $this->conductance, $this->faceOf,
-            );
+            $this->links($axis, $from, $to);
             $range[] = count($from);
         }
         $this->range = [$range[0], $range[1], $range[2], $range[3]];
@@ -78,10 +76,10 @@ final class EnergyTransport
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $flux kg/s through the faces
-     * @param list<float> $temperature in the layout of the flow, K
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s through the faces
+     * @param array<int, float> $temperature in the layout of the flow, K
      * @param float $order 0 for upwind, 1 for limited linear interpolation
-     * @return list<float> temperature in the layout of the flow, K
+     * @return array<int, float> temperature in the layout of the flow, K
      */
     public function step(array $flux, array $temperature, Accuracy $accuracy, float $order): array
     {
@@ -111,7 +109,7 @@ final class EnergyTransport
     /**
      * The matrix, what enters and, where asked for, a new hierarchy.
      *
-     * @param array{list<float>, list<float>, list<float>} $flux
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux
      */
     private function equations(array $flux, bool $new): void
     {
@@ -151,11 +149,11 @@ final class EnergyTransport
     /**
      * Adds what is carried downstream, upwind.
      *
-     * @param list<int> $faceOf
-     * @param list<float> $flux kg/s
-     * @param list<float> $weight
-     * @param list<float> $back
-     * @return array{list<float>, list<float>}
+     * @param array<int, int> $faceOf
+     * @param array<int, float> $flux kg/s
+     * @param array<int, float> $weight
+     * @param array<int, float> $back
+     * @return array{array<int, float>, array<int, float>}
      */
     private static function carry(int $first, int $end, array $faceOf, array $flux, float $specificHeat, array $weight, array $back): array
     {
@@ -172,37 +170,30 @@ final class EnergyTransport
     }
 
     /**
-     * Links between cells of different unknowns along an axis.
+     * Adds the links between cells of different unknowns along an axis.
      *
-     * @param array{int, int, int} $cells
-     * @param array{int, int, int} $layoutStride
-     * @param list<float> $g
-     * @param list<int> $unknown
-     * @param list<int> $from
-     * @param list<int> $to
-     * @param list<float> $conductance
-     * @param list<int> $faceOf
-     * @return array{list<int>, list<int>, list<float>, list<int>}
+     * @param array<int, int> $from unknowns
+     * @param array<int, int> $to unknowns
      */
-    private static function links(array $cells, int $pad, array $layoutStride, int $stride, array $g, array $unknown, array $from, array $to, array $conductance, array $faceOf): array
+    private function links(int $axis, array &$from, array &$to): void
     {
-        [$nx, $ny, $nz] = $cells;
-        $n = $nx * $ny;
+        [$stencil, $layout] = [$this->heat->stencil, $this->domain->layout];
+        [$g, $unknown, $stride] = [$stencil->coupling[$axis], $this->unknown, $stencil->strides()[$axis]];
+        [$nx, $ny, $nz] = $stencil->cells;
+        $n = $stencil->pad;
         for ($k = 1; $k <= $nz; $k++) {
             for ($j = 1; $j <= $ny; $j++) {
-                $c = $pad + 1 + $layoutStride[1] * $j + $layoutStride[2] * $k;
+                $c = $layout->index(1, $j, $k);
                 for ($i = 0; $i < $nx; $i++, $c++, $n++) {
                     if ($g[$n] > 0.0 && $unknown[$n] !== $unknown[$n + $stride]) {
                         $from[] = $unknown[$n];
                         $to[] = $unknown[$n + $stride];
-                        $conductance[] = $g[$n];
-                        $faceOf[] = $c;
+                        $this->conductance[] = $g[$n];
+                        $this->faceOf[] = $c;
                     }
                 }
             }
         }
-
-        return [$from, $to, $conductance, $faceOf];
     }
 
     /**
@@ -216,35 +207,37 @@ final class EnergyTransport
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $flux
-     * @param list<float> $t
-     * @return list<float> W per padded cell
+     * What the second-order interpolation carries beyond the upwind one, W per padded cell.
+     *
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s
+     * @param array<int, float> $t K
+     * @return array<int, float>
      */
     private function deferred(array $flux, array $t, float $order): array
     {
-        $layout = $this->domain->layout;
-        $watts = $layout->zeros();
+        $watts = $this->domain->layout->zeros();
         foreach ([0, 1, 2] as $axis) {
-            $watts = self::alongAxis($layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->width[$axis], $this->domain->face[$axis], $flux[$axis], $t, $order * $this->specificHeat, $watts);
+            $watts = $this->alongAxis($axis, $flux[$axis], $t, $order * $this->specificHeat, Vectors::take($watts));
         }
 
         return $this->domain->layout->toStencil($watts);
     }
 
     /**
-     * @param array{int, int, int} $size
-     * @param list<float> $wa
-     * @param list<int> $face
-     * @param list<float> $flux
-     * @param list<float> $t
-     * @param list<float> $watts
-     * @return list<float>
+     * Adds c_p m (T_face - T_upstream) of the faces across an axis, with T_face - T_upstream = w/2 times the limited slope.
+     *
+     * @param array<int, float> $flux kg/s
+     * @param array<int, float> $t K
+     * @param array<int, float> $watts
+     * @return array<int, float>
      */
-    private static function alongAxis(array $size, int $pad, int $axis, int $s, array $wa, array $face, array $flux, array $t, float $factor, array $watts): array
+    private function alongAxis(int $axis, array $flux, array $t, float $factor, array $watts): array
     {
-        [$mx, $my, $mz] = $size;
-        $share = self::BEHIND;
-        $c = $pad;
+        $layout = $this->domain->layout;
+        [$s, $wa, $face] = [$layout->stride[$axis], $layout->width[$axis], $this->domain->face[$axis]];
+        [$mx, $my, $mz] = $layout->size;
+        $mixed = self::BEHIND;
+        $c = $layout->pad;
         for ($k = 0; $k < $mz; $k++) {
             for ($j = 0; $j < $my; $j++) {
                 for ($i = 0; $i < $mx; $i++, $c++) {
@@ -264,7 +257,7 @@ final class EnergyTransport
                         $behind = $face[$q] === 1 ? ($t[$q] - $t[$q + $s]) / ($width + $wa[$ia + 2]) : $ahead;
                     }
                     if ($ahead * $behind > 0.0) {
-                        $slope = $ahead + $share * ($behind - $ahead);
+                        $slope = $ahead + $mixed * ($behind - $ahead);
                         $limit = 2.0 * ($ahead * $ahead < $behind * $behind ? $ahead : $behind);
                         $extra = $factor * $flux[$c] * $width * ($slope * $slope < $limit * $limit ? $slope : $limit);
                         $watts[$c] -= $extra;

@@ -24,7 +24,7 @@ final class FinGaps
     /** @var list<array{int, int, int, int}> cell in the layout of the flow and in the grid, block, cells across */
     private array $cells = [];
 
-    /** @var array<int, array<int, float>> W/m2/K between cells of the grid and the fins, by axis across them */
+    /** @var array<0|1|2, array<int, float>> W/m2/K between cells of the grid and the fins, by axis across them */
     private array $films = [];
 
     /** @var array<int, array<int, float>> kg/s by axis and face */
@@ -44,7 +44,7 @@ final class FinGaps
         return $this->cells === [];
     }
 
-    /** @return array<int, array<int, float>> W/m2/K between the cells of the grid and the fins beside them, by axis across the fins */
+    /** @return array<0|1|2, array<int, float>> W/m2/K between the cells of the grid and the fins beside them, by axis across the fins */
     public function films(): array
     {
         return $this->films;
@@ -53,7 +53,7 @@ final class FinGaps
     /**
      * Where several gaps stand as one: there heat must not be conducted across it, for each of the real gaps has its own walls.
      *
-     * @return array<int, list<int>> cells of the grid by axis across the fins
+     * @return array<0|1|2, array<int, int>> cells of the grid by axis across the fins
      */
     public function mixed(): array
     {
@@ -83,8 +83,8 @@ final class FinGaps
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $velocity m/s
-     * @param list<float> $wallViscosity Pa s towards walls, in the layout of the flow
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity m/s
+     * @param array<int, float> $wallViscosity Pa s towards walls, in the layout of the flow
      */
     public function update(array $velocity, MolecularProperties $molecular, array $wallViscosity): void
     {
@@ -117,23 +117,23 @@ final class FinGaps
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $velocity m/s
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity m/s
      * @return array<int, float> by cell of the grid, how much of the turbulence that a model gives there is in the gaps
      */
     public function turbulence(array $velocity, MolecularProperties $molecular): array
     {
-        $share = [];
+        $intermittency = [];
         foreach ($this->cells as [$cell, $number, $block]) {
             $fins = $this->blocks[$block]['fins'];
             [$along, $up] = $this->speeds($fins, $cell, $velocity);
-            $share[$number] = PlateDuct::turbulence($this->reynolds($fins->real()->gap(), $along, $up, $cell, $molecular));
+            $intermittency[$number] = PlateDuct::turbulence($this->reynolds($fins->real()->gap(), $along, $up, $cell, $molecular));
         }
 
-        return $share;
+        return $intermittency;
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $velocity m/s
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity m/s
      * @return array{float, float} in the middle of the cell, along the fins and along the axis they stand on, m/s
      */
     private function speeds(PlateFins $fins, int $cell, array $velocity): array

@@ -43,7 +43,7 @@ final class FlowCycle implements FlowScheme
 
     private readonly float $undamped;
 
-    private float $share;
+    private float $correction;
 
     /**
      * @param array{float, float} $steps implicit relaxation of the momentum equations in the smoothing, and the share of a coarse
@@ -51,7 +51,7 @@ final class FlowCycle implements FlowScheme
      */
     public function __construct(private readonly FlowLevel $finest, array $steps)
     {
-        [$this->relaxation, $this->share] = $steps;
+        [$this->relaxation, $this->correction] = $steps;
         $this->undamped = $this->relaxation;
         $level = $finest;
         while ($level->layout->grid->count() > self::COARSEST) {
@@ -83,7 +83,7 @@ final class FlowCycle implements FlowScheme
             return false;
         }
         $this->relaxation *= self::SOFTER;
-        $this->share *= self::SOFTER;
+        $this->correction *= self::SOFTER;
 
         return true;
     }
@@ -129,7 +129,7 @@ final class FlowCycle implements FlowScheme
         }
         $corrections = [];
         foreach ([...$coarse->velocity, $coarse->pressure] as $n => $field) {
-            $corrections[] = Vectors::combine($this->share, $field, -$this->share, $n < 3 ? $velocity[$n] : $pressure);
+            $corrections[] = Vectors::combine($this->correction, $field, -$this->correction, $n < 3 ? $velocity[$n] : $pressure);
         }
         $coarsening->prolongate([$corrections[0], $corrections[1], $corrections[2]], $corrections[3]);
     }

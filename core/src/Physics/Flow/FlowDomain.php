@@ -16,24 +16,26 @@ final class FlowDomain
     /** A face in an outlet or open side: its velocity is computed against a given pressure outside. */
     public const OUTER = 2;
 
+    public readonly int $fluidCells;
+
     /**
-     * @param list<int> $fluid 1 for fluid cells, 0 for solid ones and ghosts
-     * @param list<float> $drag 1 where a cell that is no fluid rubs, 0 where it slips
-     * @param array{list<int>, list<int>, list<int>} $face kind of each face by axis
-     * @param array{list<float>, list<float>, list<float>} $velocity given velocities, and those of walls in the ghosts, m/s
-     * @param list<float> $pressure given in ghosts, Pa
+     * @param array<int, int> $fluid 1 for fluid cells, 0 for solid ones and ghosts
+     * @param array<int, float> $noSlip 1 where the fluid sticks to a cell that is no fluid, 0 where it slips along it
+     * @param array{array<int, int>, array<int, int>, array<int, int>} $face kind of each face by axis
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity given velocities, and those of walls in the ghosts, m/s
+     * @param array<int, float> $pressure given in ghosts, Pa
      * @param list<Opening> $openings
      */
     public function __construct(
         public readonly FlowLayout $layout,
         public readonly array $fluid,
-        public readonly array $drag,
+        public readonly array $noSlip,
         public readonly array $face,
         public readonly array $velocity,
         public readonly array $pressure,
         public readonly array $openings,
-        public readonly int $fluidCells,
     ) {
+        $this->fluidCells = array_sum($fluid);
     }
 
     /** Whether a given pressure fixes the level of the pressure. */

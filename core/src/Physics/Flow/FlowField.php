@@ -8,9 +8,9 @@ namespace Foehn\Physics\Flow;
 final readonly class FlowField
 {
     /**
-     * @param array{list<float>, list<float>, list<float>} $velocity on the upper faces of the cells, m/s, in the layout of the flow
-     * @param list<float> $pressure Pa relative to the surroundings
-     * @param array{list<float>, list<float>, list<float>} $flux through those faces, kg/s
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity on the upper faces of the cells, m/s, in the layout of the flow
+     * @param array<int, float> $pressure Pa relative to the surroundings
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux through those faces, kg/s
      * @param list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}> $fans operating points, m3/s and Pa
      * @param list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}> $fins plate fins as the grid has them
      */
@@ -31,9 +31,20 @@ final readonly class FlowField
     }
 
     /**
+     * @param array<int, float> $temperature of the cells, K
+     * @return list<float> heat that is carried out of the space through each opening, relative to the surroundings, W
+     */
+    public function carried(array $temperature): array
+    {
+        $spread = $this->domain->layout->spread($temperature, $this->fluid->temperature);
+
+        return array_map(fn (Opening $opening): float => $this->through($opening, $spread)['heat'], $this->domain->openings);
+    }
+
+    /**
      * Mass flow through an opening, kg/s, and the heat it carries out of the space relative to the surroundings, W.
      *
-     * @param ?list<float> $temperature in the layout of the flow, K
+     * @param ?array<int, float> $temperature in the layout of the flow, K
      * @return array{in: float, out: float, volume: float, heat: float, area: float, temperature: ?float} kg/s, m3/s out of the space, W, m2, K of what leaves
      */
     public function through(Opening $opening, ?array $temperature): array

@@ -23,7 +23,7 @@ final readonly class FlowLayout
 
     public int $length;
 
-    /** @var array{list<float>, list<float>, list<float>} widths with ghosts, which have none, m */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>} widths with ghosts, which have none, m */
     public array $width;
 
     public function __construct(public Grid $grid)
@@ -45,7 +45,7 @@ final readonly class FlowLayout
         return $this->pad + $i + $this->stride[1] * $j + $this->stride[2] * $k;
     }
 
-    /** @return list<float> */
+    /** @return array<int, float> */
     public function zeros(): array
     {
         return array_fill(0, $this->length, 0.0);
@@ -59,7 +59,7 @@ final readonly class FlowLayout
         return [$c % $this->size[0], intdiv($c, $this->size[0]) % $this->size[1], intdiv($c, $this->stride[2])];
     }
 
-    /** @return list<float> areas of the upper faces across an axis, m2, in this layout */
+    /** @return array<int, float> areas of the upper faces across an axis, m2, in this layout */
     public function faceAreas(int $axis): array
     {
         $sizes = $this->width;
@@ -68,7 +68,7 @@ final readonly class FlowLayout
         return self::products($this->size, $this->pad, $sizes[0], $sizes[1], $sizes[2], $this->zeros());
     }
 
-    /** @return list<float> of the cells, m3, in this layout */
+    /** @return array<int, float> of the cells, m3, in this layout */
     public function volumes(): array
     {
         return self::products($this->size, $this->pad, $this->width[0], $this->width[1], $this->width[2], $this->zeros());
@@ -76,11 +76,11 @@ final readonly class FlowLayout
 
     /**
      * @param array{int, int, int} $size
-     * @param list<float> $x
-     * @param list<float> $y
-     * @param list<float> $z
-     * @param list<float> $products
-     * @return list<float>
+     * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @param array<int, float> $z
+     * @param array<int, float> $products
+     * @return array<int, float>
      */
     private static function products(array $size, int $pad, array $x, array $y, array $z, array $products): array
     {
@@ -101,9 +101,9 @@ final readonly class FlowLayout
      * From an array over the cells of the grid.
      *
      * @template T
-     * @param list<T> $cells
+     * @param array<int, T> $cells
      * @param T $outside
-     * @return list<T>
+     * @return array<int, T>
      */
     public function spread(array $cells, mixed $outside): array
     {
@@ -125,8 +125,8 @@ final readonly class FlowLayout
     /**
      * To an array over the cells of the grid.
      *
-     * @param list<float> $values
-     * @return list<float>
+     * @param array<int, float> $values
+     * @return array<int, float>
      */
     public function gather(array $values): array
     {
@@ -147,8 +147,8 @@ final readonly class FlowLayout
     /**
      * To the padded array of a stencil over the same cells (see Stencil).
      *
-     * @param list<float> $values
-     * @return list<float>
+     * @param array<int, float> $values
+     * @return array<int, float>
      */
     public function toStencil(array $values): array
     {
@@ -158,8 +158,8 @@ final readonly class FlowLayout
     }
 
     /**
-     * @param list<float> $padded
-     * @return list<float> zero outside the cells
+     * @param array<int, float> $padded
+     * @return array<int, float> zero outside the cells
      */
     public function fromStencil(array $padded): array
     {

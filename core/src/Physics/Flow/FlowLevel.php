@@ -13,26 +13,26 @@ use Foehn\Numerics\Vectors;
  */
 final class FlowLevel
 {
-    /** @var array{list<float>, list<float>, list<float>} m/s on the upper faces of the cells */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>} m/s on the upper faces of the cells */
     public array $velocity;
 
-    /** @var list<float> Pa */
+    /** @var array<int, float> Pa */
     public array $pressure;
 
-    /** @var array{list<float>, list<float>, list<float>} forces on the faces, N */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>} forces on the faces, N */
     public array $source;
 
     public Friction $friction;
 
-    /** @var array{list<float>, list<float>, list<float>} mass flow per speed through the open part of the faces, kg/m */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>} mass flow per speed through the open part of the faces, kg/m */
     public array $carrying;
 
     /**
      * @param float $density of the fluid at rest, kg/m3
-     * @param array{list<float>, list<float>, list<float>} $area open for flow that is computed, m2
-     * @param array{list<float>, list<float>, list<float>} $given mass flow through the rest of each face, kg/s
-     * @param array{list<int>, list<int>, list<int>} $outside +1 or -1 where the upper or lower neighbour of a face is the surroundings
-     * @param list<float> $volume of fluid in the cells, m3
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $area open for flow that is computed, m2
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $given mass flow through the rest of each face, kg/s
+     * @param array{array<int, int>, array<int, int>, array<int, int>} $outside +1 or -1 where the upper or lower neighbour of a face is the surroundings
+     * @param array<int, float> $volume of fluid in the cells, m3
      */
     public function __construct(
         public readonly FlowLayout $layout,
@@ -81,7 +81,7 @@ final class FlowLevel
         return $level;
     }
 
-    /** @return array{list<float>, list<float>, list<float>} mass flow through the faces, kg/s */
+    /** @return array{array<int, float>, array<int, float>, array<int, float>} mass flow through the faces, kg/s */
     public function fluxes(): array
     {
         $flux = [];
@@ -93,62 +93,15 @@ final class FlowLevel
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $flux kg/s through the faces
-     * @return array{list<float>, float} mass flow into each cell, kg/s, and the sum of its amounts
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s through the faces
+     * @return array{array<int, float>, float} mass flow into each cell, kg/s, and the sum of its amounts
      */
     public function imbalance(array $flux): array
     {
-        $layout = $this->layout;
-
-        return self::divergence($layout->pad, $layout->length - $layout->pad, $layout->stride[1], $layout->stride[2], $this->volume, $flux[0], $flux[1], $flux[2], $layout->zeros());
-    }
-
-    /**
-     * Velocities follow a pressure correction; the pressure takes a share of it.
-     *
-     * @param array{list<float>, list<float>, list<float>} $mobility m/s/Pa
-     * @param list<float> $p Pa
-     */
-    public function follow(array $mobility, array $p, float $share): void
-    {
-        $layout = $this->layout;
-        foreach ([0, 1, 2] as $axis) {
-            $u = $this->velocity[$axis];
-            $this->velocity[$axis] = [];
-            $this->velocity[$axis] = self::corrected($layout->pad, $layout->length - $layout->pad, $layout->stride[$axis], $mobility[$axis], $p, Vectors::take($u));
-        }
-        $pressure = $this->pressure;
-        $this->pressure = [];
-        $this->pressure = Vectors::plus(Vectors::take($pressure), $share, $p);
-    }
-
-    /**
-     * @param list<float> $mobility
-     * @param list<float> $p
-     * @param list<float> $u
-     * @return list<float>
-     */
-    private static function corrected(int $first, int $end, int $s, array $mobility, array $p, array $u): array
-    {
-        for ($c = $first; $c < $end; $c++) {
-            $u[$c] += $mobility[$c] * ($p[$c] - $p[$c + $s]);
-        }
-
-        return $u;
-    }
-
-    /**
-     * @param list<float> $volume
-     * @param list<float> $x
-     * @param list<float> $y
-     * @param list<float> $z
-     * @param list<float> $net
-     * @return array{list<float>, float}
-     */
-    private static function divergence(int $first, int $end, int $sy, int $sz, array $volume, array $x, array $y, array $z, array $net): array
-    {
+        [, $sy, $sz] = $this->layout->stride;
+        [[$x, $y, $z], $volume, $net] = [$flux, $this->volume, $this->layout->zeros()];
         $sum = 0.0;
-        for ($c = $first; $c < $end; $c++) {
+        for ($c = $this->layout->pad, $end = $this->layout->length - $this->layout->pad; $c < $end; $c++) {
             if ($volume[$c] > 0.0) {
                 $in = $x[$c - 1] - $x[$c] + $y[$c - $sy] - $y[$c] + $z[$c - $sz] - $z[$c];
                 $net[$c] = $in;
@@ -160,10 +113,44 @@ final class FlowLevel
     }
 
     /**
-     * @param list<float> $carrying
-     * @param list<float> $u
-     * @param list<float> $flux
-     * @return list<float>
+     * Velocities follow a pressure correction; the pressure takes a fraction of it.
+     *
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $mobility m/s/Pa
+     * @param array<int, float> $p Pa
+     */
+    public function follow(array $mobility, array $p, float $fraction): void
+    {
+        $layout = $this->layout;
+        foreach ([0, 1, 2] as $axis) {
+            $u = $this->velocity[$axis];
+            $this->velocity[$axis] = [];
+            $this->velocity[$axis] = self::corrected($layout->pad, $layout->length - $layout->pad, $layout->stride[$axis], $mobility[$axis], $p, Vectors::take($u));
+        }
+        $pressure = $this->pressure;
+        $this->pressure = [];
+        $this->pressure = Vectors::plus(Vectors::take($pressure), $fraction, $p);
+    }
+
+    /**
+     * @param array<int, float> $mobility
+     * @param array<int, float> $p
+     * @param array<int, float> $u
+     * @return array<int, float>
+     */
+    private static function corrected(int $first, int $end, int $s, array $mobility, array $p, array $u): array
+    {
+        for ($c = $first; $c < $end; $c++) {
+            $u[$c] += $mobility[$c] * ($p[$c] - $p[$c + $s]);
+        }
+
+        return $u;
+    }
+
+    /**
+     * @param array<int, float> $carrying
+     * @param array<int, float> $u
+     * @param array<int, float> $flux
+     * @return array<int, float>
      */
     private static function massFlow(array $carrying, array $u, array $flux): array
     {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Foehn\Physics\Flow;
 
 use Foehn\Materials\Material;
-use Foehn\Materials\PropertyLaw;
 use Foehn\Model\Surroundings;
 
 /**
@@ -24,21 +23,31 @@ final readonly class Fluid
     /** A fluid of the power law counts as this strongly sheared where one viscosity must stand for it, 1/s. */
     private const TYPICAL_SHEAR = 10.0;
 
+    /** W/m/K */
+    public float $conductivity;
+
+    public bool $gas;
+
+    /** @var ?array{float, float} consistency in Pa s^n and index */
+    public ?array $powerLaw;
+
     /**
-     * @param ?array{float, float} $powerLaw consistency in Pa s^n and index
+     * @param float $density kg/m3
+     * @param float $viscosity Pa s
+     * @param float $specificHeat J/kg/K
+     * @param float $expansion 1/K
+     * @param float $temperature of the surroundings, K
      */
     private function __construct(
         public float $density,
         public float $viscosity,
-        public float $conductivity,
         public float $specificHeat,
         public float $expansion,
         public float $temperature,
-        public bool $gas,
-        public ?array $powerLaw,
-        private ?PropertyLaw $viscosityLaw,
-        private PropertyLaw $conductivityLaw,
+        private FluidLaws $laws,
     ) {
+        $this->conductivity = $laws->conductivity->at($temperature);
+        [$this->gas, $this->powerLaw] = [$laws->gas, $laws->powerLaw];
     }
 
     /** Prandtl number at the ambient. */
@@ -57,16 +66,16 @@ final readonly class Fluid
             $pressure = 101325.0 * (1.0 - 2.25577e-5 * $surroundings->altitude) ** 5.25588;
             $law = $isAir ? null : $material->viscosity;
 
-            return new self($pressure / ($gasConstant * $t), $law?->at($t) ?? self::sutherland($t), $conductivity->at($t), (float) $material->specificHeat, 1.0 / $t, $t, true, null, $law, $conductivity);
+            return new self($pressure / ($gasConstant * $t), $law?->at($t) ?? self::sutherland($t), (float) $material->specificHeat, 1.0 / $t, $t, new FluidLaws(true, null, $law, $conductivity));
         }
         $power = $material->powerLaw;
         $viscosity = $power === null ? (float) $material->viscosity?->at($t) : $power[0] * self::TYPICAL_SHEAR ** ($power[1] - 1.0);
 
-        return new self((float) $material->density, $viscosity, $conductivity->at($t), (float) $material->specificHeat, $material->expansion ?? 0.0, $t, false, $power, $material->viscosity, $conductivity);
+        return new self((float) $material->density, $viscosity, (float) $material->specificHeat, $material->expansion ?? 0.0, $t, new FluidLaws(false, $power, $material->viscosity, $conductivity));
     }
 
-    /** Density change against the reference per kg/m3 at a temperature: ideal gas, or linear expansion. */
-    public function buoyantShare(float $temperature): float
+    /** Change of the density against that at the ambient, over the latter: ideal gas, or linear expansion. */
+    public function densityChange(float $temperature): float
     {
         return $this->gas ? $this->temperature / $temperature - 1.0 : -$this->expansion * ($temperature - $this->temperature);
     }
@@ -74,7 +83,7 @@ final readonly class Fluid
     /** Whether density, viscosity or conductivity follow the temperature or the rate of strain. */
     public function varies(): bool
     {
-        return $this->gas || $this->powerLaw !== null || $this->viscosityLaw?->isConstant() === false || ! $this->conductivityLaw->isConstant();
+        return $this->gas || $this->powerLaw !== null || $this->laws->viscosity?->isConstant() === false || ! $this->laws->conductivity->isConstant();
     }
 
     /** Pa s; iterations on their way may pass through temperatures that no fluid has. */
@@ -82,13 +91,13 @@ final readonly class Fluid
     {
         $temperature = $temperature > self::COLDEST ? $temperature : self::COLDEST;
 
-        return $this->viscosityLaw?->at($temperature) ?? ($this->gas ? self::sutherland($temperature) : $this->viscosity);
+        return $this->laws->viscosity?->at($temperature) ?? ($this->gas ? self::sutherland($temperature) : $this->viscosity);
     }
 
     /** W/m/K */
     public function conductivityAt(float $temperature): float
     {
-        return $this->conductivityLaw->at($temperature);
+        return $this->laws->conductivity->at($temperature);
     }
 
     private static function sutherland(float $t): float

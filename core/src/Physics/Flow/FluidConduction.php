@@ -11,8 +11,8 @@ use Foehn\Physics\Heat\HalfResistances;
 final readonly class FluidConduction implements ConductivityChange
 {
     /**
-     * @param list<float> $inside W/m/K of each cell of the grid; of cells that are no fluid any
-     * @param list<float> $atWall W/m/K between each cell and a wall
+     * @param array<int, float> $inside W/m/K of each cell of the grid; of cells that are no fluid any
+     * @param array<int, float> $atWall W/m/K between each cell and a wall
      */
     public function __construct(private array $inside, private array $atWall)
     {

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
+use Foehn\Numerics\Vectors;
 use Foehn\Geometry\Axes;
 use Foehn\Model\Model;
 
 /** Forces on the fluid that the model gives, and its buoyancy. */
 final class Forces
 {
-    /** @var array{list<float>, list<float>, list<float>} N on faces */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>} N on faces */
     private array $given;
 
     /** Whether temperature moves the fluid. */
@@ -30,7 +31,7 @@ final class Forces
     public function drive(): bool
     {
         foreach ($this->given as $force) {
-            if (min($force) < 0.0 || max($force) > 0.0) {
+            if (Vectors::largest($force) > 0.0) {
                 return true;
             }
         }
@@ -39,31 +40,27 @@ final class Forces
     }
 
     /**
-     * @param list<float> $temperature K, in the layout of the flow
-     * @param float $filling density over that at the pressure of the surroundings
-     * @return list<float> N on the faces across an axis
+     * @param array<int, float> $temperature K, in the layout of the flow
+     * @param float $pressureRatio pressure of the gas over that of the surroundings
+     * @return array<int, float> N on the faces across an axis
      */
-    public function on(int $axis, array $temperature, float $filling): array
+    public function on(int $axis, array $temperature, float $pressureRatio): array
     {
         $g = $this->gravity[$axis];
         if ($g === 0.0 || ! $this->buoyant) {
             return $this->given[$axis];
         }
-        $layout = $this->domain->layout;
-        $share = [];
+        $lightness = [];
         foreach ($temperature as $t) {
-            $share[] = $this->fluid->buoyantShare($t);
+            $lightness[] = $this->fluid->densityChange($t);
         }
         // Without an opening the level of the pressure is free; about the mean it stays small.
-        $level = $this->domain->hasPressureLevel() ? 0.0 : $this->meanOfFluid($share);
-        [$b, $c] = Axes::across($axis);
-        $weight = $g * $this->fluid->density * $filling;
+        $level = $this->domain->hasPressureLevel() ? 0.0 : $this->meanOfFluid($lightness);
 
-        return self::buoyancy($layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->width[$axis], $layout->width[$b], $layout->width[$c],
-            $this->domain->face[$axis], $share, $level, $weight, $this->given[$axis]);
+        return $this->buoyancy($axis, $lightness, $level, $g * $this->fluid->density * $pressureRatio);
     }
 
-    /** @param list<float> $values */
+    /** @param array<int, float> $values */
     private function meanOfFluid(array $values): float
     {
         $sum = 0.0;
@@ -76,7 +73,7 @@ final class Forces
         return $sum / $this->domain->fluidCells;
     }
 
-    /** @return array{list<float>, list<float>, list<float>} */
+    /** @return array{array<int, float>, array<int, float>, array<int, float>} */
     private function ofModel(Model $model): array
     {
         $layout = $this->domain->layout;
@@ -102,26 +99,27 @@ final class Forces
     }
 
     /**
-     * @param array{int, int, int} $size
-     * @param list<float> $wa
-     * @param list<float> $wb
-     * @param list<float> $wc
-     * @param list<int> $face
-     * @param list<float> $share
-     * @param list<float> $force
-     * @return list<float>
+     * Weight of the half volumes on both sides of each face: g rho (w_c (s_c - level) + w_d (s_d - level)) A / 2.
+     *
+     * @param array<int, float> $change of the density over the density, in the cells
+     * @param float $weight gravity times density, N/m3
+     * @return array<int, float> N, with the forces that the model gives
      */
-    private static function buoyancy(array $size, int $pad, int $axis, int $s, array $wa, array $wb, array $wc, array $face, array $share, float $level, float $weight, array $force): array
+    private function buoyancy(int $axis, array $change, float $level, float $weight): array
     {
-        [$mx, $my, $mz] = $size;
-        $c = $pad;
+        $layout = $this->domain->layout;
+        [$b, $d] = Axes::across($axis);
+        [$s, $wa, $wb, $wc] = [$layout->stride[$axis], $layout->width[$axis], $layout->width[$b], $layout->width[$d]];
+        [$face, $force] = [$this->domain->face[$axis], $this->given[$axis]];
+        [$mx, $my, $mz] = $layout->size;
+        $c = $layout->pad;
         for ($k = 0; $k < $mz; $k++) {
             for ($j = 0; $j < $my; $j++) {
                 for ($i = 0; $i < $mx; $i++, $c++) {
                     if ($face[$c] !== 0) {
                         $ia = $axis === 0 ? $i : ($axis === 1 ? $j : $k);
                         $force[$c] += 0.5 * $weight * $wb[$axis === 0 ? $j : $i] * $wc[$axis === 2 ? $j : $k]
-                            * ($wa[$ia] * ($share[$c] - $level) + $wa[$ia + 1] * ($share[$c + $s] - $level));
+                            * ($wa[$ia] * ($change[$c] - $level) + $wa[$ia + 1] * ($change[$c + $s] - $level));
                     }
                 }
             }

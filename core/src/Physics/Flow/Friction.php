@@ -10,11 +10,11 @@ use Foehn\Geometry\Axes;
 final class Friction
 {
     /**
-     * @param array<int, list<float>> $along per axis, of the two faces of each cell, kg/s
-     * @param array<int, array{list<float>, list<float>}> $across per axis, of each face with the next one along the two other axes, kg/s
-     * @param array<int, list<float>> $drag per axis, of each face with walls, kg/s
-     * @param array<int, list<float>> $pull per axis, what moving walls exert, N
-     * @param array<int, list<float>> $loss per axis, N per (m/s)^2 against the flow
+     * @param array<int, array<int, float>> $along per axis, of the two faces of each cell, kg/s
+     * @param array<int, array{array<int, float>, array<int, float>}> $across per axis, of each face with the next one along the two other axes, kg/s
+     * @param array<int, array<int, float>> $drag per axis, of each face with walls, kg/s
+     * @param array<int, array<int, float>> $pull per axis, what moving walls exert, N
+     * @param array<int, array<int, float>> $loss per axis, N per (m/s)^2 against the flow
      */
     public function __construct(
         public readonly array $along,
@@ -26,21 +26,15 @@ final class Friction
     }
 
     /**
-     * @param list<float> $viscosity per cell, Pa s
-     * @param list<float> $wallViscosity per cell: wall shear times wall distance over speed, Pa s
-     * @param array<int, list<float>> $loss N per (m/s)^2 on faces
+     * @param array<int, float> $viscosity per cell, Pa s
+     * @param array<int, float> $wallViscosity per cell: wall shear times wall distance over speed, Pa s
+     * @param array<int, array<int, float>> $loss N per (m/s)^2 on faces
      */
     public static function of(FlowDomain $domain, array $viscosity, array $wallViscosity, array $loss): self
     {
-        $layout = $domain->layout;
         [$along, $across, $drag, $pull] = [[], [], [], []];
         foreach ([0, 1, 2] as $axis) {
-            [$b, $c] = Axes::across($axis);
-            [$along[], $first, $second, $drag[], $pull[]] = self::links(
-                $layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->stride[$b], $layout->stride[$c],
-                $layout->width[$axis], $layout->width[$b], $layout->width[$c], $domain->face[$axis], $domain->fluid, $domain->drag,
-                $viscosity, $wallViscosity, $domain->velocity[$axis], $layout->zeros(),
-            );
+            [$along[], $first, $second, $drag[], $pull[]] = self::links($domain, $axis, $viscosity, $wallViscosity);
             $across[] = [$first, $second];
         }
 
@@ -48,29 +42,23 @@ final class Friction
     }
 
     /**
-     * Each half of a face's volume has a fluid neighbour across, or a wall half a cell away. Links to faces whose velocity is
-     * given count as drag.
+     * Viscous links mu A / d between the velocities of one component (Patankar 1980, sec. 5.4 on the staggered grid). Each half of a
+     * face's volume has a fluid neighbour across, or a wall half a cell away. Links to faces whose velocity is given count as drag.
      *
-     * @param array{int, int, int} $size
-     * @param list<float> $wa
-     * @param list<float> $wb
-     * @param list<float> $wc
-     * @param list<int> $face
-     * @param list<int> $fluid
-     * @param list<float> $rubs
-     * @param list<float> $mu
-     * @param list<float> $muWall
-     * @param list<float> $u given velocities
-     * @param list<float> $zeros
-     * @return array{list<float>, list<float>, list<float>, list<float>, list<float>}
+     * @param array<int, float> $mu Pa s
+     * @param array<int, float> $muWall Pa s towards walls
+     * @return array{array<int, float>, array<int, float>, array<int, float>, array<int, float>, array<int, float>} along the axis, with the next faces along the two others, drag, in kg/s; pull in N
      */
-    private static function links(
-        array $size, int $pad, int $axis, int $sa, int $sb, int $sc, array $wa, array $wb, array $wc, array $face, array $fluid, array $rubs,
-        array $mu, array $muWall, array $u, array $zeros,
-    ): array {
-        [$mx, $my, $mz] = $size;
-        $along = $first = $second = $drag = $pull = $zeros;
-        $c = $pad;
+    private static function links(FlowDomain $domain, int $axis, array $mu, array $muWall): array
+    {
+        $layout = $domain->layout;
+        [$b, $c] = Axes::across($axis);
+        [$sa, $sb, $sc] = [$layout->stride[$axis], $layout->stride[$b], $layout->stride[$c]];
+        [$wa, $wb, $wc] = [$layout->width[$axis], $layout->width[$b], $layout->width[$c]];
+        [$face, $fluid, $noSlip, $u] = [$domain->face[$axis], $domain->fluid, $domain->noSlip, $domain->velocity[$axis]];
+        [$mx, $my, $mz] = $layout->size;
+        $along = $first = $second = $drag = $pull = $layout->zeros();
+        $c = $layout->pad;
         for ($k = 0; $k < $mz; $k++) {
             for ($j = 0; $j < $my; $j++) {
                 for ($i = 0; $i < $mx; $i++, $c++) {
@@ -107,7 +95,7 @@ final class Friction
                         $m1 = $c + $step;
                         $m2 = $q + $step;
                         $link = (($fluid[$m1] === 1 ? 0.5 * ($mu[$c] + $mu[$m1]) * $h1 : 0.0) + ($fluid[$m2] === 1 ? 0.5 * ($mu[$q] + $mu[$m2]) * $h2 : 0.0)) * 2.0 * $depth / ($own + $other);
-                        $wall = (($fluid[$m1] === 1 ? 0.0 : $rubs[$m1] * $muWall[$c] * $h1) + ($fluid[$m2] === 1 ? 0.0 : $rubs[$m2] * $muWall[$q] * $h2)) * 2.0 * $depth / $own;
+                        $wall = (($fluid[$m1] === 1 ? 0.0 : $noSlip[$m1] * $muWall[$c] * $h1) + ($fluid[$m2] === 1 ? 0.0 : $noSlip[$m2] * $muWall[$q] * $h2)) * 2.0 * $depth / $own;
                         if ($face[$m1] === 0) {
                             $wall += $link;
                         } elseif ($side === 0) {

@@ -17,8 +17,8 @@ final readonly class GapConduction implements ConductivityChange
     private const MIXED = 50.0;
 
     /**
-     * @param array<int, array<int, float>> $films W/m2/K by axis across the wall and cell of the grid
-     * @param array<int, list<int>> $mixed cells of the grid whose fluid has one temperature across, by axis
+     * @param array<0|1|2, array<int, float>> $films W/m2/K by axis across the wall and cell of the grid
+     * @param array<0|1|2, array<int, int>> $mixed cells of the grid whose fluid has one temperature across, by axis
      */
     public function __construct(private array $films, private array $mixed)
     {

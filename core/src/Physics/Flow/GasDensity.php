@@ -18,11 +18,11 @@ final class GasDensity
 
     private bool $varies = false;
 
-    /** @var ?list<float> */
+    /** @var ?array<int, float> */
     private ?array $inCells = null;
 
-    /** Density in a closed space over what it would be at the pressure of the surroundings. */
-    private float $filling = 1.0;
+    /** Pressure of the gas in a closed space over that of the surroundings. */
+    private float $pressureRatio = 1.0;
 
     /** Whether no gas gets in or out. */
     private readonly bool $closed;
@@ -43,60 +43,61 @@ final class GasDensity
         return $this->varies;
     }
 
-    /** @return ?list<float> kg/m3 at the last temperatures, in the layout of the flow; null while the density counts as constant */
+    /** @return ?array<int, float> kg/m3 at the last temperatures, in the layout of the flow; null while the density counts as constant */
     public function inCells(): ?array
     {
         return $this->inCells;
     }
 
-    public function filling(): float
+    /** Pressure of the gas over that of the surroundings; 1 in an open space. */
+    public function pressureRatio(): float
     {
-        return $this->filling;
+        return $this->pressureRatio;
     }
 
     /**
      * Density at the present temperatures for the mass that passes the faces of a level.
      *
-     * @param list<float> $temperature K, in the layout of the flow
+     * @param array<int, float> $temperature K, in the layout of the flow
      */
     public function update(FlowLevel $level, array $temperature): void
     {
         if (! $this->mayVary()) {
             return;
         }
-        [$share, $sum, $largest] = [array_fill(0, $this->domain->layout->length, 1.0), 0.0, 0.0];
+        [$ratio, $sum, $largest] = [array_fill(0, $this->domain->layout->length, 1.0), 0.0, 0.0];
         foreach ($this->domain->fluid as $c => $fluid) {
             if ($fluid === 1) {
-                $share[$c] = $this->share($temperature[$c]);
-                $sum += $share[$c] * $level->volume[$c];
-                $largest = max($largest, abs($share[$c] - 1.0));
+                $ratio[$c] = $this->ratio($temperature[$c]);
+                $sum += $ratio[$c] * $level->volume[$c];
+                $largest = max($largest, abs($ratio[$c] - 1.0));
             }
         }
         foreach ($this->domain->openings as $opening) {
             foreach ($opening->temperatures as $t) {
-                $largest = max($largest, abs($this->share($t) - 1.0));
+                $largest = max($largest, abs($this->ratio($t) - 1.0));
             }
         }
         $this->varies = $this->varies || $largest > self::FROM;
         if (! $this->varies || $sum <= 0.0) {
             return;
         }
-        $this->filling = $this->closed ? array_sum($level->volume) / $sum : 1.0;
-        $this->inCells = Vectors::scaled($level->density * $this->filling, $share);
+        $this->pressureRatio = $this->closed ? array_sum($level->volume) / $sum : 1.0;
+        $this->inCells = Vectors::scaled($level->density * $this->pressureRatio, $ratio);
         foreach ([0, 1, 2] as $axis) {
             $level->carrying[$axis] = self::carrying(
                 $this->domain->layout->pad, $this->domain->layout->length - $this->domain->layout->pad, $this->domain->layout->stride[$axis],
-                $level->area[$axis], $share, 0.5 * $level->density * $this->filling, $this->domain->layout->zeros(),
+                $level->area[$axis], $ratio, 0.5 * $level->density * $this->pressureRatio, $this->domain->layout->zeros(),
             );
         }
-        $this->atOpenings($level, $share);
+        $this->atOpenings($level, $ratio);
     }
 
     /**
      * Quadratic losses, stated for the density of the surroundings, at the present one.
      *
-     * @param array{list<float>, list<float>, list<float>} $loss
-     * @return array{list<float>, list<float>, list<float>}
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $loss
+     * @return array{array<int, float>, array<int, float>, array<int, float>}
      */
     public function onLosses(FlowLevel $level, array $loss): array
     {
@@ -114,18 +115,18 @@ final class GasDensity
     /**
      * What enters has its own temperature, what leaves that of the cell inside.
      *
-     * @param list<float> $share
+     * @param array<int, float> $ratio
      */
-    private function atOpenings(FlowLevel $level, array $share): void
+    private function atOpenings(FlowLevel $level, array $ratio): void
     {
         foreach ($this->domain->openings as $opening) {
             $axis = $opening->axis;
             foreach ($opening->faces as $n => $face) {
-                $entering = $this->share($opening->temperatures[$n]);
+                $entering = $this->ratio($opening->temperatures[$n]);
                 if ($opening->condition->kind !== 'inlet') {
                     $leaves = $opening->outward * $level->velocity[$axis][$face] > 0.0;
-                    $level->carrying[$axis][$face] = $level->density * $opening->areas[$n] * ($leaves ? $share[$opening->cells[$n]] : $entering);
-                } elseif ($opening->condition->inlet === 'massFlow') {
+                    $level->carrying[$axis][$face] = $level->density * $opening->areas[$n] * ($leaves ? $ratio[$opening->cells[$n]] : $entering);
+                } elseif ($opening->condition->inlet?->given === 'massFlow') {
                     $level->velocity[$axis][$face] = $this->domain->velocity[$axis][$face] / $entering;
                 } else {
                     $level->given[$axis][$face] = $level->density * $entering * $opening->areas[$n] * $this->domain->velocity[$axis][$face];
@@ -135,21 +136,21 @@ final class GasDensity
     }
 
     /** Density over that of the surroundings; iterations on their way may pass through temperatures that no gas has. */
-    private function share(float $temperature): float
+    private function ratio(float $temperature): float
     {
-        return 1.0 + $this->fluid->buoyantShare(max($temperature, 0.25 * $this->fluid->temperature));
+        return 1.0 + $this->fluid->densityChange(max($temperature, 0.25 * $this->fluid->temperature));
     }
 
     /**
-     * @param list<float> $area
-     * @param list<float> $share
-     * @param list<float> $carrying
-     * @return list<float>
+     * @param array<int, float> $area
+     * @param array<int, float> $ratio
+     * @param array<int, float> $carrying
+     * @return array<int, float>
      */
-    private static function carrying(int $first, int $end, int $s, array $area, array $share, float $half, array $carrying): array
+    private static function carrying(int $first, int $end, int $s, array $area, array $ratio, float $half, array $carrying): array
     {
         for ($c = $first; $c < $end; $c++) {
-            $carrying[$c] = $half * $area[$c] * ($share[$c] + $share[$c + $s]);
+            $carrying[$c] = $half * $area[$c] * ($ratio[$c] + $ratio[$c + $s]);
         }
 
         return $carrying;

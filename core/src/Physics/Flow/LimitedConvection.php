@@ -10,41 +10,24 @@ use Foehn\Geometry\Axes;
 final class LimitedConvection
 {
     /**
-     * @param array{list<float>, list<float>, list<float>} $flux mass flow through the faces, kg/s
-     * @param list<float> $u the velocity component along the axis, m/s
-     * @return list<float> N
+     * What limited linear interpolation adds to upwind values, as a force on each face. Between the upstream node U and the
+     * downstream node D: u_U + psi(r) lambda (u_D - u_U), lambda the fraction of the distance, psi = max(0, min(2 r, 1)) with
+     * r = (u_U - u_UU)/(u_D - u_U): linear where the profile is smooth, upwind at extremes (Sweby, SIAM J. Numer. Anal. 21 (1984) 995).
+     *
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux mass flow through the faces, kg/s
+     * @param array<int, float> $u the velocity component along the axis, m/s
+     * @return array<int, float> N
      */
     public static function force(FlowDomain $domain, int $axis, array $flux, array $u): array
     {
         $layout = $domain->layout;
         [$b, $c] = Axes::across($axis);
-
-        return self::alongAxis(
-            $layout->size, $layout->pad, $axis, $layout->stride[$axis], $layout->stride[$b], $layout->stride[$c], $layout->width[$b], $layout->width[$c],
-            $domain->face[$axis], $flux[$axis], $flux[$b], $flux[$c], $u,
-        );
-    }
-
-    /**
-     * What limited linear interpolation adds to upwind values, as a force on each face. Between the upstream node U and the
-     * downstream node D: u_U + psi(r) lambda (u_D - u_U), lambda the share of the distance, psi = max(0, min(2 r, 1)) with
-     * r = (u_U - u_UU)/(u_D - u_U): linear where the profile is smooth, upwind at extremes (Sweby, SIAM J. Numer. Anal. 21 (1984) 995).
-     *
-     * @param array{int, int, int} $size
-     * @param list<float> $wb
-     * @param list<float> $wc
-     * @param list<int> $face
-     * @param list<float> $fa
-     * @param list<float> $fb
-     * @param list<float> $fc
-     * @param list<float> $u
-     * @return list<float>
-     */
-    private static function alongAxis(array $size, int $pad, int $axis, int $sa, int $sb, int $sc, array $wb, array $wc, array $face, array $fa, array $fb, array $fc, array $u): array
-    {
-        [$mx, $my, $mz] = $size;
+        [$sa, $sb, $sc] = [$layout->stride[$axis], $layout->stride[$b], $layout->stride[$c]];
+        [$wb, $wc, $face] = [$layout->width[$b], $layout->width[$c], $domain->face[$axis]];
+        [$fa, $fb, $fc] = [$flux[$axis], $flux[$b], $flux[$c]];
+        [$mx, $my, $mz] = $layout->size;
         $force = array_fill(0, count($u), 0.0);
-        $c = $pad;
+        $c = $layout->pad;
         for ($k = 0; $k < $mz; $k++) {
             for ($j = 0; $j < $my; $j++) {
                 for ($i = 0; $i < $mx; $i++, $c++) {
@@ -83,15 +66,15 @@ final class LimitedConvection
                         if ($f > 0.0) {
                             $step = $u[$m] - $here;
                             $back = $here - $u[$c - $sb];
-                            $share = $wb[$ib] / ($wb[$ib] + $wb[$ib + 1]);
+                            $fraction = $wb[$ib] / ($wb[$ib] + $wb[$ib + 1]);
                         } else {
                             $step = $here - $u[$m];
                             $back = $u[$m] - $u[$m + $sb];
-                            $share = $wb[$ib + 1] / ($wb[$ib] + $wb[$ib + 1]);
+                            $fraction = $wb[$ib + 1] / ($wb[$ib] + $wb[$ib + 1]);
                         }
                         if ($step * $back > 0.0) {
                             $limit = 2.0 * $back / $step;
-                            $extra = $share * $f * ($limit < 1.0 ? $limit : 1.0) * $step;
+                            $extra = $fraction * $f * ($limit < 1.0 ? $limit : 1.0) * $step;
                             $force[$c] -= $extra;
                             $force[$m] += $extra;
                         }
@@ -103,15 +86,15 @@ final class LimitedConvection
                         if ($f > 0.0) {
                             $step = $u[$m] - $here;
                             $back = $here - $u[$c - $sc];
-                            $share = $wc[$ic] / ($wc[$ic] + $wc[$ic + 1]);
+                            $fraction = $wc[$ic] / ($wc[$ic] + $wc[$ic + 1]);
                         } else {
                             $step = $here - $u[$m];
                             $back = $u[$m] - $u[$m + $sc];
-                            $share = $wc[$ic + 1] / ($wc[$ic] + $wc[$ic + 1]);
+                            $fraction = $wc[$ic + 1] / ($wc[$ic] + $wc[$ic + 1]);
                         }
                         if ($step * $back > 0.0) {
                             $limit = 2.0 * $back / $step;
-                            $extra = $share * $f * ($limit < 1.0 ? $limit : 1.0) * $step;
+                            $extra = $fraction * $f * ($limit < 1.0 ? $limit : 1.0) * $step;
                             $force[$c] -= $extra;
                             $force[$m] += $extra;
                         }

@@ -11,13 +11,13 @@ final class MassSweeps
 {
     private const SWEEPS = 3;
 
-    /** @var array{list<float>, list<float>, list<float>} kg/s per Pa across the faces */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>} kg/s per Pa across the faces */
     private array $coupling;
 
-    /** @var list<float> one over the sum of them around a cell */
+    /** @var array<int, float> one over the sum of them around a cell */
     private array $inverse;
 
-    /** @param array{list<float>, list<float>, list<float>} $mobility m/s/Pa */
+    /** @param array{array<int, float>, array<int, float>, array<int, float>} $mobility m/s/Pa */
     public function __construct(private readonly FlowLevel $level, private readonly array $mobility)
     {
         $layout = $level->layout;
@@ -26,35 +26,29 @@ final class MassSweeps
             $coupling[] = Vectors::times($mobility[$axis], $level->carrying[$axis]);
         }
         $this->coupling = [$coupling[0], $coupling[1], $coupling[2]];
-        $this->inverse = self::inverses($layout->pad, $layout->length - $layout->pad, $layout->stride[1], $layout->stride[2], $coupling[0], $coupling[1], $coupling[2], $level->volume, $layout->zeros());
+        $this->inverse = $this->inverses();
     }
 
-    public function correct(float $share, bool $forward): void
+    public function correct(float $fraction, bool $forward): void
     {
         $level = $this->level;
         $layout = $level->layout;
-        [$first, $end] = [$layout->pad, $layout->length - $layout->pad];
-        [$sy, $sz] = [$layout->stride[1], $layout->stride[2]];
         [$net] = $level->imbalance($level->fluxes());
         $p = $layout->zeros();
         for ($sweep = 0; $sweep < self::SWEEPS; $sweep++) {
-            $up = ($sweep % 2 === 0) === $forward;
-            $p = self::sweep($up ? $first : $end - 1, $up ? 1 : -1, $end - $first, $sy, $sz, $this->coupling[0], $this->coupling[1], $this->coupling[2], $net, $this->inverse, Vectors::take($p));
+            $p = $this->sweep(($sweep % 2 === 0) === $forward, $net, Vectors::take($p));
         }
-        $level->follow($this->mobility, $p, $share);
+        $level->follow($this->mobility, $p, $fraction);
     }
 
-    /**
-     * @param list<float> $x
-     * @param list<float> $y
-     * @param list<float> $z
-     * @param list<float> $volume
-     * @param list<float> $inverse
-     * @return list<float>
-     */
-    private static function inverses(int $first, int $end, int $sy, int $sz, array $x, array $y, array $z, array $volume, array $inverse): array
+    /** @return array<int, float> one over the sum of the couplings around a cell; 0 where nothing is open */
+    private function inverses(): array
     {
-        for ($c = $first; $c < $end; $c++) {
+        $layout = $this->level->layout;
+        [, $sy, $sz] = $layout->stride;
+        [[$x, $y, $z], $volume] = [$this->coupling, $this->level->volume];
+        $inverse = $layout->zeros();
+        for ($c = $layout->pad, $end = $layout->length - $layout->pad; $c < $end; $c++) {
             if ($volume[$c] > 0.0) {
                 $sum = $x[$c] + $x[$c - 1] + $y[$c] + $y[$c - $sy] + $z[$c] + $z[$c - $sz];
                 $inverse[$c] = $sum > 0.0 ? 1.0 / $sum : 0.0;
@@ -65,17 +59,19 @@ final class MassSweeps
     }
 
     /**
-     * @param list<float> $x
-     * @param list<float> $y
-     * @param list<float> $z
-     * @param list<float> $net
-     * @param list<float> $inverse
-     * @param list<float> $p
-     * @return list<float>
+     * Gauss-Seidel for sum g (p - p_nb) = net, in rising or falling order.
+     *
+     * @param array<int, float> $net kg/s into each cell
+     * @param array<int, float> $p Pa
+     * @return array<int, float>
      */
-    private static function sweep(int $c, int $direction, int $count, int $sy, int $sz, array $x, array $y, array $z, array $net, array $inverse, array $p): array
+    private function sweep(bool $rising, array $net, array $p): array
     {
-        for (; $count > 0; $count--, $c += $direction) {
+        $layout = $this->level->layout;
+        [, $sy, $sz] = $layout->stride;
+        [[$x, $y, $z], $inverse] = [$this->coupling, $this->inverse];
+        [$first, $end, $direction] = [$layout->pad, $layout->length - $layout->pad, $rising ? 1 : -1];
+        for ($c = $rising ? $first : $end - 1, $count = $end - $first; $count > 0; $count--, $c += $direction) {
             if ($inverse[$c] > 0.0) {
                 $p[$c] = ($net[$c] + $x[$c] * $p[$c + 1] + $x[$c - 1] * $p[$c - 1] + $y[$c] * $p[$c + $sy] + $y[$c - $sy] * $p[$c - $sy]
                     + $z[$c] * $p[$c + $sz] + $z[$c - $sz] * $p[$c - $sz]) * $inverse[$c];

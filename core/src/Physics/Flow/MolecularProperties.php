@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
+use Foehn\Numerics\Vectors;
 /**
  * Viscosity, conductivity and density of every cell, without eddies: by temperature, or by the rate of strain where the fluid follows the power law
  * tau = K |du/dy|^(n-1) du/dy (Bird, Armstrong & Hassager, Dynamics of Polymeric Liquids, 1987). That is singular where nothing
@@ -13,16 +14,16 @@ final class MolecularProperties
 {
     private const LEAST_SHEAR = 1e-3;
 
-    /** @var list<float> Pa s, in the layout of the flow */
+    /** @var array<int, float> Pa s, in the layout of the flow */
     public array $viscosity;
 
-    /** @var list<float> Pa s, in the layout of the flow: between the cell and a wall */
+    /** @var array<int, float> Pa s, in the layout of the flow: between the cell and a wall */
     public array $wallViscosity;
 
-    /** @var list<float> W/m/K, in the layout of the flow */
+    /** @var array<int, float> W/m/K, in the layout of the flow */
     public array $conductivity;
 
-    /** @var list<float> kg/m3, in the layout of the flow */
+    /** @var array<int, float> kg/m3, in the layout of the flow */
     public array $density;
 
     public function __construct(private readonly FlowDomain $domain, private readonly Fluid $fluid)
@@ -33,9 +34,9 @@ final class MolecularProperties
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $velocity
-     * @param list<float> $temperature K, in the layout of the flow
-     * @param ?list<float> $density kg/m3, in the layout of the flow; null: that of the surroundings everywhere
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity
+     * @param array<int, float> $temperature K, in the layout of the flow
+     * @param ?array<int, float> $density kg/m3, in the layout of the flow; null: that of the surroundings everywhere
      */
     public function update(array $velocity, array $temperature, ?array $density): void
     {
@@ -53,13 +54,13 @@ final class MolecularProperties
         }
     }
 
-    /** @param array{list<float>, list<float>, list<float>} $velocity */
+    /** @param array{array<int, float>, array<int, float>, array<int, float>} $velocity */
     private function byShear(array $velocity): void
     {
         [$consistency, $index] = $this->fluid->powerLaw ?? [0.0, 1.0];
         $strain = StrainRate::squared($this->domain, $velocity);
         $speed = StrainRate::speeds($this->domain->layout, $velocity);
-        $largest = max($strain);
+        $largest = Vectors::largest($strain);
         if ($largest <= 0.0) {
             return;
         }
@@ -82,7 +83,7 @@ final class MolecularProperties
         foreach ([0, 1, 2] as $axis) {
             foreach ([-1, 1] as $sign) {
                 $next = $c + $sign * $layout->stride[$axis];
-                if ($this->domain->fluid[$next] !== 1 && $this->domain->drag[$next] > 0.0) {
+                if ($this->domain->fluid[$next] !== 1 && $this->domain->noSlip[$next] > 0.0) {
                     $nearest = min($nearest, 0.5 * $layout->width[$axis][$place[$axis]]);
                 }
             }

@@ -5,121 +5,77 @@ declare(strict_types=1);
 namespace Foehn\Physics\Flow;
 
 use Foehn\Geometry\Axes;
-use Foehn\Numerics\Vectors;
 
 /**
  * The momentum equation of one velocity component on the staggered grid, linearised about a state: implicit upwind convection,
- * viscous links, drag. The value of a face is (b + sum a_nb u_nb + area (p - p_next)) times inverse.
+ * viscous links, drag (Patankar, Numerical Heat Transfer and Fluid Flow, 1980, eq. 6.3). With p the cell below and p_next the one above a face,
+ *
+ *     u = (b + sum a_nb u_nb + area (p - p_next)) times inverse.
  */
 final class Momentum
 {
-    /** @var array{list<float>, list<float>, list<float>, list<float>, list<float>, list<float>} weights of the neighbours: up and down along the axis itself, then along the two others */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>, array<int, float>, array<int, float>, array<int, float>} weights of the neighbours: up and down along the axis itself, then along the two others */
     private array $weight;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $b;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $inverse;
 
-    /** @var list<float> velocity change per pressure difference, m/s/Pa */
+    /** @var array<int, float> velocity change per pressure difference, m/s/Pa */
     public array $mobility;
 
+    /** @var array{int, int, int} steps to the next face along the axis, and along the two others */
+    private readonly array $strides;
+
     /**
-     * @param array{list<float>, list<float>, list<float>} $flux mass flow through the faces, kg/s
+     * @param 0|1|2 $axis
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux mass flow through the faces, kg/s
      * @param float $relaxation implicit, 1 for none
      * @param float $inertia kg/m2/s that holds every velocity back, as a time step would
      * @param bool $consistent whether the mobility counts that neighbours move along (SIMPLEC) or not (SIMPLE)
+     * @throws Diverged
      */
     public function __construct(private readonly FlowLevel $level, private readonly int $axis, array $flux, float $relaxation, float $inertia, bool $consistent)
     {
-        $layout = $level->layout;
-        $friction = $level->friction;
         [$b, $c] = Axes::across($axis);
-        [$e, $w, $n, $s, $t, $d, $this->b, $this->inverse, $this->mobility] = self::assemble(
-            $layout->pad, $layout->length - $layout->pad, $layout->stride[$axis], $layout->stride[$b], $layout->stride[$c],
-            $level->area[$axis], $level->outside[$axis], $friction->along[$axis], $friction->across[$axis][0], $friction->across[$axis][1],
-            $friction->drag[$axis], $friction->loss[$axis], $level->source[$axis], $flux[$axis], $flux[$b], $flux[$c], $level->velocity[$axis],
-            $level->carrying[$axis], $relaxation, $inertia, $consistent ? 1.0 : 0.0, $layout->zeros(),
-        );
-        $this->weight = [$e, $w, $n, $s, $t, $d];
+        $stride = $level->layout->stride;
+        $this->strides = [$stride[$axis], $stride[$b], $stride[$c]];
+        $this->assemble([$flux[$axis], $flux[$b], $flux[$c]], $relaxation, $inertia, $consistent ? 1.0 : 0.0);
     }
 
     /** A Gauss-Seidel sweep over the component of the level, forward or backward. */
     public function sweep(float $damping, bool $forward): void
     {
         $layout = $this->level->layout;
-        [$b, $c] = Axes::across($this->axis);
+        [$sa, $sb, $sc] = $this->strides;
+        [$e, $w, $n, $s, $t, $d] = $this->weight;
+        [$b, $inverse, $area, $p] = [$this->b, $this->inverse, $this->level->area[$this->axis], $this->level->pressure];
         $u = $this->level->velocity[$this->axis];
+        // The level lets go of it, so that it is written in place.
         $this->level->velocity[$this->axis] = [];
         $first = $layout->pad;
         $last = $layout->length - $layout->pad - 1;
-        $this->level->velocity[$this->axis] = self::gaussSeidel(
-            $forward ? $first : $last, $forward ? 1 : -1, $last - $first + 1, $layout->stride[$this->axis], $layout->stride[$b], $layout->stride[$c], ...$this->weight,
-            b: $this->b, inverse: $this->inverse, area: $this->level->area[$this->axis], p: $this->level->pressure, damping: $damping, u: Vectors::take($u),
-        );
-    }
-
-    /** @return list<float> N on the faces */
-    public function residual(): array
-    {
-        $layout = $this->level->layout;
-        [$b, $c] = Axes::across($this->axis);
-
-        return self::residuals(
-            $layout->pad, $layout->length - $layout->pad, $layout->stride[$this->axis], $layout->stride[$b], $layout->stride[$c], ...$this->weight,
-            b: $this->b, inverse: $this->inverse, area: $this->level->area[$this->axis], p: $this->level->pressure, u: $this->level->velocity[$this->axis], r: $layout->zeros(),
-        );
-    }
-
-    /**
-     * @param list<float> $e
-     * @param list<float> $w
-     * @param list<float> $n
-     * @param list<float> $s
-     * @param list<float> $t
-     * @param list<float> $d
-     * @param list<float> $b
-     * @param list<float> $inverse
-     * @param list<float> $area
-     * @param list<float> $p
-     * @param list<float> $u
-     * @return list<float>
-     */
-    private static function gaussSeidel(
-        int $c, int $direction, int $count, int $sa, int $sb, int $sc, array $e, array $w, array $n, array $s, array $t, array $d,
-        array $b, array $inverse, array $area, array $p, float $damping, array $u,
-    ): array {
-        for (; $count > 0; $count--, $c += $direction) {
+        $direction = $forward ? 1 : -1;
+        for ($c = $forward ? $first : $last, $count = $last - $first + 1; $count > 0; $count--, $c += $direction) {
             if ($area[$c] > 0.0) {
                 $u[$c] += $damping * (($b[$c] + $e[$c] * $u[$c + $sa] + $w[$c] * $u[$c - $sa] + $n[$c] * $u[$c + $sb] + $s[$c] * $u[$c - $sb]
                     + $t[$c] * $u[$c + $sc] + $d[$c] * $u[$c - $sc] + $area[$c] * ($p[$c] - $p[$c + $sa])) * $inverse[$c] - $u[$c]);
             }
         }
-
-        return $u;
+        $this->level->velocity[$this->axis] = $u;
     }
 
-    /**
-     * @param list<float> $e
-     * @param list<float> $w
-     * @param list<float> $n
-     * @param list<float> $s
-     * @param list<float> $t
-     * @param list<float> $d
-     * @param list<float> $b
-     * @param list<float> $inverse
-     * @param list<float> $area
-     * @param list<float> $p
-     * @param list<float> $u
-     * @param list<float> $r
-     * @return list<float>
-     */
-    private static function residuals(
-        int $first, int $end, int $sa, int $sb, int $sc, array $e, array $w, array $n, array $s, array $t, array $d,
-        array $b, array $inverse, array $area, array $p, array $u, array $r,
-    ): array {
-        for ($c = $first; $c < $end; $c++) {
+    /** @return array<int, float> N on the faces: what is missing in the balance at the present velocities */
+    public function residual(): array
+    {
+        $layout = $this->level->layout;
+        [$sa, $sb, $sc] = $this->strides;
+        [$e, $w, $n, $s, $t, $d] = $this->weight;
+        [$b, $inverse, $area, $p, $u] = [$this->b, $this->inverse, $this->level->area[$this->axis], $this->level->pressure, $this->level->velocity[$this->axis]];
+        $r = $layout->zeros();
+        for ($c = $layout->pad, $end = $layout->length - $layout->pad; $c < $end; $c++) {
             if ($area[$c] > 0.0) {
                 $r[$c] = $b[$c] + $e[$c] * $u[$c + $sa] + $w[$c] * $u[$c - $sa] + $n[$c] * $u[$c + $sb] + $s[$c] * $u[$c - $sb]
                     + $t[$c] * $u[$c + $sc] + $d[$c] * $u[$c - $sc] + $area[$c] * ($p[$c] - $p[$c + $sa]) - $u[$c] / $inverse[$c];
@@ -130,29 +86,24 @@ final class Momentum
     }
 
     /**
-     * @param list<float> $area
-     * @param list<int> $outside
-     * @param list<float> $along
-     * @param list<float> $first
-     * @param list<float> $second
-     * @param list<float> $drag
-     * @param list<float> $loss
-     * @param list<float> $source
-     * @param list<float> $fa
-     * @param list<float> $fb
-     * @param list<float> $fc
-     * @param list<float> $u
-     * @param list<float> $carrying
-     * @param list<float> $zeros
-     * @return array{list<float>, list<float>, list<float>, list<float>, list<float>, list<float>, list<float>, list<float>, list<float>}
+     * Weights a_nb = link + max(0, flow from there), diagonal sum a_nb + drag + losses over the relaxation, plus the inertia.
+     *
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s, through the faces across the axis and across the two others
+     * @param float $along 1 where the mobility counts that neighbours move along, else 0
+     * @throws Diverged
      */
-    private static function assemble(
-        int $begin, int $end, int $sa, int $sb, int $sc, array $area, array $outside, array $along, array $first, array $second,
-        array $drag, array $loss, array $source, array $fa, array $fb, array $fc, array $u, array $carrying, float $relaxation, float $inertia, float $consistent, array $zeros,
-    ): array {
-        $aE = $aW = $aN = $aS = $aT = $aD = $b = $inverse = $mobility = $zeros;
+    private function assemble(array $flux, float $relaxation, float $inertia, float $along): void
+    {
+        [$level, $axis] = [$this->level, $this->axis];
+        $layout = $level->layout;
+        [$sa, $sb, $sc] = $this->strides;
+        [$fa, $fb, $fc] = $flux;
+        [$area, $outside, $source, $u, $carrying] = [$level->area[$axis], $level->outside[$axis], $level->source[$axis], $level->velocity[$axis], $level->carrying[$axis]];
+        [$links, $drag, $loss] = [$level->friction->along[$axis], $level->friction->drag[$axis], $level->friction->loss[$axis]];
+        [$first, $second] = $level->friction->across[$axis];
+        $aE = $aW = $aN = $aS = $aT = $aD = $b = $inverse = $mobility = $layout->zeros();
         $all = 0.0;
-        for ($c = $begin; $c < $end; $c++) {
+        for ($c = $layout->pad, $end = $layout->length - $layout->pad; $c < $end; $c++) {
             $open = $area[$c];
             if ($open <= 0.0) {
                 continue;
@@ -161,9 +112,9 @@ final class Momentum
             $here = $fa[$c];
             // A face to the surroundings has no neighbour there; its own velocity is carried in or out.
             $f = $outside[$c] === 1 ? 0.0 : 0.5 * ($here + $fa[$q]);
-            $e = $along[$q] + ($f < 0.0 ? -$f : 0.0);
+            $e = $links[$q] + ($f < 0.0 ? -$f : 0.0);
             $f = $outside[$c] === -1 ? 0.0 : 0.5 * ($here + $fa[$c - $sa]);
-            $w = $along[$c] + ($f > 0.0 ? $f : 0.0);
+            $w = $links[$c] + ($f > 0.0 ? $f : 0.0);
             $f = 0.5 * ($fb[$c] + $fb[$q]);
             $n = $first[$c] + ($f < 0.0 ? -$f : 0.0);
             $f = 0.5 * ($fb[$c - $sb] + $fb[$q - $sb]);
@@ -191,12 +142,12 @@ final class Momentum
             $all += $diagonal;
             $inverse[$c] = 1.0 / $diagonal;
             $b[$c] = $source[$c] + (0.5 * $lost + $diagonal - $held) * $u[$c];
-            $mobility[$c] = $open / ($diagonal - $consistent * $sum);
+            $mobility[$c] = $open / ($diagonal - $along * $sum);
         }
         if (! is_finite($all)) {
             throw new Diverged('the momentum equations have coefficients that are not finite');
         }
-
-        return [$aE, $aW, $aN, $aS, $aT, $aD, $b, $inverse, $mobility];
+        $this->weight = [$aE, $aW, $aN, $aS, $aT, $aD];
+        [$this->b, $this->inverse, $this->mobility] = [$b, $inverse, $mobility];
     }
 }

@@ -9,19 +9,22 @@ use Foehn\Model\FlowCondition;
 /** A side of the space, or a patch of it, through which fluid passes: its grid faces and what enters there. */
 final class Opening
 {
-    /** @var list<int> index of the velocity on each face */
+    /** @var array<int, int> index of the velocity on each face */
     public array $faces = [];
 
-    /** @var list<int> the cell inside of each face */
+    /** @var array<int, int> the cell inside of each face */
     public array $cells = [];
 
-    /** @var list<float> m2 */
+    /** @var array<int, float> m2 */
     public array $areas = [];
 
-    /** @var list<float> K, of what enters */
+    /** @var array<int, float> K, of what enters */
     public array $temperatures = [];
 
-    /** @param int $outward +1 where the side is the upper one, else -1 */
+    /**
+     * @param 0|1|2 $axis
+     * @param int $outward +1 where the side is the upper one, else -1
+     */
     public function __construct(
         public readonly string $name,
         public readonly int $axis,

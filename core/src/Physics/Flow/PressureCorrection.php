@@ -42,10 +42,10 @@ final class PressureCorrection
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $mobility m/s/Pa per axis
-     * @param array{list<float>, list<float>, list<float>} $carrying mass flow per speed through the faces, kg/m
-     * @param list<float> $imbalance kg/s into each cell
-     * @return list<float> Pa, in the layout of the flow
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $mobility m/s/Pa per axis
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $carrying mass flow per speed through the faces, kg/m
+     * @param array<int, float> $imbalance kg/s into each cell
+     * @return array<int, float> Pa, in the layout of the flow
      */
     public function solve(array $mobility, array $carrying, array $imbalance): array
     {
@@ -63,8 +63,8 @@ final class PressureCorrection
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $mobility
-     * @param array{list<float>, list<float>, list<float>} $carrying
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $mobility
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $carrying
      */
     private function stencil(array $mobility, array $carrying): Stencil
     {
@@ -92,11 +92,11 @@ final class PressureCorrection
     /**
      * @param array{int, int, int} $cells
      * @param array{int, int, int} $stride
-     * @param list<int> $face
-     * @param list<float> $mobility
-     * @param list<float> $carrying
-     * @param list<float> $g
-     * @return list<float>
+     * @param array<int, int> $face
+     * @param array<int, float> $mobility
+     * @param array<int, float> $carrying
+     * @param array<int, float> $g
+     * @return array<int, float>
      */
     private static function couplings(array $cells, int $pad, array $stride, array $face, array $mobility, array $carrying, array $g): array
     {

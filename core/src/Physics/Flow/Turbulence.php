@@ -15,7 +15,8 @@ final class Turbulence
 {
     private const TURBULENT_PRANDTL = 0.9;
 
-    private const LEAST_SHARE = 0.5;
+    /** Of the eddy viscosity of the wall law, in the middle of a gap: Reichardt's profile has it. */
+    private const LEAST_IN_GAP = 0.5;
 
     /** Of Nikuradse's length: with ten cells across a channel, where shear comes out too large, it still adds nothing to what the wall law gives. */
     private const MIXING_LENGTH = 0.8;
@@ -25,16 +26,16 @@ final class Turbulence
 
     private WallLaw $law;
 
-    /** @var list<float> Pa s, in the layout of the flow */
+    /** @var array<int, float> Pa s, in the layout of the flow */
     public array $viscosity;
 
-    /** @var list<float> Pa s, in the layout of the flow */
+    /** @var array<int, float> Pa s, in the layout of the flow */
     public array $wallViscosity;
 
-    /** @var list<float> W/m/K per cell of the grid */
+    /** @var array<int, float> W/m/K per cell of the grid */
     public array $conductivity = [];
 
-    /** @var list<float> W/m/K per cell of the grid, between the cell and a wall */
+    /** @var array<int, float> W/m/K per cell of the grid, between the cell and a wall */
     public array $wallConductivity = [];
 
     public function __construct(private readonly FlowDomain $domain, private readonly Fluid $fluid, private readonly WallDistance $wall)
@@ -44,17 +45,16 @@ final class Turbulence
     }
 
     /**
-     * @param array{list<float>, list<float>, list<float>} $velocity
-     * @param array<int, float> $share by cell of the grid, how much of it there is where walls stand too close
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity
+     * @param array<int, float> $intermittency by cell of the grid, how much of the turbulence there is where walls stand too close
      */
-    public function update(array $velocity, MolecularProperties $molecular, array $share): void
+    public function update(array $velocity, MolecularProperties $molecular, array $intermittency): void
     {
         $layout = $this->domain->layout;
-        [$this->conductivity, $this->wallConductivity, $inside, $shear] = self::evaluate(
-            $layout->gather(StrainRate::speeds($layout, $velocity)), $layout->gather(StrainRate::squared($this->domain, $velocity)), $this->wall->distance, $this->wall->gap,
-            $viscosity = $layout->gather($molecular->viscosity), $conductivity = $layout->gather($molecular->conductivity), $layout->gather($molecular->density), $this->fluid, $this->law->inside, $this->law->shear, $this->law->heat,
-        );
-        foreach ($share as $n => $part) {
+        $viscosity = $layout->gather($molecular->viscosity);
+        $conductivity = $layout->gather($molecular->conductivity);
+        [$inside, $shear] = $this->evaluate($velocity, $viscosity, $conductivity, $layout->gather($molecular->density));
+        foreach ($intermittency as $n => $part) {
             $inside[$n] = $viscosity[$n] + $part * ($inside[$n] - $viscosity[$n]);
             $shear[$n] = $viscosity[$n] + $part * ($shear[$n] - $viscosity[$n]);
             $this->conductivity[$n] = $conductivity[$n] + $part * ($this->conductivity[$n] - $conductivity[$n]);
@@ -65,36 +65,37 @@ final class Turbulence
     }
 
     /**
-     * @param list<float> $speed
-     * @param list<float> $strain squared
-     * @param list<float> $distance
-     * @param list<float> $gap
-     * @param list<float> $molecular Pa s
-     * @param list<float> $molecularConductivity W/m/K
-     * @param list<float> $density kg/m3
-     * @param list<float> $inside
-     * @param list<float> $shear
-     * @param list<float> $heat
-     * @return array{list<float>, list<float>, list<float>, list<float>} conductivity, that towards walls, viscosity, that towards walls
+     * mu_t = mu (d y+/d u+ - 1) near walls, at least rho l^2 |S| away from them; k_t = c_p mu_t / Pr_t.
+     *
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity m/s
+     * @param array<int, float> $molecular Pa s
+     * @param array<int, float> $molecularConductivity W/m/K
+     * @param array<int, float> $density kg/m3
+     * @return array{array<int, float>, array<int, float>} viscosity and that towards walls, Pa s per cell of the grid
      */
-    private static function evaluate(array $speed, array $strain, array $distance, array $gap, array $molecular, array $molecularConductivity, array $density, Fluid $fluid, array $inside, array $shear, array $heat): array
+    private function evaluate(array $velocity, array $molecular, array $molecularConductivity, array $density): array
     {
+        $layout = $this->domain->layout;
+        $speed = $layout->gather(StrainRate::speeds($layout, $velocity));
+        $strain = $layout->gather(StrainRate::squared($this->domain, $velocity));
+        [$distance, $gap] = [$this->wall->distance, $this->wall->gap];
+        [$inside, $shear, $heat] = [$this->law->inside, $this->law->shear, $this->law->heat];
         [$core, $mixing] = [self::CORE, self::MIXING_LENGTH];
-        $turbulent = $fluid->specificHeat / self::TURBULENT_PRANDTL;
+        $turbulent = $this->fluid->specificHeat / self::TURBULENT_PRANDTL;
         $conductivity = $wallConductivity = $viscosity = $wallViscosity = $speed;
         for ($n = 0, $count = count($speed); $n < $count; $n++) {
             $mu = $molecular[$n];
             $k = $molecularConductivity[$n];
             $place = WallLaw::place($density[$n] / $mu * $speed[$n] * $distance[$n]);
-            $share = 1.0;
+            $reduced = 1.0;
             $fromMiddle = 0.0;
             if ($gap[$n] > 0.0) {
                 $s = 2.0 * $distance[$n] / $gap[$n];
                 $fromMiddle = $s < 1.0 ? (1.0 - $s) * (1.0 - $s) : 0.0;
-                $share = (2.0 - $s) * (1.0 + 2.0 * $fromMiddle) / 6.0;
-                $share = $share < self::LEAST_SHARE ? self::LEAST_SHARE : ($share > 1.0 ? 1.0 : $share);
+                $reduced = (2.0 - $s) * (1.0 + 2.0 * $fromMiddle) / 6.0;
+                $reduced = $reduced < self::LEAST_IN_GAP ? self::LEAST_IN_GAP : ($reduced > 1.0 ? 1.0 : $reduced);
             }
-            $eddy = $mu * ($inside[$place] - 1.0) * $share;
+            $eddy = $mu * ($inside[$place] - 1.0) * $reduced;
             // Near walls the wall law alone is right.
             if ($distance[$n] > $core * $gap[$n]) {
                 $length = 0.5 * $mixing * $gap[$n] * (0.14 - 0.08 * $fromMiddle - 0.06 * $fromMiddle * $fromMiddle);
@@ -107,6 +108,8 @@ final class Turbulence
             $wallConductivity[$n] = $k * $heat[$place];
         }
 
-        return [$conductivity, $wallConductivity, $viscosity, $wallViscosity];
+        [$this->conductivity, $this->wallConductivity] = [$conductivity, $wallConductivity];
+
+        return [$viscosity, $wallViscosity];
     }
 }

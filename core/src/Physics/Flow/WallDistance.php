@@ -19,10 +19,10 @@ final class WallDistance
 {
     private const RESIDUAL = 1e-5;
 
-    /** @var list<float> m, per cell of the grid; 0 in solids */
+    /** @var array<int, float> m, per cell of the grid; 0 in solids */
     public readonly array $distance;
 
-    /** @var list<float> m */
+    /** @var array<int, float> m */
     public readonly array $gap;
 
     public function __construct(private readonly FlowDomain $domain)
@@ -57,7 +57,7 @@ final class WallDistance
                             $coupling[$axis][$own] = 2 * $area / ($width[$axis] + $layout->width[$axis][$place[$axis] + 1]);
                         }
                     } else {
-                        $extra[$own] += $domain->drag[$next] * 2 * $area / $width[$axis];
+                        $extra[$own] += $domain->noSlip[$next] * 2 * $area / $width[$axis];
                     }
                 }
             }
@@ -83,7 +83,7 @@ final class WallDistance
                     // Value on the face towards that side.
                     $ends[] = $domain->fluid[$next] === 1
                         ? ($phi[$own] * $w[$i + $sign] + $phi[$beyond] * $w[$i]) / ($w[$i] + $w[$i + $sign])
-                        : (1.0 - $domain->drag[$next]) * $phi[$own];
+                        : (1.0 - $domain->noSlip[$next]) * $phi[$own];
                 }
                 $square += (($ends[1] - $ends[0]) / $w[$i]) ** 2;
             }
@@ -97,7 +97,7 @@ final class WallDistance
     /**
      * Speed times twice the gap, weighted by speed, so that it says what holds where the flow is and not in dead corners, m2/s.
      *
-     * @param array{list<float>, list<float>, list<float>} $velocity m/s
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity m/s
      */
     public function speedTimesWidth(array $velocity): float
     {

@@ -19,13 +19,13 @@ final class WallLaw
     /** Entries per factor of e. */
     private const FINE = 24;
 
-    /** @var list<float> effective over molecular viscosity in the fluid, d y+ / d u+ */
+    /** @var array<int, float> effective over molecular viscosity in the fluid, d y+ / d u+ */
     public readonly array $inside;
 
-    /** @var list<float> wall shear over that of a linear profile, y+ / u+ */
+    /** @var array<int, float> wall shear over that of a linear profile, y+ / u+ */
     public readonly array $shear;
 
-    /** @var list<float> wall heat over that of a linear profile, Pr y+ / T+ */
+    /** @var array<int, float> wall heat over that of a linear profile, Pr y+ / T+ */
     public readonly array $heat;
 
     public function __construct(float $prandtl)

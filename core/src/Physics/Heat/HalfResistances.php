@@ -12,20 +12,26 @@ use Foehn\Model\Model;
 /** What heat meets between the centre of each cell and its faces, as resistance times area: half the width over the conductivity. */
 final class HalfResistances
 {
-    /** @var array{list<float>, list<float>, list<float>} m2K/W of each cell along each axis; 0 where nothing is conducted */
+    /** @var array{array<int, float>, array<int, float>, array<int, float>} m2K/W of each cell along each axis; 0 where nothing is conducted */
     public array $half;
 
-    /** @var list<float> of each cell, towards a wall over inside the fluid; empty: 1 everywhere */
+    /** @var array<int, float> of each cell, towards a wall over inside the fluid; empty: 1 everywhere */
     public array $atWall = [];
 
-    /** @var array<int, array<int, float>> W/m2/K by axis and cell: between cells and walls where these replace the conduction of half a cell */
+    /** @var array<0|1|2, array<int, float>> W/m2/K by axis and cell: between cells and walls where these replace the conduction of half a cell */
     public array $films = [];
 
-    /** @param ?list<float> $temperature of the cells, K, for materials that depend on it; null: the ambient everywhere */
+    /** @param ?array<int, float> $temperature of the cells, K, for materials that depend on it; null: the ambient everywhere */
     public function __construct(private readonly Model $model, public readonly Voxels $voxels, ?array $temperature)
     {
         $materials = $this->materials();
         $this->half = [$this->along(0, $materials, $temperature), $this->along(1, $materials, $temperature), $this->along(2, $materials, $temperature)];
+    }
+
+    /** Between the centre of a cell and its face across an axis, where that is a surface, m2K/W. */
+    public function atSurface(int $axis, int $cell): float
+    {
+        return isset($this->films[$axis][$cell]) ? 1.0 / $this->films[$axis][$cell] : $this->half[$axis][$cell] * ($this->atWall[$cell] ?? 1.0);
     }
 
     /** @return array<int, ?Material> by part, and of fluid region r at -1 - r; -1 also stands for nothing */
@@ -44,8 +50,8 @@ final class HalfResistances
 
     /**
      * @param array<int, ?Material> $materials
-     * @param ?list<float> $temperature
-     * @return list<float>
+     * @param ?array<int, float> $temperature
+     * @return array<int, float>
      */
     private function along(int $axis, array $materials, ?array $temperature): array
     {
@@ -68,11 +74,11 @@ final class HalfResistances
      * h = w / (2 k) of every cell.
      *
      * @param array{int, int, int} $cells
-     * @param list<float> $widths m
-     * @param list<int> $owner
-     * @param list<int> $region
+     * @param array<int, float> $widths m
+     * @param array<int, int> $owner
+     * @param array<int, int> $region
      * @param array<int, float> $conductivity W/m/K, as materials() numbers them
-     * @return list<float>
+     * @return array<int, float>
      */
     private static function constant(array $cells, int $axis, array $widths, array $owner, array $region, array $conductivity): array
     {
@@ -93,11 +99,11 @@ final class HalfResistances
     }
 
     /**
-     * @param list<float> $half at the constant conductivities
+     * @param array<int, float> $half at the constant conductivities
      * @param array<int, float> $constant W/m/K
      * @param array<int, PropertyLaw> $varies
-     * @param list<float> $temperature of the cells, K
-     * @return list<float>
+     * @param array<int, float> $temperature of the cells, K
+     * @return array<int, float>
      */
     private function varying(array $half, array $constant, array $varies, array $temperature): array
     {

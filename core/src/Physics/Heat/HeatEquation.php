@@ -53,7 +53,7 @@ final class HeatEquation
     /**
      * The equation with the coefficients of the present state.
      *
-     * @param ?list<float> $temperature of the cells, K, for materials that depend on it; null: the ambient everywhere
+     * @param ?array<int, float> $temperature of the cells, K, for materials that depend on it; null: the ambient everywhere
      * @param list<ConductivityChange> $changes what the flow does to the conduction, in this order
      * @throws PhysicsException
      */

@@ -45,7 +45,10 @@ final class HeatSources implements Contribution
     private function inFluid(): void
     {
         $source = $this->model->space->source;
-        foreach ($source === null ? [] : $this->voxels->region as $cell => $region) {
+        if ($source === null) {
+            return;
+        }
+        foreach ($this->voxels->region as $cell => $region) {
             if ($region >= 0) {
                 $this->watts[$cell] = $source->at(...$this->voxels->grid->centre($cell)) * $this->voxels->grid->volume($cell);
             }

@@ -12,10 +12,10 @@ final readonly class HeatSystem
 {
     public Stencil $stencil;
 
-    /** @var list<float> W per cell, padded, relative to the reference temperature */
+    /** @var array<int, float> W per cell, padded, relative to the reference temperature */
     public array $source;
 
-    /** @var list<non-empty-list<int>> padded cells with one temperature each */
+    /** @var list<non-empty-array<int, int>> padded cells with one temperature each */
     public array $ties;
 
     /** K, subtracted from all temperatures to keep digits. */
@@ -35,8 +35,8 @@ final readonly class HeatSystem
     }
 
     /**
-     * @param list<float> $x solution, padded
-     * @return list<float> K per cell
+     * @param array<int, float> $x solution, padded
+     * @return array<int, float> K per cell
      */
     public function temperatures(array $x): array
     {

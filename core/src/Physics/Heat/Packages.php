@@ -21,10 +21,10 @@ final class Packages implements Contribution
     /** Conductivity inside an isothermal node, W/m/K. It has no part in the answer, since the cells are tied. It helps the multigrid. */
     private const NODE_CONDUCTIVITY = 2000.0;
 
-    /** @var array<int, array{case: non-empty-list<int>, board: non-empty-list<int>, shape: TwoResistancePackage, power: float}> cells of the nodes by part index */
+    /** @var array<int, array{case: non-empty-array<int, int>, board: non-empty-array<int, int>, shape: TwoResistancePackage, power: float}> cells of the nodes by part index */
     private array $nodes = [];
 
-    /** @var list<array{int, int, float}> axis, cell and the link to the next one along it, W/K */
+    /** @var list<array{0|1|2, int, float}> axis, cell and the link to the next one along it, W/K */
     private array $links = [];
 
     /** @throws PhysicsException where later parts cover half of a package */
@@ -52,7 +52,7 @@ final class Packages implements Contribution
     }
 
     /**
-     * @param list<float> $temperature of the cells, K
+     * @param array<int, float> $temperature of the cells, K
      * @return array{junction: float, case: float, board: float, toCase: float, toBoard: float}|null K and W; null when the part is no package
      */
     public function state(int $part, array $temperature): ?array

@@ -36,7 +36,7 @@ final class SurfaceConditions implements SurfaceContribution
         }
     }
 
-    /** @param non-empty-list<int> $members elements of one face, side or patch */
+    /** @param non-empty-array<int, int> $members elements of one face, side or patch */
     private function share(HeatCondition $condition, array $members, SurfaceElements $elements): void
     {
         $area = 0.0;

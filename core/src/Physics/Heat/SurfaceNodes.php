@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Heat;
 
+use Foehn\Geometry\Axes;
 use Foehn\Grid\SurfaceElements;
 use Foehn\Physics\Contribution;
 use Foehn\Physics\Equation;
@@ -25,29 +26,37 @@ final class SurfaceNodes implements Contribution
     /** Share of the resistance to a given temperature that may lie beyond the surface where it is held. */
     private const HELD = 1e-9;
 
-    /** @var list<float> W/m2/K between the surface and a given temperature, on the area of the grid face; 0 for none, INF where the surface is held */
+    /** @var array<int, float> W/m2/K between the surface and a given temperature, on the area of the grid face; 0 for none, INF where the surface is held */
     public array $coefficient;
 
-    /** @var list<float> K, that temperature */
+    /** @var array<int, float> K, that temperature */
     public array $ambient;
 
-    /** @var list<float> W given at the surface */
+    /** @var array<int, float> W given at the surface */
     public array $given;
 
-    /** @var list<float> m2K/W between the centre of the cell and the surface */
+    /** @var array<int, float> m2K/W between the centre of the cell and the surface */
     private array $half;
 
-    /** @var list<float> W/K between the cell and what is beyond: the other cell or the given temperature */
+    /** @var array<int, float> m2K/W between the surface beyond and the centre of the cell there; 0 where there is none */
+    private array $far;
+
+    /** @var array<int, float> W/K between the cell and what is beyond: the other cell or the given temperature */
     private array $conductance;
 
-    /** @var list<float> W of what is given at the face, on both sides of it, that goes to the cell of the element */
+    /** @var array<int, float> W of what is given at the face, on both sides of it, that goes to the cell of the element */
     private array $landed;
 
-    public function __construct(public readonly SurfaceElements $elements, private readonly HalfResistances $resistances, private readonly float $reference)
+    public function __construct(public readonly SurfaceElements $elements, HalfResistances $resistances, private readonly float $reference)
     {
         $count = $elements->count();
-        $this->coefficient = $this->given = $this->half = $this->conductance = $this->landed = $count === 0 ? [] : array_fill(0, $count, 0.0);
+        $this->coefficient = $this->given = $this->half = $this->far = $this->conductance = $this->landed = $count === 0 ? [] : array_fill(0, $count, 0.0);
         $this->ambient = $count === 0 ? [] : array_fill(0, $count, $reference);
+        foreach ($elements->cell as $e => $cell) {
+            $axis = $elements->direction[$e] >> 1;
+            $this->half[$e] = $resistances->atSurface($axis, $cell);
+            $this->far[$e] = $elements->other[$e] >= 0 ? $resistances->atSurface($axis, $elements->other[$e]) : 0.0;
+        }
     }
 
     public function count(): int
@@ -68,7 +77,6 @@ final class SurfaceNodes implements Contribution
 
     public function addTo(Equation $equation): void
     {
-        $this->halves();
         foreach ($this->elements->other as $e => $other) {
             if ($other < 0) {
                 $this->eliminateEnd($equation, $e);
@@ -77,16 +85,6 @@ final class SurfaceNodes implements Contribution
             }
         }
         $equation->given += array_sum($this->given);
-    }
-
-    /** Resistance times area of each element beneath its surface. */
-    private function halves(): void
-    {
-        [$half, $atWall, $films] = [$this->resistances->half, $this->resistances->atWall, $this->resistances->films];
-        foreach ($this->elements->cell as $e => $cell) {
-            $axis = $this->elements->direction[$e] >> 1;
-            $this->half[$e] = isset($films[$axis][$cell]) ? 1.0 / $films[$axis][$cell] : $half[$axis][$cell] * ($atWall[$cell] ?? 1.0);
-        }
     }
 
     /** Beyond the surface there is at most a given temperature. */
@@ -113,9 +111,8 @@ final class SurfaceNodes implements Contribution
     {
         $elements = $this->elements;
         [$twin, $area, $direction] = [$elements->twin[$e], $elements->area[$e], $elements->direction[$e]];
-        [$cell, $beyond] = [$elements->cell[$e], $elements->other[$e]];
-        $axis = $direction >> 1;
-        $far = $twin >= 0 ? $this->half[$twin] : $this->beneath($axis, $beyond);
+        [$cell, $beyond, $far] = [$elements->cell[$e], $elements->other[$e], $this->far[$e]];
+        $axis = Axes::of($direction);
         $upper = $direction % 2 === 1;
         // In the order of the axis, so that rounding does not depend on which side the part is.
         $all = ($upper ? $this->half[$e] + $far : $far + $this->half[$e]) + $elements->contact[$e];
@@ -130,26 +127,19 @@ final class SurfaceNodes implements Contribution
     }
 
     /** Shares the heat given at the surface of an element between its cell and the one beyond. */
-    private function land(Equation $equation, int $e, int $cell, int $beyond, float $share): void
+    private function land(Equation $equation, int $e, int $cell, int $beyond, float $fraction): void
     {
         $given = $this->given[$e];
         if ($given === 0.0) {
             return;
         }
-        $equation->source[$equation->pad + $cell] += $share * $given;
-        $equation->source[$equation->pad + $beyond] += (1.0 - $share) * $given;
-        $this->landed[$e] += $share * $given;
+        $equation->source[$equation->pad + $cell] += $fraction * $given;
+        $equation->source[$equation->pad + $beyond] += (1.0 - $fraction) * $given;
+        $this->landed[$e] += $fraction * $given;
         $twin = $this->elements->twin[$e];
         if ($twin >= 0) {
-            $this->landed[$twin] += (1.0 - $share) * $given;
+            $this->landed[$twin] += (1.0 - $fraction) * $given;
         }
-    }
-
-    private function beneath(int $axis, int $cell): float
-    {
-        $film = $this->resistances->films[$axis][$cell] ?? null;
-
-        return $film !== null ? 1.0 / $film : $this->resistances->half[$axis][$cell] * ($this->resistances->atWall[$cell] ?? 1.0);
     }
 
     /** Whether the surface has a given temperature at an element, and not only something behind a film. */
@@ -167,7 +157,7 @@ final class SurfaceNodes implements Contribution
     /**
      * Heat from the cell of an element to its surface, W.
      *
-     * @param list<float> $temperature of the cells, K
+     * @param array<int, float> $temperature of the cells, K
      */
     public function heatOut(int $e, array $temperature): float
     {
@@ -180,7 +170,7 @@ final class SurfaceNodes implements Contribution
     /**
      * Temperature of the surface at an element, K.
      *
-     * @param list<float> $temperature of the cells, K
+     * @param array<int, float> $temperature of the cells, K
      */
     public function surfaceTemperature(int $e, array $temperature): float
     {

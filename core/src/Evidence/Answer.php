@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Evidence;
+
+use Foehn\Results\ResultBuilder;
+
+/**
+ * What a model gave: the result document, and its watches by id.
+ *
+ * @phpstan-import-type Result from ResultBuilder
+ */
+final readonly class Answer
+{
+    /** @var array<string, float> values of the watches by id, SI units; NAN where one has none */
+    public array $watched;
+
+    /** @param Result $result */
+    public function __construct(public array $result)
+    {
+        $watched = [];
+        foreach ($result['watches'] as $watch) {
+            $watched[$watch['id']] = $watch['value'] ?? NAN;
+        }
+        $this->watched = $watched;
+    }
+
+    /** Heat out through a side of the space, W. */
+    public function throughSide(string $side): float
+    {
+        return $this->result['sides'][$side]['heat'] ?? NAN;
+    }
+
+    /** @return array{flow: float, rise: float} operating point of the first fan, m3/s and Pa */
+    public function fan(): array
+    {
+        $fan = $this->result['flow']['fans'][0] ?? throw new \LogicException('no fan was computed');
+
+        return ['flow' => $fan['flow'], 'rise' => $fan['rise']];
+    }
+
+    /** @return array{current: float, voltage: float, heat: float} of the first terminal, A and V, and W in all */
+    public function terminal(): array
+    {
+        $electric = $this->result['electric'] ?? throw new \LogicException('no currents were computed');
+
+        return ['current' => $electric['terminals'][0]['current'], 'voltage' => $electric['terminals'][0]['voltage'], 'heat' => $electric['power']];
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Model;
+
+/** What is asked of a model. */
+final readonly class Questions
+{
+    /**
+     * @param list<Watch> $watches
+     * @param list<Limit> $limits
+     */
+    public function __construct(public array $watches, public array $limits)
+    {
+    }
+}
