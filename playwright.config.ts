@@ -12,8 +12,14 @@ export default defineConfig({
         launchOptions: {
             executablePath: '/usr/bin/chromium',
             args: [
-                '--no-sandbox', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-background-networking', '--disable-component-update',
-                '--disable-sync', '--disable-quic', '--no-first-run',
+                '--no-sandbox',
+                '--use-angle=swiftshader',
+                '--enable-unsafe-swiftshader',
+                '--disable-background-networking',
+                '--disable-component-update',
+                '--disable-sync',
+                '--disable-quic',
+                '--no-first-run',
             ],
         },
     },

@@ -25,7 +25,9 @@ function answers(string $file, string $grade): iterable
     }
     foreach ($result['parts'] as $part) {
         foreach (['min', 'mean', 'max'] as $of) {
-            yield "part $part[id] $of" => (float) ($part['temperature'][$of] ?? NAN);
+            if (isset($part['temperature'])) {
+                yield "part $part[id] $of" => $part['temperature'][$of];
+            }
         }
         foreach ((array) $part['routes'] as $to => $route) {
             yield "route $part[id] $to" => is_array($route) ? (float) array_sum(array_filter($route, is_float(...))) : (float) $route;

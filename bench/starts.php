@@ -25,8 +25,7 @@ function model(string $name): Model
 
 function listener(int $steps): ProgressListener
 {
-    return new class($steps) implements ProgressListener
-    {
+    return new class ($steps) implements ProgressListener {
         public function __construct(private int $left)
         {
         }

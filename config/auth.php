@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 return [
     'defaults' => ['guard' => 'web', 'passwords' => 'users'],
     'guards' => ['web' => ['driver' => 'session', 'provider' => 'users']],

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 // A run claims itself in the database before it works, so that a job delivered twice computes once.
 return [
     'default' => env('QUEUE_CONNECTION', 'database'),

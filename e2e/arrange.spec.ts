@@ -15,7 +15,9 @@ test('what is typed into one of several rows holds for all; one total is shared;
     await openCopy(page);
     await page.keyboard.press('2');
     await ledger(page).getByRole('gridcell', { name: 'Memory 1', exact: true }).click();
-    await ledger(page).getByRole('gridcell', { name: 'Memory 2', exact: true }).click({ modifiers: ['Control'] });
+    await ledger(page)
+        .getByRole('gridcell', { name: 'Memory 2', exact: true })
+        .click({ modifiers: ['Control'] });
     await expect(ledger(page).getByText('2 selected; a cell holds for all')).toBeVisible();
     await cell(page, 'Memory 1', 'powerText').dblclick();
     await cell(page, 'Memory 1', 'powerText').getByRole('textbox').fill('1.1');
@@ -108,7 +110,9 @@ test('copies stay linked until they are made independent; a locked part stays; a
     await expect(inspector(page).getByLabel('At x')).toBeDisabled();
     await page.keyboard.press('Delete');
     await expect(ledger(page).getByRole('gridcell', { name: 'Heat sink', exact: true })).toBeVisible();
-    await inspector(page).getByRole('button', { name: /^Unlock/ }).click();
+    await inspector(page)
+        .getByRole('button', { name: /^Unlock/ })
+        .click();
     await expect(inspector(page).getByLabel('Depth')).toBeEnabled();
 
     // Seen along z: the face of the heat sink that looks along x, 30 mm from the middle, is drawn out by 20 mm.

@@ -144,8 +144,15 @@ for (const scheme of ['light', 'dark']) {
         test.setTimeout(300_000);
         const serious = async () => {
             // What fades in has other colours on its way; what moves all the time ends never.
-            await page.evaluate(() => Promise.race([Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => undefined))), new Promise((after) => setTimeout(after, 1000))]));
-            return (await new AxeBuilder({ page }).analyze()).violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(', ')}`);
+            await page.evaluate(() =>
+                Promise.race([
+                    Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => undefined))),
+                    new Promise((after) => setTimeout(after, 1000)),
+                ]),
+            );
+            return (await new AxeBuilder({ page }).analyze()).violations
+                .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+                .map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(', ')}`);
         };
         await page.addInitScript((s) => localStorage.setItem('foehn-preferences', JSON.stringify({ state: { units: 'mm', scheme: s }, version: 0 })), scheme);
         await page.goto('/');

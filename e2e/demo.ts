@@ -13,7 +13,10 @@ export const runStrip = (page: Page) => page.getByRole('region', { name: 'Run' }
 
 /** A cell of the ledger by the name of the part and the field of the column. */
 export const cell = (page: Page, part: string, field: string) =>
-    ledger(page).getByRole('row').filter({ has: page.getByRole('gridcell', { name: part, exact: true }) }).locator(`[data-field="${field}"]`);
+    ledger(page)
+        .getByRole('row')
+        .filter({ has: page.getByRole('gridcell', { name: part, exact: true }) })
+        .locator(`[data-field="${field}"]`);
 
 /** Types into a cell as a user does: double click, replace, Enter; waits until it is saved. */
 export async function typeInto(page: Page, part: string, field: string, text: string): Promise<void> {
@@ -25,7 +28,11 @@ export async function typeInto(page: Page, part: string, field: string, text: st
 }
 
 export async function revision(page: Page): Promise<number> {
-    const text = (await page.getByText(/^Saved, revision \d+$/).textContent({ timeout: 10_000 }).catch(() => null)) ?? '0';
+    const text =
+        (await page
+            .getByText(/^Saved, revision \d+$/)
+            .textContent({ timeout: 10_000 })
+            .catch(() => null)) ?? '0';
     return Number(/\d+/.exec(text)?.[0]);
 }
 

@@ -37,7 +37,9 @@ test('a board from an IDF pair gets watts and limits from tables, an own materia
     expect(saved.suggestedFilename()).toBe('gateway-board.stl');
     await page.getByRole('button', { name: 'Add part' }).click();
     await page.getByRole('menuitem', { name: 'From a file: STL, STEP, IDF' }).click();
-    await dialog.getByLabel('Geometry files').setInputFiles(await saved.path().then(async (path) => ({ name: 'again.stl', mimeType: 'model/stl', buffer: await readFile(path) })));
+    await dialog
+        .getByLabel('Geometry files')
+        .setInputFiles(await saved.path().then(async (path) => ({ name: 'again.stl', mimeType: 'model/stl', buffer: await readFile(path) })));
     await expect(dialog.getByRole('row', { name: /90 × 60 × 1.6 mm/ })).toBeVisible();
     await dialog.getByRole('button', { name: 'Cancel' }).click();
 
@@ -94,7 +96,10 @@ test('solids of a STEP file become bodies with their names; what is no STEP file
     await page.getByRole('button', { name: 'Add part' }).click();
     await page.getByRole('menuitem', { name: 'From a file: STL, STEP, IDF' }).click();
     const dialog = page.getByRole('dialog', { name: 'Import geometry' });
-    const text = stepFile([{ name: 'Bracket', min: [0, 0, 0], max: [40, 20, 3] }, { name: 'Boss', min: [10, 5, 3], max: [16, 11, 12] }]);
+    const text = stepFile([
+        { name: 'Bracket', min: [0, 0, 0], max: [40, 20, 3] },
+        { name: 'Boss', min: [10, 5, 3], max: [16, 11, 12] },
+    ]);
     await dialog.getByLabel('Geometry files').setInputFiles(file('cut.step', text.slice(0, 3000)));
     await expect(dialog.getByRole('alert')).toContainText('it is cut off');
     await dialog.getByLabel('Geometry files').setInputFiles(file('none.step', stepFile([])));

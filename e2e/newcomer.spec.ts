@@ -28,8 +28,18 @@ class Hand {
     }
 }
 
-const library = sampleLibrary([{ geometry: 'BGA', part: 'FH-1', size: [18, 18, 1.6] }, { geometry: 'QFN', part: 'FH-2', size: [14, 14, 1.4] }, { geometry: 'SO', part: 'FH-3', size: [12, 10, 1.2] }], false);
-const board = sampleBoard([88, 90], ['BGA FH-1 "Gateway processor"', '19 35 0 0 TOP PLACED', 'QFN FH-2 "Mast radio"', '55 55 0 0 TOP PLACED', 'SO FH-3 "Log memory"', '55 15 0 0 TOP PLACED']);
+const library = sampleLibrary(
+    [
+        { geometry: 'BGA', part: 'FH-1', size: [18, 18, 1.6] },
+        { geometry: 'QFN', part: 'FH-2', size: [14, 14, 1.4] },
+        { geometry: 'SO', part: 'FH-3', size: [12, 10, 1.2] },
+    ],
+    false,
+);
+const board = sampleBoard(
+    [88, 90],
+    ['BGA FH-1 "Gateway processor"', '19 35 0 0 TOP PLACED', 'QFN FH-2 "Mast radio"', '55 55 0 0 TOP PLACED', 'SO FH-3 "Log memory"', '55 15 0 0 TOP PLACED'],
+);
 
 test('a newcomer builds the Mast gateway from an empty project in under 60 interactions', async ({ page }) => {
     test.setTimeout(300_000);
@@ -43,7 +53,11 @@ test('a newcomer builds the Mast gateway from an empty project in under 60 inter
     await hand.click(page.getByRole('button', { name: 'Create' }));
     const project = page.getByRole('complementary', { name: 'Project' });
     await hand.type(project.getByLabel('Altitude'), '1800 m');
-    for (const [axis, to] of [['x', '160 mm'], ['y', '120 mm'], ['z', '50 mm']] as const) {
+    for (const [axis, to] of [
+        ['x', '160 mm'],
+        ['y', '120 mm'],
+        ['z', '50 mm'],
+    ] as const) {
         await hand.type(project.getByLabel(`${axis} to`), to);
         await expect(project.getByLabel(`${axis} to`)).toHaveValue(to);
     }
@@ -64,7 +78,12 @@ test('a newcomer builds the Mast gateway from an empty project in under 60 inter
         await hand.type(inspector.getByRole('combobox', { name: 'Material' }), search, false);
         await hand.click(page.getByRole('option', { name: option }));
     };
-    const sized = (name: string, size: string) => expect(ledger(page).getByRole('row').filter({ has: page.getByRole('gridcell', { name, exact: true }) })).toContainText(size);
+    const sized = (name: string, size: string) =>
+        expect(
+            ledger(page)
+                .getByRole('row')
+                .filter({ has: page.getByRole('gridcell', { name, exact: true }) }),
+        ).toContainText(size);
     await add('Box with walls', 'Box');
     await fill({ 'Wall thickness': '2 mm' });
     await made('6061', /^Aluminium 6061-T6/);
@@ -83,8 +102,16 @@ test('a newcomer builds the Mast gateway from an empty project in under 60 inter
     await hand.click(page.getByRole('button', { name: 'Add part' }));
     await hand.click(page.getByRole('menuitem', { name: 'From a file: STL, STEP, IDF' }));
     const dialog = page.getByRole('dialog', { name: 'Import geometry' });
-    await hand.files(dialog.getByLabel('Geometry files'), [{ name: 'gateway.emn', text: board }, { name: 'gateway.emp', text: library }]);
-    for (const [axis, at] of [['x', '57'], ['y', '15'], ['z', '10']] as const) await hand.type(dialog.getByLabel(`${axis}, mm`), at, false);
+    await hand.files(dialog.getByLabel('Geometry files'), [
+        { name: 'gateway.emn', text: board },
+        { name: 'gateway.emp', text: library },
+    ]);
+    for (const [axis, at] of [
+        ['x', '57'],
+        ['y', '15'],
+        ['z', '10'],
+    ] as const)
+        await hand.type(dialog.getByLabel(`${axis}, mm`), at, false);
     await hand.click(dialog.getByRole('button', { name: 'Import 4 bodies' }));
     await expect(ledger(page).getByText('7 parts')).toBeVisible();
 

@@ -20,7 +20,9 @@ export function stepFile(boxes: { name: string; min: Point; max: Point }[]): str
     const angle = add('(NAMED_UNIT(*)PLANE_ANGLE_UNIT()SI_UNIT($,.RADIAN.))');
     const solid = add('(NAMED_UNIT(*)SI_UNIT($,.STERADIAN.)SOLID_ANGLE_UNIT())');
     const uncertainty = add(`UNCERTAINTY_MEASURE_WITH_UNIT(LENGTH_MEASURE(1.E-07),${length},'distance_accuracy_value','')`);
-    const context = add(`(GEOMETRIC_REPRESENTATION_CONTEXT(3)GLOBAL_UNCERTAINTY_ASSIGNED_CONTEXT((${uncertainty}))GLOBAL_UNIT_ASSIGNED_CONTEXT((${length},${angle},${solid}))REPRESENTATION_CONTEXT('',''))`);
+    const context = add(
+        `(GEOMETRIC_REPRESENTATION_CONTEXT(3)GLOBAL_UNCERTAINTY_ASSIGNED_CONTEXT((${uncertainty}))GLOBAL_UNIT_ASSIGNED_CONTEXT((${length},${angle},${solid}))REPRESENTATION_CONTEXT('',''))`,
+    );
 
     for (const { name, min, max } of boxes) {
         const at = (i: number): Point => [i & 1 ? max[0] : min[0], i & 2 ? max[1] : min[1], i & 4 ? max[2] : min[2]];
@@ -39,8 +41,36 @@ export function stepFile(boxes: { name: string; min: Point; max: Point }[]): str
         };
         // Corners of each face, seen from outside against the clock.
         const faces: [number[], Point, Point][] = [
-            [[0, 4, 6, 2], [-1, 0, 0], [0, 1, 0]], [[1, 3, 7, 5], [1, 0, 0], [0, 1, 0]], [[0, 1, 5, 4], [0, -1, 0], [1, 0, 0]],
-            [[2, 6, 7, 3], [0, 1, 0], [1, 0, 0]], [[0, 2, 3, 1], [0, 0, -1], [1, 0, 0]], [[4, 5, 7, 6], [0, 0, 1], [1, 0, 0]],
+            [
+                [0, 4, 6, 2],
+                [-1, 0, 0],
+                [0, 1, 0],
+            ],
+            [
+                [1, 3, 7, 5],
+                [1, 0, 0],
+                [0, 1, 0],
+            ],
+            [
+                [0, 1, 5, 4],
+                [0, -1, 0],
+                [1, 0, 0],
+            ],
+            [
+                [2, 6, 7, 3],
+                [0, 1, 0],
+                [1, 0, 0],
+            ],
+            [
+                [0, 2, 3, 1],
+                [0, 0, -1],
+                [1, 0, 0],
+            ],
+            [
+                [4, 5, 7, 6],
+                [0, 0, 1],
+                [1, 0, 0],
+            ],
         ];
         const shell = faces.map(([corners, normal, across]) => {
             const loop = add(`EDGE_LOOP('',(${corners.map((c, n) => edge(c, corners[(n + 1) % 4]!)).join(',')}))`);

@@ -21,9 +21,18 @@ async function openProject(page: Page, name: RegExp): Promise<void> {
 
 /** A warm block under a cold plate in air between a hot and a cold wall: whoever mixes air into its surface paints it many kelvin off. */
 const blockInAir = {
-    format: 'foehn-model', version: 1, name: 'Block in air', surroundings: { temperature: '20 degC' },
-    space: { box: { min: [0, 0, 0], max: ['60 mm', '60 mm', '40 mm'] }, fluid: 'air', sides: { 'z+': { heat: { kind: 'temperature', temperature: '20 degC' } } } },
-    parts: [{ id: 'b', name: 'Block', shape: { kind: 'block', size: ['40 mm', '40 mm', '10 mm'] }, at: ['10 mm', '10 mm', 0], material: 'copper', power: '0.1 W' }],
+    format: 'foehn-model',
+    version: 1,
+    name: 'Block in air',
+    surroundings: { temperature: '20 degC' },
+    space: {
+        box: { min: [0, 0, 0], max: ['60 mm', '60 mm', '40 mm'] },
+        fluid: 'air',
+        sides: { 'z+': { heat: { kind: 'temperature', temperature: '20 degC' } } },
+    },
+    parts: [
+        { id: 'b', name: 'Block', shape: { kind: 'block', size: ['40 mm', '40 mm', '10 mm'] }, at: ['10 mm', '10 mm', 0], material: 'copper', power: '0.1 W' },
+    ],
     analysis: { grid: { cells: [12, 12, 8] } },
 };
 
@@ -48,14 +57,17 @@ test('what is painted on a part is what the core has there, without the air besi
     // Away from labels and edges.
     const place = { x: Math.round(box.width * 0.44), y: Math.round(box.height * 0.58) };
     const picture = (await canvas.screenshot()).toString('base64');
-    const painted = await page.evaluate(async ({ picture: data, place: { x, y } }) => {
-        const image = new Image();
-        image.src = `data:image/png;base64,${data}`;
-        await image.decode();
-        const drawn = new OffscreenCanvas(image.width, image.height).getContext('2d')!;
-        drawn.drawImage(image, 0, 0);
-        return [...drawn.getImageData(x, y, 1, 1).data];
-    }, { picture, place });
+    const painted = await page.evaluate(
+        async ({ picture: data, place: { x, y } }) => {
+            const image = new Image();
+            image.src = `data:image/png;base64,${data}`;
+            await image.decode();
+            const drawn = new OffscreenCanvas(image.width, image.height).getContext('2d')!;
+            drawn.drawImage(image, 0, 0);
+            return [...drawn.getImageData(x, y, 1, 1).data];
+        },
+        { picture, place },
+    );
     const scale = scaleBytes(256);
     const distance = (i: number) => [0, 1, 2].reduce((sum, n) => sum + (scale[4 * i + n]! * LIGHT_FROM_ABOVE - painted[n]!) ** 2, 0);
     const nearest = [...Array(256).keys()].reduce((best, i) => (distance(i) < distance(best) ? i : best));
@@ -68,8 +80,20 @@ test('what is painted on a part is what the core has there, without the air besi
 
 test('a ledger of a thousand parts shows all of them', async ({ page }) => {
     await importModel(page, {
-        format: 'foehn-model', version: 1, name: 'Pins', space: { box: { min: [0, 0, 0], max: [1.1, 0.1, 0.1] }, fluid: null, sides: { 'z-': { heat: { kind: 'temperature', temperature: '20 degC' } } } },
-        parts: [{ id: 'pin', name: 'Pin', group: 'Row', shape: { kind: 'block', size: [5e-4, 5e-4, 0.01] }, material: 'copper', repeat: [{ count: 1000, step: [1e-3, 0, 0] }] }],
+        format: 'foehn-model',
+        version: 1,
+        name: 'Pins',
+        space: { box: { min: [0, 0, 0], max: [1.1, 0.1, 0.1] }, fluid: null, sides: { 'z-': { heat: { kind: 'temperature', temperature: '20 degC' } } } },
+        parts: [
+            {
+                id: 'pin',
+                name: 'Pin',
+                group: 'Row',
+                shape: { kind: 'block', size: [5e-4, 5e-4, 0.01] },
+                material: 'copper',
+                repeat: [{ count: 1000, step: [1e-3, 0, 0] }],
+            },
+        ],
     });
     await page.getByRole('button', { name: 'Build' }).click();
     await expect(ledger(page).getByText('1000 parts')).toBeVisible();

@@ -97,7 +97,9 @@ final class SolveRun implements ShouldQueue
             );
         }
 
-        return (int) $run->samples()->max('iteration');
+        $last = $run->samples()->max('iteration');
+
+        return is_numeric($last) ? (int) $last : 0;
     }
 
     /** @param ?string $earlier what was said of attempts before */

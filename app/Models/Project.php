@@ -8,6 +8,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Facades\DB;
 
 /**
  * @property int $id
@@ -37,9 +38,9 @@ final class Project extends Model implements BelongsToProject
 
     public function roleOf(User $user): ?Role
     {
-        $role = $this->members()->whereKey($user->id)->first()?->pivot->role;
+        $role = DB::table('memberships')->where('project_id', $this->id)->where('user_id', $user->id)->value('role');
 
-        return $role === null ? null : Role::from($role);
+        return is_string($role) ? Role::from($role) : null;
     }
 
     public function owningProject(): self

@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $document the model document as it was given
  * @property string $hash SHA-256 of the document
  * @property string $step what the user did
+ * @property-read Variant $variant
  */
 final class Revision extends Model
 {

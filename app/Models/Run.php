@@ -14,6 +14,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * One computation of one revision at one grade.
  *
  * @property int $id
+ * @property int $revision_id
+ * @property int $variant_id
  * @property RunState $state
  * @property string $grade
  * @property bool $keep_flow temperatures alone, on the last flow of the variant
@@ -25,6 +27,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?string $message
  * @property ?float $worst_margin K
  * @property ?\Illuminate\Support\Carbon $heartbeat_at
+ * @property ?\Illuminate\Support\Carbon $started_at
+ * @property ?\Illuminate\Support\Carbon $finished_at
+ * @property-read Variant $variant
+ * @property-read Revision $revision
+ * @property-read Revision $revisionNumber
  */
 final class Run extends Model implements BelongsToProject
 {

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Factories\HasFactory;
+use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Http\Request;
 
 /**
  * @property int $id
@@ -15,11 +16,15 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  */
 final class User extends Authenticatable
 {
-    use HasFactory;
-
     protected $fillable = ['name', 'email', 'password', 'demo'];
 
     protected $hidden = ['password', 'remember_token'];
+
+    /** Who makes a request; only asked behind the sign-in. */
+    public static function of(Request $request): self
+    {
+        return $request->user() ?? throw new AuthenticationException();
+    }
 
     /** @return BelongsToMany<Project, $this> */
     public function projects(): BelongsToMany

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Foehn\Codec\ModelCodec;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -58,7 +59,7 @@ final class Variant extends Model implements BelongsToProject
     /** @return HasOne<Run, $this> */
     public function lastSolved(): HasOne
     {
-        return $this->hasOne(Run::class)->ofMany(['id' => 'max'], fn ($query) => $query->where('state', RunState::Solved->value));
+        return $this->hasOne(Run::class)->ofMany(['id' => 'max'], fn (Builder $query) => $query->where('state', RunState::Solved->value));
     }
 
     /**

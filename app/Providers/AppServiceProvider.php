@@ -18,7 +18,7 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         // Beats beside whatever query it comes in the middle of.
-        config(['database.connections.heartbeat' => config('database.connections.' . config('database.default'))]);
+        config(['database.connections.heartbeat' => config('database.connections.' . config()->string('database.default'))]);
         Model::shouldBeStrict();
         JsonResource::withoutWrapping();
         // Variants and runs are seen and changed by whoever may see and change their project.

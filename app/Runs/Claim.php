@@ -27,7 +27,7 @@ final readonly class Claim
             'state' => RunState::Running, 'worker' => $worker, 'started_at' => DB::raw('coalesce(started_at, now(3))'), 'heartbeat_at' => now(), 'attempts' => DB::raw('attempts + 1'),
         ]);
 
-        return $taken === 0 ? null : new self($run, (int) Run::query()->whereKey($run)->value('attempts'), $worker);
+        return $taken === 0 ? null : new self($run, Run::query()->findOrFail($run)->attempts, $worker);
     }
 
     /**

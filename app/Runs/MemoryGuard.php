@@ -33,7 +33,7 @@ final class MemoryGuard
     /** Bytes a process of this host can still have; null where the system does not tell. FOEHN_WORKER_MEMORY, in MB, sets it lower. */
     private static function free(): ?float
     {
-        $set = (float) config('app.worker_memory') * 1e6;
+        $set = config()->integer('app.worker_memory') * 1e6;
         $told = preg_match('/^MemAvailable:\s+(\d+) kB/m', (string) @file_get_contents('/proc/meminfo'), $m) === 1 ? 1024.0 * (float) $m[1] : null;
 
         return $set > 0.0 ? min($set, $told ?? $set) : $told;

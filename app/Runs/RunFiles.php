@@ -6,6 +6,7 @@ namespace App\Runs;
 
 use App\Models\Run;
 use Foehn\Grid\Grid;
+use Foehn\Observe\GridValues;
 use Foehn\Results\FieldFile;
 use Foehn\Results\ResultBuilder;
 use Foehn\Results\StoredField;
@@ -81,7 +82,7 @@ final class RunFiles
     /**
      * The last checkpoint of a run.
      *
-     * @return ?array{FlowState, list<array<string, mixed>>} the flow, and the grids that are done
+     * @return ?array{FlowState, list<GridValues>} the flow, and the grids that are done
      */
     public function checkpoint(Run $run): ?array
     {
@@ -92,7 +93,10 @@ final class RunFiles
             $end = $bytes === null ? false : strpos($bytes, "\n");
             $state = $bytes === null || $end === false ? null : FlowState::fromBytes(substr($bytes, $end + 1));
             if ($bytes !== null && $end !== false && $state !== null) {
-                return [$state, json_decode(substr($bytes, 0, $end), true)];
+                /** @var list<array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: array<string, ?float>}> $levels */
+                $levels = json_decode(substr($bytes, 0, $end), true);
+
+                return [$state, array_map(GridValues::fromArray(...), $levels)];
             }
         }
 
@@ -117,6 +121,7 @@ final class RunFiles
      */
     public function probe(Run $run, array $point): array
     {
+        /** @var array{grid: array{lines: array{list<float>, list<float>, list<float>}}, parts: list<array{id: string}>} $result */
         $result = json_decode((string) file_get_contents($this->path($run, $run->picture, 'result.json')), true);
         $temperature = fopen($this->path($run, $run->picture, self::FIELDS['temperature']), 'rb');
         $parts = fopen($this->path($run, $run->picture, self::FIELDS['parts']), 'rb');
@@ -163,7 +168,7 @@ final class RunFiles
     /** @return list<int> */
     private function attemptsOf(Run $run): array
     {
-        return array_map(fn (string $folder) => (int) basename($folder), $this->disk()->directories($run->folder()));
+        return array_values(array_map(fn (string $folder) => (int) basename($folder), $this->disk()->directories($run->folder())));
     }
 
     private function disk(): Filesystem

@@ -74,11 +74,11 @@ final class RunQueue
                 $recovered++;
             }
         }
-        $waiting = Run::query()->where('state', RunState::Queued)->pluck('dispatched_at', 'id');
+        $waiting = Run::query()->where('state', RunState::Queued)->get(['id', 'dispatched_at']);
         if (Queue::pendingSize() < count($waiting)) {
-            foreach ($waiting as $id => $dispatched) {
-                if ($dispatched === null || $dispatched->lt(now()->subSeconds(self::WITHOUT_JOB))) {
-                    $this->dispatch($id);
+            foreach ($waiting as $run) {
+                if ($run->dispatched_at === null || $run->dispatched_at->lt(now()->subSeconds(self::WITHOUT_JOB))) {
+                    $this->dispatch($run->id);
                     $recovered++;
                 }
             }

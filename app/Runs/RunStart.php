@@ -6,7 +6,7 @@ namespace App\Runs;
 
 use App\Models\Run;
 use App\Models\RunState;
-use Foehn\Observe\GridValues;
+use App\Models\Variant;
 use Foehn\Solve\Start;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -34,7 +34,7 @@ final readonly class RunStart
             $resumes = ! $run->keep_flow && ($other->is($run) || ($other->revision_id === $run->revision_id && $other->grade === $run->grade && in_array($other->state, [RunState::Stopped, RunState::Failed], true)));
 
             return new self(
-                new Start($flow, $resumes ? array_map(GridValues::fromArray(...), $levels) : [], $run->keep_flow, $other->revision->hash, $resumes, $resumes ? self::secondsOf($other) : 0.0),
+                new Start($flow, $resumes ? $levels : [], $run->keep_flow, $other->revision->hash, $resumes, $resumes ? self::secondsOf($other) : 0.0),
                 $resumes ? $other : null,
             );
         }
@@ -49,12 +49,14 @@ final readonly class RunStart
      */
     private static function earlier(Run $run): Collection
     {
-        return Run::query()->with('revision')->whereIn('variant_id', $run->variant->project->variants()->select('id'))->where('id', '<=', $run->id)
+        return Run::query()->with('revision')->whereIn('variant_id', Variant::query()->where('project_id', $run->variant->project_id)->select('id'))->where('id', '<=', $run->id)
             ->orderByRaw('id = ? desc, variant_id = ? desc', [$run->id, $run->variant_id])->orderByDesc('id')->limit(self::LOOKED_AT)->get();
     }
 
     private static function secondsOf(Run $run): float
     {
-        return (float) $run->samples()->max('seconds');
+        $last = $run->samples()->max('seconds');
+
+        return is_numeric($last) ? (float) $last : 0.0;
     }
 }

@@ -22,7 +22,9 @@ function Waiting({ text }: { text: string }) {
 function NotFound() {
     return (
         <Stack component="main" sx={{ height: '100%', alignItems: 'center', justifyContent: 'center', gap: 1 }}>
-            <Typography component="h1" variant="h6">There is nothing at this address.</Typography>
+            <Typography component="h1" variant="h6">
+                There is nothing at this address.
+            </Typography>
             <Link to="/">Back to the projects</Link>
         </Stack>
     );
@@ -35,13 +37,13 @@ export function App() {
     return (
         <BrowserRouter>
             <Boundary what="This page">
-            <Suspense fallback={<Waiting text="Opening the project" />}>
-                <Routes>
-                    <Route path="/" element={<ProjectList />} />
-                    <Route path="/projects/:project/variants/:variant" element={<ProjectScreen />} />
-                    <Route path="*" element={<NotFound />} />
-                </Routes>
-            </Suspense>
+                <Suspense fallback={<Waiting text="Opening the project" />}>
+                    <Routes>
+                        <Route path="/" element={<ProjectList />} />
+                        <Route path="/projects/:project/variants/:variant" element={<ProjectScreen />} />
+                        <Route path="*" element={<NotFound />} />
+                    </Routes>
+                </Suspense>
             </Boundary>
         </BrowserRouter>
     );

@@ -21,7 +21,7 @@ final class Prune extends Command
 
     public function handle(RunFiles $files): int
     {
-        $projects = Project::onlyTrashed()->where('deleted_at', '<', now()->subDays((int) config('app.keep.deleted_days')))->get();
+        $projects = Project::onlyTrashed()->where('deleted_at', '<', now()->subDays(config()->integer('app.keep.deleted_days')))->get();
         $projects->each(fn (Project $project) => $project->forceDelete());
         $runs = 0;
         foreach (Variant::query()->lazyById() as $variant) {
@@ -29,7 +29,7 @@ final class Prune extends Command
             Run::query()->whereKey($old)->delete();
             $runs += count($old);
         }
-        DB::table('failed_jobs')->where('failed_at', '<', now()->subDays((int) config('app.keep.deleted_days')))->delete();
+        DB::table('failed_jobs')->where('failed_at', '<', now()->subDays(config()->integer('app.keep.deleted_days')))->delete();
         $this->line(sprintf('Removed: %d projects, %d runs, %d folders.', count($projects), $runs, $files->deleteOrphans()));
 
         return self::SUCCESS;
@@ -40,7 +40,11 @@ final class Prune extends Command
     {
         $verdict = $variant->lastSolved()->value('runs.id');
 
-        return $variant->runs()->whereNotIn('state', [RunState::Queued, RunState::Running])->pluck('id')
-            ->slice((int) config('app.keep.runs'))->reject(fn (int $id) => $id === $verdict)->values()->all();
+        $ids = [];
+        foreach ($variant->runs()->whereNotIn('state', [RunState::Queued, RunState::Running])->get(['id']) as $run) {
+            $ids[] = $run->id;
+        }
+
+        return array_values(array_filter(array_slice($ids, config()->integer('app.keep.runs')), fn (int $id) => $id !== $verdict));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Models\User;
 use Foehn\Materials\Library;
 use Foehn\Materials\Material;
 use Illuminate\Http\JsonResponse;
@@ -32,11 +33,12 @@ final class LibraryController
     public function ofProjects(Request $request): JsonResponse
     {
         $found = [];
-        foreach ($request->user()->projects()->with('variants.headNumber')->orderBy('name')->get() as $project) {
+        foreach (User::of($request)->projects()->with('variants.headNumber')->orderBy('name')->get() as $project) {
             $materials = [];
             foreach ($project->variants as $variant) {
                 // The database reads them out, so that no long document has to be loaded.
-                $own = json_decode((string) DB::table('revisions')->where('id', $variant->headNumber?->id)->selectRaw("json_extract(document, '$.materials') as materials")->value('materials'), true);
+                $own = DB::table('revisions')->where('id', $variant->headNumber?->id)->selectRaw("json_extract(document, '$.materials') as materials")->value('materials');
+                $own = is_string($own) ? json_decode($own, true) : null;
                 $materials = [...$materials, ...(is_array($own) ? $own : [])];
             }
             if ($materials !== []) {

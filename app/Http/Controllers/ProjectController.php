@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\Resources\ProjectResource;
 use App\Models\Project;
 use App\Models\Role;
+use App\Models\User;
 use App\Runs\RunQueue;
 use Foehn\Codec\ModelCodec;
 use Illuminate\Http\JsonResponse;
@@ -21,7 +22,7 @@ final class ProjectController
     /** Projects of the user, last opened first; with ?deleted=1 those that can still be restored. */
     public function index(Request $request): AnonymousResourceCollection
     {
-        $projects = $request->user()->projects()->with(self::SHOWN);
+        $projects = User::of($request)->projects()->with(self::SHOWN);
 
         return ProjectResource::collection($request->boolean('deleted')
             ? $projects->onlyTrashed()->orderByDesc('projects.deleted_at')->get()
@@ -33,7 +34,7 @@ final class ProjectController
     {
         $json = $request->getContent();
         $model = ModelCodec::fromJson($json);
-        $user = $request->user();
+        $user = User::of($request);
         $project = DB::transaction(function () use ($json, $model, $user): Project {
             $project = Project::query()->create(['name' => $model->name]);
             $project->members()->attach($user->id, ['role' => Role::Owner->value]);
@@ -47,14 +48,15 @@ final class ProjectController
 
     public function show(Request $request, Project $project): ProjectResource
     {
-        $project->members()->updateExistingPivot($request->user()->id, ['opened_at' => now()]);
+        $project->members()->updateExistingPivot(User::of($request)->id, ['opened_at' => now()]);
 
         return ProjectResource::make($project->load(self::SHOWN));
     }
 
     public function update(Request $request, Project $project): ProjectResource
     {
-        $project->update(array_map(strval(...), $request->validate(['name' => ['required', 'string', 'max:200'], 'summary' => ['nullable', 'string', 'max:500']])));
+        $request->validate(['name' => ['required', 'string', 'max:200'], 'summary' => ['nullable', 'string', 'max:500']]);
+        $project->update(['name' => $request->string('name')->toString(), ...($request->has('summary') ? ['summary' => $request->string('summary')->toString()] : [])]);
 
         return ProjectResource::make($project->load(self::SHOWN));
     }

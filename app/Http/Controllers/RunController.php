@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Resources\RunResource;
 use App\Models\Run;
+use App\Models\User;
 use App\Models\Variant;
 use App\Runs\RunFiles;
 use App\Runs\RunQueue;
@@ -25,13 +26,13 @@ final class RunController
     /** The last runs of a variant, without their curves. */
     public function index(Variant $variant): AnonymousResourceCollection
     {
-        return RunResource::collection($variant->runs()->with('revisionNumber')->limit((int) config('app.keep.runs'))->get());
+        return RunResource::collection($variant->runs()->with('revisionNumber')->limit(config()->integer('app.keep.runs'))->get());
     }
 
     public function store(Request $request, Variant $variant): JsonResponse
     {
-        $given = $request->validate(['grade' => ['required', Rule::in(GridSettings::GRADES)], 'keepFlow' => ['boolean']]);
-        $run = $this->queue->start($variant, $given['grade'], $request->user(), (bool) ($given['keepFlow'] ?? false));
+        $request->validate(['grade' => ['required', Rule::in(GridSettings::GRADES)], 'keepFlow' => ['boolean']]);
+        $run = $this->queue->start($variant, $request->string('grade')->toString(), User::of($request), $request->boolean('keepFlow'));
 
         return RunResource::make($run->load('revisionNumber'))->response()->setStatusCode(201);
     }
@@ -39,9 +40,10 @@ final class RunController
     /** A run with the samples of its curve that came after the one named. */
     public function show(Request $request, Run $run): RunResource
     {
-        $given = $request->validate(['after' => ['integer', 'min:0']]);
+        $request->validate(['after' => ['integer', 'min:0']]);
+        $after = $request->integer('after');
 
-        return RunResource::make($run->load(['revisionNumber', 'samples' => fn ($samples) => $samples->where('id', '>', (int) ($given['after'] ?? 0))]));
+        return RunResource::make($run->load(['revisionNumber', 'samples' => fn ($samples) => $samples->where('id', '>', $after)]));
     }
 
     public function stop(Run $run): RunResource
@@ -61,8 +63,8 @@ final class RunController
 
     public function probe(Request $request, Run $run): JsonResponse
     {
-        $given = $request->validate(['x' => ['required', 'numeric'], 'y' => ['required', 'numeric'], 'z' => ['required', 'numeric']]);
+        $request->validate(['x' => ['required', 'numeric'], 'y' => ['required', 'numeric'], 'z' => ['required', 'numeric']]);
 
-        return response()->json($this->files->probe($run, [(float) $given['x'], (float) $given['y'], (float) $given['z']]));
+        return response()->json($this->files->probe($run, [$request->float('x'), $request->float('y'), $request->float('z')]));
     }
 }

@@ -27,8 +27,8 @@ final class SessionController
 
     public function store(Request $request): JsonResponse
     {
-        $credentials = $request->validate(['email' => ['required', 'email'], 'password' => ['required', 'string']]);
-        if (! Auth::attempt($credentials)) {
+        $request->validate(['email' => ['required', 'email'], 'password' => ['required', 'string']]);
+        if (! Auth::attempt($request->only(['email', 'password']))) {
             throw ValidationException::withMessages(['email' => 'No account has this e-mail address and password.']);
         }
         $request->session()->regenerate();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Resources\RevisionResource;
+use App\Models\User;
 use App\Models\Variant;
 use Foehn\Codec\ModelCodec;
 use Foehn\Grid\Cavity;
@@ -32,18 +33,18 @@ final class VariantController
         $text = $request->getContent();
         ModelCodec::parse($text);
         // The text as sent, so that an empty object stays an object.
-        $body = json_decode($text);
-        $given = validator((array) $body, [
+        $body = (array) json_decode($text);
+        validator($body, [
             'document' => ['required'],
             'base' => ['required', 'integer', 'min:0'],
             'step' => ['required', 'string', 'max:200'],
         ])->validate();
-        $document = json_encode($body->document, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
+        $document = json_encode($body['document'], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
         if ($document === false) {
             throw ModelException::at('/document', 'it holds a number that is too large to be one: ' . json_last_error_msg());
         }
-        $revision = $variant->saveModel($document, (int) $given['base'], $given['step'], $request->user());
-        $variant->project->touch();
+        $revision = $variant->saveModel($document, $request->integer('base'), $request->string('step')->toString(), User::of($request));
+        $variant->project?->touch();
 
         return RevisionResource::make($revision->setRelation('variant', $variant));
     }
@@ -51,14 +52,15 @@ final class VariantController
     /** The grid that a run would use. */
     public function grid(Request $request, Variant $variant): JsonResponse
     {
-        $given = $request->validate(['grade' => ['required', Rule::in(GridSettings::GRADES)]]);
-        $report = $this->computedOnce($variant, "grid {$given['grade']}", function (Model $model) use ($given): array {
-            $levels = GridLevels::of($model->withGrade($given['grade']));
+        $request->validate(['grade' => ['required', Rule::in(GridSettings::GRADES)]]);
+        $grade = $request->string('grade')->toString();
+        $report = $this->computedOnce($variant, "grid $grade", function (Model $model) use ($grade): array {
+            $levels = GridLevels::of($model->withGrade($grade));
 
             return GridReport::of(...end($levels));
         });
 
-        return response()->json(['grade' => $given['grade'], ...$report]);
+        return response()->json(['grade' => $grade, ...$report]);
     }
 
     /** The air that the parts close off, or where it gets out. */
@@ -82,6 +84,10 @@ final class VariantController
     {
         $head = $variant->headNumber()->firstOrFail();
 
-        return Cache::remember("$what $head->hash " . CodeVersion::hash(), now()->addDay(), fn (): array => json_decode(json_encode($compute(ModelCodec::fromJson($variant->head()->firstOrFail()->document)), JSON_THROW_ON_ERROR), true));
+        $written = Cache::remember("$what $head->hash " . CodeVersion::hash(), now()->addDay(), fn (): string => json_encode($compute(ModelCodec::fromJson($variant->head()->firstOrFail()->document)), JSON_THROW_ON_ERROR));
+        /** @var array<string, mixed> $computed */
+        $computed = json_decode($written, true);
+
+        return $computed;
     }
 }

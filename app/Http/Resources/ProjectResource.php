@@ -6,6 +6,8 @@ namespace App\Http\Resources;
 
 use App\Models\Project;
 use App\Models\Variant;
+use DateTimeInterface;
+use Illuminate\Database\Eloquent\Relations\Pivot;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Carbon;
@@ -13,11 +15,19 @@ use Illuminate\Support\Carbon;
 /** @mixin Project */
 final class ProjectResource extends JsonResource
 {
+    /** What a project knows of the one who asks: the role, or when the project was opened last. */
+    private function membership(Request $request, string $attribute): mixed
+    {
+        $pivot = $this->members->firstWhere('id', $request->user()?->id)?->getRelation('pivot');
+
+        return $pivot instanceof Pivot ? $pivot->getAttribute($attribute) : null;
+    }
+
     private function openedBy(Request $request): ?string
     {
-        $opened = $this->members->firstWhere('id', $request->user()?->id)?->pivot->opened_at;
+        $opened = $this->membership($request, 'opened_at');
 
-        return $opened === null ? null : Carbon::parse($opened)->toIso8601String();
+        return is_string($opened) || $opened instanceof DateTimeInterface ? Carbon::parse($opened)->toIso8601String() : null;
     }
 
     /** @return array<string, mixed> */
@@ -27,7 +37,7 @@ final class ProjectResource extends JsonResource
             'id' => $this->id,
             'name' => $this->name,
             'summary' => $this->summary,
-            'role' => $this->members->firstWhere('id', $request->user()?->id)?->pivot->role,
+            'role' => $this->membership($request, 'role'),
             'openedAt' => $this->openedBy($request),
             'deletedAt' => $this->deleted_at?->toIso8601String(),
             'updatedAt' => $this->updated_at?->toIso8601String(),

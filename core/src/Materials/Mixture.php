@@ -60,6 +60,7 @@ final class Mixture
             array_map(fn (array $part) => $part[1]->conductivity[$part[2]], $parts),
             fn (float $t): float => array_sum(array_map(fn (array $part): float => $part[0] * $part[1]->conductivity[$part[2]]->at($t), $parts)),
         );
+
         return Material::ofBoard("vias:$id", 'Board with vias', self::with($board->conductivity, $through, $normal), new Bulk($mass, self::perMass($capacity, $mass)), 'computed from the board and its vias');
     }
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
-use Foehn\Numerics\Vectors;
 use Foehn\Model\Model;
 use Foehn\Model\Watch;
+use Foehn\Numerics\Vectors;
 use Foehn\Observe\FlowProbe;
 use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Flow\FlowField;

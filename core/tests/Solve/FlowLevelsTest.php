@@ -200,8 +200,7 @@ final class FlowLevelsTest extends TestCase
     /** @return ProgressListener&object{published: list<int>} */
     private static function listener(int $stopAfter, bool $looks = false): ProgressListener
     {
-        return new class($stopAfter, $looks) implements ProgressListener
-        {
+        return new class ($stopAfter, $looks) implements ProgressListener {
             /** @var list<int> cells of what was published */
             public array $published = [];
 

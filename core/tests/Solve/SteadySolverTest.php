@@ -144,8 +144,7 @@ final class SteadySolverTest extends TestCase
 
     public function testReportsProgressAndStops(): void
     {
-        $listener = new class() implements ProgressListener
-        {
+        $listener = new class () implements ProgressListener {
             /** @var list<string> */
             public array $stages = [];
 

@@ -8,7 +8,8 @@ export const queryClient = new QueryClient({
 
 export const isActive = (run: Run | undefined): boolean => run?.state === 'queued' || run?.state === 'running';
 
-export const useSession = () => useQuery({ queryKey: ['session'], queryFn: async () => keepToken(await api.get<Session>('/api/session')), staleTime: Infinity });
+export const useSession = () =>
+    useQuery({ queryKey: ['session'], queryFn: async () => keepToken(await api.get<Session>('/api/session')), staleTime: Infinity });
 
 export function useSignIn(onSignedIn?: () => void) {
     const client = useQueryClient();
@@ -80,8 +81,7 @@ export const useGridReport = (variant: number, revision: number, grade: Grade, e
     });
 
 /** The last runs of a variant; asked for often while one is active. */
-export const useRuns = (variant: number) =>
-    useQuery({ queryKey: ['runs', variant], queryFn: () => api.get<Run[]>(`/api/variants/${variant}/runs`) });
+export const useRuns = (variant: number) => useQuery({ queryKey: ['runs', variant], queryFn: () => api.get<Run[]>(`/api/variants/${variant}/runs`) });
 
 /** A newer state of a run with its whole curve; the server sends only what came after the samples that are known. */
 export const withSamples = (known: Run | undefined, newer: Run): Run => (known ? { ...newer, samples: [...known.samples, ...newer.samples] } : newer);

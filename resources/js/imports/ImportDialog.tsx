@@ -92,7 +92,9 @@ export default function ImportDialog({ outline, editor, onClose }: Props) {
     const known = bodies.filter((body) => names.has(body.name)).length;
     const empty = outline.parts.length === 0;
     const [fits, setFits] = useState(true);
-    const grows = !(empty && fits) && bodies.some((body) => [0, 1, 2].some((n) => body.min[n]! < outline.space.min[n]! - 1e-9 || body.max[n]! > outline.space.max[n]! + 1e-9));
+    const grows =
+        !(empty && fits) &&
+        bodies.some((body) => [0, 1, 2].some((n) => body.min[n]! < outline.space.min[n]! - 1e-9 || body.max[n]! > outline.space.max[n]! + 1e-9));
 
     const pick = (files: FileList | null) => {
         setRefusal(null);
@@ -100,7 +102,9 @@ export default function ImportDialog({ outline, editor, onClose }: Props) {
         setLeft(new Set());
         if (!files || files.length === 0) return;
         setReading(true);
-        choose([...files]).then(setChosen, (e: Error) => setRefusal(e instanceof ImportError ? e.message : `The file cannot be read: ${e.message}`)).finally(() => setReading(false));
+        choose([...files])
+            .then(setChosen, (e: Error) => setRefusal(e instanceof ImportError ? e.message : `The file cannot be read: ${e.message}`))
+            .finally(() => setReading(false));
     };
     const bring = () => {
         setBusy(true);
@@ -122,14 +126,33 @@ export default function ImportDialog({ outline, editor, onClose }: Props) {
         <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="import-title">
             <DialogTitle id="import-title">Import geometry</DialogTitle>
             <DialogContent>
-                <Typography color="text.secondary" sx={{ mb: 2 }}>Bodies from an STL or STEP file, or a board with its components from the two files of an IDF 3.0 pair. A body named like a part takes its place and keeps its material, watts and limits.</Typography>
+                <Typography color="text.secondary" sx={{ mb: 2 }}>
+                    Bodies from an STL or STEP file, or a board with its components from the two files of an IDF 3.0 pair. A body named like a part takes its
+                    place and keeps its material, watts and limits.
+                </Typography>
                 <Stack direction="row" sx={{ gap: 2, alignItems: 'center', mb: 2 }}>
-                    <Button variant="outlined" startIcon={<UploadFileOutlined />} onClick={() => input.current?.click()}>Choose files</Button>
-                    <input ref={input} hidden type="file" multiple accept=".stl,.step,.stp,.p21,.emn,.emp,.brd,.pro,.lib,.idf" aria-label="Geometry files" onChange={(e) => pick(e.target.files)} />
+                    <Button variant="outlined" startIcon={<UploadFileOutlined />} onClick={() => input.current?.click()}>
+                        Choose files
+                    </Button>
+                    <input
+                        ref={input}
+                        hidden
+                        type="file"
+                        multiple
+                        accept=".stl,.step,.stp,.p21,.emn,.emp,.brd,.pro,.lib,.idf"
+                        aria-label="Geometry files"
+                        onChange={(e) => pick(e.target.files)}
+                    />
                     <span role="status">{reading ? 'Reading the file' : (chosen?.names ?? 'No file chosen')}</span>
                     {chosen?.unitless && (
                         <Box sx={{ width: 200, ml: 'auto', '& > *': { mb: '0 !important' } }}>
-                            <ChoiceField label="Numbers in the file are" value={unit} choices={unitNames} disabled={false} save={(u) => Promise.resolve(setUnit(u))} />
+                            <ChoiceField
+                                label="Numbers in the file are"
+                                value={unit}
+                                choices={unitNames}
+                                disabled={false}
+                                save={(u) => Promise.resolve(setUnit(u))}
+                            />
                         </Box>
                     )}
                 </Stack>
@@ -139,12 +162,27 @@ export default function ImportDialog({ outline, editor, onClose }: Props) {
                         <Stack direction="row" sx={{ gap: 1, alignItems: 'center', mb: 2 }}>
                             <Typography sx={{ mr: 1 }}>Origin of the file at</Typography>
                             {['x', 'y', 'z'].map((axis, n) => (
-                                <TextField key={axis} size="small" label={`${axis}, ${lengthUnit(units)}`} value={origin[n]} error={!Number.isFinite(by[n])} onChange={(e) => setOrigin(origin.map((o, i) => (i === n ? e.target.value : o)))} sx={{ width: 96 }} />
+                                <TextField
+                                    key={axis}
+                                    size="small"
+                                    label={`${axis}, ${lengthUnit(units)}`}
+                                    value={origin[n]}
+                                    error={!Number.isFinite(by[n])}
+                                    onChange={(e) => setOrigin(origin.map((o, i) => (i === n ? e.target.value : o)))}
+                                    sx={{ width: 96 }}
+                                />
                             ))}
                         </Stack>
                         <Box sx={{ maxHeight: 300, overflowY: 'auto', border: 1, borderColor: 'divider', borderRadius: 1 }}>
                             <Table size="small" stickyHeader>
-                                <TableHead><TableRow><TableCell padding="checkbox" /><TableCell>Body</TableCell><TableCell>Size</TableCell><TableCell>What it is</TableCell></TableRow></TableHead>
+                                <TableHead>
+                                    <TableRow>
+                                        <TableCell padding="checkbox" />
+                                        <TableCell>Body</TableCell>
+                                        <TableCell>Size</TableCell>
+                                        <TableCell>What it is</TableCell>
+                                    </TableRow>
+                                </TableHead>
                                 <TableBody>
                                     {plan.bodies.map((body, n) => (
                                         <TableRow key={`${body.name} ${n}`}>
@@ -153,20 +191,40 @@ export default function ImportDialog({ outline, editor, onClose }: Props) {
                                                     size="small"
                                                     checked={!left.has(body.name)}
                                                     slotProps={{ input: { 'aria-label': `Take ${body.name}` } }}
-                                                    onChange={(e) => setLeft((old) => { const next = new Set(old); if (e.target.checked) next.delete(body.name); else next.add(body.name); return next; })}
+                                                    onChange={(e) =>
+                                                        setLeft((old) => {
+                                                            const next = new Set(old);
+                                                            if (e.target.checked) next.delete(body.name);
+                                                            else next.add(body.name);
+                                                            return next;
+                                                        })
+                                                    }
                                                 />
                                             </TableCell>
                                             <TableCell>{body.name}</TableCell>
-                                            <TableCell sx={{ whiteSpace: 'nowrap' }}>{size([0, 1, 2].map((i) => body.max[i]! - body.min[i]!), units)}</TableCell>
+                                            <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                                                {size(
+                                                    [0, 1, 2].map((i) => body.max[i]! - body.min[i]!),
+                                                    units,
+                                                )}
+                                            </TableCell>
                                             <TableCell>{body.note}</TableCell>
                                         </TableRow>
                                     ))}
                                 </TableBody>
                             </Table>
                         </Box>
-                        {empty && <FormControlLabel sx={{ mt: 1 }} control={<Checkbox size="small" checked={fits} onChange={(e) => setFits(e.target.checked)} />} label="Fit the space to the bodies; room for air is given in Build" />}
+                        {empty && (
+                            <FormControlLabel
+                                sx={{ mt: 1 }}
+                                control={<Checkbox size="small" checked={fits} onChange={(e) => setFits(e.target.checked)} />}
+                                label="Fit the space to the bodies; room for air is given in Build"
+                            />
+                        )}
                         <Box component="ul" sx={{ color: 'text.secondary', fontSize: 13, pl: 2.5, mb: 0 }}>
-                            {plan.notes.map((note) => <li key={note}>{note}.</li>)}
+                            {plan.notes.map((note) => (
+                                <li key={note}>{note}.</li>
+                            ))}
                             {known > 0 && <li>{known === 1 ? 'One body takes' : `${known} bodies take`} the place of the part of that name.</li>}
                             {grows && <li>The space grows so that all bodies are inside.</li>}
                         </Box>
@@ -174,8 +232,12 @@ export default function ImportDialog({ outline, editor, onClose }: Props) {
                 )}
             </DialogContent>
             <DialogActions>
-                <Button color="inherit" onClick={onClose}>Cancel</Button>
-                <Button variant="contained" disabled={bodies.length === 0} loading={busy} onClick={bring}>{bodies.length === 0 ? 'Import' : `Import ${bodies.length === 1 ? 'one body' : `${bodies.length} bodies`}`}</Button>
+                <Button color="inherit" onClick={onClose}>
+                    Cancel
+                </Button>
+                <Button variant="contained" disabled={bodies.length === 0} loading={busy} onClick={bring}>
+                    {bodies.length === 0 ? 'Import' : `Import ${bodies.length === 1 ? 'one body' : `${bodies.length} bodies`}`}
+                </Button>
             </DialogActions>
         </Dialog>
     );

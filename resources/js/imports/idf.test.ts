@@ -2,7 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { readIdf } from './idf';
 import { sampleBoard, sampleLibrary } from './idfSample';
 
-const board = sampleBoard([100, 60], ['"BGA 20" "FH-100" U1', '50 30 0 90 TOP PLACED', '"CAP" "C-1" C1', '20 20 0.1 45 BOTTOM PLACED', '"MISSING" "X" X9', '1 1 0 0 TOP PLACED'], 2);
+const board = sampleBoard(
+    [100, 60],
+    ['"BGA 20" "FH-100" U1', '50 30 0 90 TOP PLACED', '"CAP" "C-1" C1', '20 20 0.1 45 BOTTOM PLACED', '"MISSING" "X" X9', '1 1 0 0 TOP PLACED'],
+    2,
+);
 const library = `${sampleLibrary([{ geometry: 'BGA 20', part: 'FH-100', size: [20, 10, 2] }], true)}.ELECTRICAL\nCAP C-1 THOU 100\n0 0 0 0\n0 100 0 360\n.END_ELECTRICAL\n`;
 
 const millimetres = (v: readonly number[]) => v.map((x) => Number((1e3 * x).toFixed(3)));
@@ -21,7 +25,9 @@ describe('an IDF 3.0 pair', () => {
     });
 
     it('says what was simplified and left out', () => {
-        expect(notes.join('; ')).toBe('2 drilled holes left out; 1 component outline simplified to rectangles; 1 turned component fills the straight rectangle around it; Not in the library, left out: X9');
+        expect(notes.join('; ')).toBe(
+            '2 drilled holes left out; 1 component outline simplified to rectangles; 1 turned component fills the straight rectangle around it; Not in the library, left out: X9',
+        );
     });
 
     it.each([

@@ -14,7 +14,10 @@ interface Section {
 function sections(text: string, what: string): Section[] {
     const found: Section[] = [];
     let open: Section | null = null;
-    for (const line of text.split(/\r?\n/).map((l) => l.trim()).filter((l) => l && !l.startsWith('#'))) {
+    for (const line of text
+        .split(/\r?\n/)
+        .map((l) => l.trim())
+        .filter((l) => l && !l.startsWith('#'))) {
         if (open && line.toUpperCase() === `.END_${open.name}`) open = null;
         else if (line.startsWith('.')) {
             if (open) throw new ImportError(`The ${what} is cut off or damaged: section .${open.name} has no .END_${open.name}.`);
@@ -45,14 +48,19 @@ interface Outline {
 /** The box around the outer loop (0) of "loop x y angle" lines, in metres. */
 function outline(lines: readonly string[], unit: number, where: string): Outline {
     const points = lines.map((line) => words(line).map(Number)).filter((p) => p[0] === 0);
-    if (points.length < 2 || points.some((p) => p.length < 4 || p.some((v) => !Number.isFinite(v)))) throw new ImportError(`${where} has no outline of lines "loop x y angle".`);
+    if (points.length < 2 || points.some((p) => p.length < 4 || p.some((v) => !Number.isFinite(v))))
+        throw new ImportError(`${where} has no outline of lines "loop x y angle".`);
     const circle = points.length === 2 && Math.abs(points[1]![3]!) === 360;
     const reach = circle ? Math.hypot(points[1]![1]! - points[0]![1]!, points[1]![2]! - points[0]![2]!) : 0;
     const xs = circle ? [points[0]![1]! - reach, points[0]![1]! + reach] : points.map((p) => p[1]!);
     const ys = circle ? [points[0]![2]! - reach, points[0]![2]! + reach] : points.map((p) => p[2]!);
-    const [min, max]: [[number, number], [number, number]] = [[Math.min(...xs), Math.min(...ys)], [Math.max(...xs), Math.max(...ys)]];
+    const [min, max]: [[number, number], [number, number]] = [
+        [Math.min(...xs), Math.min(...ys)],
+        [Math.max(...xs), Math.max(...ys)],
+    ];
     const near = (a: number, b: number, n: 0 | 1) => Math.abs(a - b) <= 1e-3 * (max[n] - min[n]);
-    const rectangular = !circle && points.every((p) => p[3] === 0 && (near(p[1]!, min[0], 0) || near(p[1]!, max[0], 0)) && (near(p[2]!, min[1], 1) || near(p[2]!, max[1], 1)));
+    const rectangular =
+        !circle && points.every((p) => p[3] === 0 && (near(p[1]!, min[0], 0) || near(p[1]!, max[0], 0)) && (near(p[2]!, min[1], 1) || near(p[2]!, max[1], 1)));
     return { min: [min[0] * unit, min[1] * unit], max: [max[0] * unit, max[1] * unit], rectangular };
 }
 
@@ -65,7 +73,13 @@ export function readIdf(board: string, library: string): ImportPlan {
     const header = parts.find((s) => s.name === 'HEADER');
     const edge = parts.find((s) => s.name === 'BOARD_OUTLINE' || s.name === 'PANEL_OUTLINE');
     const placement = parts.find((s) => s.name === 'PLACEMENT');
-    const missing = [['HEADER', header], ['BOARD_OUTLINE', edge], ['PLACEMENT', placement]].filter(([, section]) => !section).map(([name]) => `.${name as string}`);
+    const missing = [
+        ['HEADER', header],
+        ['BOARD_OUTLINE', edge],
+        ['PLACEMENT', placement],
+    ]
+        .filter(([, section]) => !section)
+        .map(([name]) => `.${name as string}`);
     if (!header || !edge || !placement) throw new ImportError(`The board file lacks ${missing.join(' and ')}. Choose the board file (.emn) of the pair.`);
     const unit = unitOf(words(header.lines[1] ?? '')[1], 'The header of the board file');
     const thickness = Number(edge.lines[0]) * unit;
@@ -77,7 +91,14 @@ export function readIdf(board: string, library: string): ImportPlan {
         if (section.name !== 'ELECTRICAL' && section.name !== 'MECHANICAL') continue;
         const [geometry, part, unitWord, height] = words(section.lines[0] ?? '');
         const own = unitOf(unitWord, `Package "${geometry ?? ''}" of the library`);
-        packages.set(`${geometry} ${part}`, { ...outline(section.lines.slice(1).filter((l) => /^[01]\s/.test(l)), own, `Package "${geometry ?? ''}"`), height: Number(height) * own });
+        packages.set(`${geometry} ${part}`, {
+            ...outline(
+                section.lines.slice(1).filter((l) => /^[01]\s/.test(l)),
+                own,
+                `Package "${geometry ?? ''}"`,
+            ),
+            height: Number(height) * own,
+        });
     }
 
     const bodies: PlannedBody[] = [
@@ -87,7 +108,11 @@ export function readIdf(board: string, library: string): ImportPlan {
             max: [around.max[0], around.max[1], thickness],
             note: 'board, four layers assumed',
             fields: {
-                shape: { kind: 'board', size: [millimetres(around.max[0] - around.min[0]), millimetres(around.max[1] - around.min[1])], layers: scaled(thickness) } as PlannedBody['fields']['shape'],
+                shape: {
+                    kind: 'board',
+                    size: [millimetres(around.max[0] - around.min[0]), millimetres(around.max[1] - around.min[1])],
+                    layers: scaled(thickness),
+                } as PlannedBody['fields']['shape'],
                 at: [millimetres(around.min[0]), millimetres(around.min[1]), '0 mm'],
             },
         },
@@ -98,7 +123,9 @@ export function readIdf(board: string, library: string): ImportPlan {
     let odd = 0;
     for (let n = 0; n + 1 < placement.lines.length; n += 2) {
         const [geometry, part, designator] = words(placement.lines[n]!);
-        const [x, y, offset, angle] = words(placement.lines[n + 1]!).slice(0, 4).map(Number);
+        const [x, y, offset, angle] = words(placement.lines[n + 1]!)
+            .slice(0, 4)
+            .map(Number);
         const bottom = words(placement.lines[n + 1]!)[4]?.toUpperCase() === 'BOTTOM';
         const body = packages.get(`${geometry} ${part}`);
         if (!body || [x, y, offset, angle].some((v) => !Number.isFinite(v)) || !(body.height > 0)) {
@@ -108,7 +135,9 @@ export function readIdf(board: string, library: string): ImportPlan {
         if (!body.rectangular) odd++;
         if (angle! % 90 !== 0) turned++;
         const [cos, sin] = [Math.cos((angle! * Math.PI) / 180), Math.sin((angle! * Math.PI) / 180)];
-        const corners = [body.min[0], body.max[0]].flatMap((u) => [body.min[1], body.max[1]].map((v) => [(bottom ? -1 : 1) * (u * cos - v * sin) + x! * unit, u * sin + v * cos + y! * unit]));
+        const corners = [body.min[0], body.max[0]].flatMap((u) =>
+            [body.min[1], body.max[1]].map((v) => [(bottom ? -1 : 1) * (u * cos - v * sin) + x! * unit, u * sin + v * cos + y! * unit]),
+        );
         const [xs, ys] = [corners.map((c) => c[0]!), corners.map((c) => c[1]!)];
         const from = bottom ? -offset! * unit - body.height : thickness + offset! * unit;
         const low: [number, number, number] = [Math.min(...xs), Math.min(...ys), from];
@@ -118,15 +147,21 @@ export function readIdf(board: string, library: string): ImportPlan {
             min: low,
             max: high,
             note: `${part ?? ''}${bottom ? ', underside' : ''}`,
-            fields: { shape: { kind: 'block', size: [0, 1, 2].map((i) => millimetres(high[i]! - low[i]!)) } as PlannedBody['fields']['shape'], at: low.map(millimetres), material: 'mould-compound' },
+            fields: {
+                shape: { kind: 'block', size: [0, 1, 2].map((i) => millimetres(high[i]! - low[i]!)) } as PlannedBody['fields']['shape'],
+                at: low.map(millimetres),
+                material: 'mould-compound',
+            },
         });
     }
     const holes = parts.find((s) => s.name === 'DRILLED_HOLES')?.lines.length ?? 0;
     if (!around.rectangular) notes.push('The outline of the board is simplified to the rectangle around it');
     if (holes > 0) notes.push(`${holes} drilled ${holes === 1 ? 'hole' : 'holes'} left out`);
     if (odd > 0) notes.push(`${odd} component ${odd === 1 ? 'outline' : 'outlines'} simplified to rectangles`);
-    if (turned > 0) notes.push(`${turned} turned ${turned === 1 ? 'component fills' : 'components fill'} the straight rectangle around ${turned === 1 ? 'it' : 'them'}`);
-    if (unknown.length > 0) notes.push(`Not in the library, left out: ${unknown.slice(0, 12).join(', ')}${unknown.length > 12 ? ` and ${unknown.length - 12} more` : ''}`);
+    if (turned > 0)
+        notes.push(`${turned} turned ${turned === 1 ? 'component fills' : 'components fill'} the straight rectangle around ${turned === 1 ? 'it' : 'them'}`);
+    if (unknown.length > 0)
+        notes.push(`Not in the library, left out: ${unknown.slice(0, 12).join(', ')}${unknown.length > 12 ? ` and ${unknown.length - 12} more` : ''}`);
     return { bodies, notes };
 }
 

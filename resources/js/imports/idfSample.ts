@@ -5,7 +5,16 @@ export interface SamplePackage {
     size: [number, number, number];
 }
 
-const rectangle = (x0: number, y0: number, x1: number, y1: number): string => [[x0, y0], [x1, y0], [x1, y1], [x0, y1], [x0, y0]].map(([x, y]) => `0 ${x} ${y} 0`).join('\n');
+const rectangle = (x0: number, y0: number, x1: number, y1: number): string =>
+    [
+        [x0, y0],
+        [x1, y0],
+        [x1, y1],
+        [x0, y1],
+        [x0, y0],
+    ]
+        .map(([x, y]) => `0 ${x} ${y} 0`)
+        .join('\n');
 
 const header = (kind: string, board: string): string => `.HEADER\n${kind} 3.0 "Made up" 2026/11/24.10:00:00 1\n${board}.END_HEADER\n`;
 

@@ -5,7 +5,11 @@ import type { PlannedBody } from './plan';
 function openEdges(triangles: readonly number[]): number {
     const edges = new Map<string, number>();
     for (let t = 0; t < triangles.length; t += 3) {
-        for (const [a, b] of [[0, 1], [1, 2], [2, 0]] as const) {
+        for (const [a, b] of [
+            [0, 1],
+            [1, 2],
+            [2, 0],
+        ] as const) {
             const [p, q] = [triangles[t + a]!, triangles[t + b]!];
             const key = p < q ? `${p} ${q}` : `${q} ${p}`;
             edges.set(key, (edges.get(key) ?? 0) + 1);
@@ -16,7 +20,10 @@ function openEdges(triangles: readonly number[]): number {
 
 /** One index for all corners in one place: nearer to each other than a share of the size. */
 export function welded(corners: ArrayLike<number>, index: ArrayLike<number> | null, share: number): { vertices: number[]; triangles: number[] } {
-    const [low, high] = [[Infinity, Infinity, Infinity], [-Infinity, -Infinity, -Infinity]];
+    const [low, high] = [
+        [Infinity, Infinity, Infinity],
+        [-Infinity, -Infinity, -Infinity],
+    ];
     for (let i = 0; i < corners.length; i++) {
         low[i % 3] = Math.min(low[i % 3]!, corners[i]!);
         high[i % 3] = Math.max(high[i % 3]!, corners[i]!);
@@ -65,12 +72,17 @@ export function meshBody(name: string, vertices: readonly number[], triangles: r
         min: reach(Math.min, Infinity),
         max: reach(Math.max, -Infinity),
         note: `${ends.length / 3} facets${open > 0 ? `, not closed: ${open} open edges` : ''}`,
-        fields: { shape: { kind: 'mesh', vertices: base64(Float32Array.from(places)), triangles: base64(Uint32Array.from(ends)) } as PlannedBody['fields']['shape'], material: UNDECIDED },
+        fields: {
+            shape: { kind: 'mesh', vertices: base64(Float32Array.from(places)), triangles: base64(Uint32Array.from(ends)) } as PlannedBody['fields']['shape'],
+            material: UNDECIDED,
+        },
     };
 }
 
 /** What is said of every file of surfaces. */
 export const surfaceNotes = (bodies: readonly PlannedBody[]): string[] => [
-    ...(bodies.some((b) => b.note.includes('not closed')) ? ['A surface that is not closed has no certain inside; mend it where it comes from, or check the grid in Judge'] : []),
+    ...(bodies.some((b) => b.note.includes('not closed'))
+        ? ['A surface that is not closed has no certain inside; mend it where it comes from, or check the grid in Judge']
+        : []),
     'Slanted and round faces become steps of the grid',
 ];

@@ -33,11 +33,17 @@ export const moved = (bodies: readonly PlannedBody[], by: readonly number[]): Pl
     }));
 
 /** A box as the model writes it, rounded outwards, so that what it was drawn around stays inside. */
-const written = (min: readonly number[], max: readonly number[]): { min: string[]; max: string[] } => ({ min: min.map((m) => millimetres(Math.floor(m * 1e7) / 1e7)), max: max.map((m) => millimetres(Math.ceil(m * 1e7) / 1e7)) });
+const written = (min: readonly number[], max: readonly number[]): { min: string[]; max: string[] } => ({
+    min: min.map((m) => millimetres(Math.floor(m * 1e7) / 1e7)),
+    max: max.map((m) => millimetres(Math.ceil(m * 1e7) / 1e7)),
+});
 
 /** The space that the bodies just fit into. */
 export const spaceAround = (bodies: readonly PlannedBody[]): { min: string[]; max: string[] } =>
-    written([0, 1, 2].map((n) => Math.min(...bodies.map((b) => b.min[n]!))), [0, 1, 2].map((n) => Math.max(...bodies.map((b) => b.max[n]!))));
+    written(
+        [0, 1, 2].map((n) => Math.min(...bodies.map((b) => b.min[n]!))),
+        [0, 1, 2].map((n) => Math.max(...bodies.map((b) => b.max[n]!))),
+    );
 
 /** The box around the space and the bodies, where the bodies reach out of it; null where they do not. */
 function grown(space: { min: readonly number[]; max: readonly number[] }, bodies: readonly PlannedBody[]): { min: string[]; max: string[] } | null {
@@ -51,7 +57,11 @@ function grown(space: { min: readonly number[]; max: readonly number[] }, bodies
  * The model with the bodies as parts. A body named like a part that is there takes its place and keeps what that was given:
  * material, watts, conditions, limits. The space grows where bodies reach out of it.
  */
-export function withBodies(document: ModelDocument, space: { min: readonly number[]; max: readonly number[] }, bodies: readonly PlannedBody[]): { document: ModelDocument; ids: string[]; replaced: number } {
+export function withBodies(
+    document: ModelDocument,
+    space: { min: readonly number[]; max: readonly number[] },
+    bodies: readonly PlannedBody[],
+): { document: ModelDocument; ids: string[]; replaced: number } {
     let next = document;
     const ids: string[] = [];
     let replaced = 0;

@@ -57,18 +57,31 @@ const WELD = 1e-7;
 const TESSELLATION = { linearUnit: 'millimeter', linearDeflectionType: 'bounding_box_ratio', linearDeflection: 0.002, angularDeflection: 0.35 };
 
 const hex = (colour: number[] | undefined): string | undefined =>
-    colour?.length === 3 ? `#${colour.map((share) => Math.round(255 * Math.min(Math.max(share, 0), 1)).toString(16).padStart(2, '0')).join('')}` : undefined;
+    colour?.length === 3
+        ? `#${colour
+              .map((share) =>
+                  Math.round(255 * Math.min(Math.max(share, 0), 1))
+                      .toString(16)
+                      .padStart(2, '0'),
+              )
+              .join('')}`
+        : undefined;
 
 /** Solids of a STEP file (AP203, AP214, AP242), each as a body with the name and colour it has there. The kernel is loaded when a file is chosen. */
 export async function readStep(bytes: ArrayBuffer, fileName: string): Promise<ImportPlan> {
-    if (bytes.byteLength > MOST_BYTES) throw new ImportError(`The file has ${Math.round(bytes.byteLength / 1e6)} MB; up to ${MOST_BYTES / 1e6} MB are taken. Export only the parts that matter for heat.`);
+    if (bytes.byteLength > MOST_BYTES)
+        throw new ImportError(
+            `The file has ${Math.round(bytes.byteLength / 1e6)} MB; up to ${MOST_BYTES / 1e6} MB are taken. Export only the parts that matter for heat.`,
+        );
     const text = new TextDecoder('latin1').decode(bytes.slice(0, 2000));
     if (!/ISO-10303-21/.test(text)) throw new ImportError('This is not a STEP file: its first line should say ISO-10303-21.');
-    if (!/END-ISO-10303-21/.test(new TextDecoder('latin1').decode(bytes.slice(-2000)))) throw new ImportError('The file ends before its END-ISO-10303-21: it is cut off. Export or copy it again.');
+    if (!/END-ISO-10303-21/.test(new TextDecoder('latin1').decode(bytes.slice(-2000))))
+        throw new ImportError('The file ends before its END-ISO-10303-21: it is cut off. Export or copy it again.');
     const found = await readByKernel(new Uint8Array(bytes));
     const products = found.success ? productNames(found.root) : new Map<number, string>();
     const meshes = found.success ? found.meshes.map((mesh, n) => ({ ...mesh, product: products.get(n) })).filter((mesh) => mesh.index.array.length >= 12) : [];
-    if (meshes.length === 0) throw new ImportError('The file holds no solid or surface that can be read; drawings, curves and empty assemblies have no volume.');
+    if (meshes.length === 0)
+        throw new ImportError('The file holds no solid or surface that can be read; drawings, curves and empty assemblies have no volume.');
 
     const stem = fileName.replace(/\.[^.]*$/, '');
     const taken = new Map<string, number>();
@@ -82,6 +95,16 @@ export async function readStep(bytes: ArrayBuffer, fileName: string): Promise<Im
         return colour ? { ...body, fields: { ...body.fields, colour } } : body;
     });
     const fine = bodies.filter((body) => Number.parseInt(body.note, 10) > MOST_FACETS);
-    if (fine.length > 0) throw new ImportError(`"${fine[0]!.name}" would have ${fine[0]!.note}; at most ${MOST_FACETS} are taken. Remove threads, text and small rounds where the file comes from.`);
-    return { bodies, notes: ['Curved faces became facets, within 0.2 % of the size of each body', 'Sketches and assembly constraints are left out; of several colours of a body one is kept', ...surfaceNotes(bodies)] };
+    if (fine.length > 0)
+        throw new ImportError(
+            `"${fine[0]!.name}" would have ${fine[0]!.note}; at most ${MOST_FACETS} are taken. Remove threads, text and small rounds where the file comes from.`,
+        );
+    return {
+        bodies,
+        notes: [
+            'Curved faces became facets, within 0.2 % of the size of each body',
+            'Sketches and assembly constraints are left out; of several colours of a body one is kept',
+            ...surfaceNotes(bodies),
+        ],
+    };
 }

@@ -8,7 +8,10 @@ type Point = [number, number, number];
 function box(min: Point, max: Point, open = false): Point[][] {
     const at = (i: number): Point => [i & 1 ? max[0] : min[0], i & 2 ? max[1] : min[1], i & 4 ? max[2] : min[2]];
     const quads = [[0, 2, 3, 1], [0, 1, 5, 4], [1, 3, 7, 5], [3, 2, 6, 7], [2, 0, 4, 6], ...(open ? [] : [[4, 5, 7, 6]])];
-    return quads.flatMap(([a, b, c, d]) => [[at(a!), at(b!), at(c!)], [at(a!), at(c!), at(d!)]]);
+    return quads.flatMap(([a, b, c, d]) => [
+        [at(a!), at(b!), at(c!)],
+        [at(a!), at(c!), at(d!)],
+    ]);
 }
 
 function binary(facets: Point[][]): ArrayBuffer {
@@ -19,17 +22,25 @@ function binary(facets: Point[][]): ArrayBuffer {
 }
 
 const text = (facets: Point[][]): ArrayBuffer =>
-    new TextEncoder().encode(`solid s\n${facets.map((f) => `facet normal 0 0 0\nouter loop\n${f.map((p) => `vertex ${p.join(' ')}`).join('\n')}\nendloop\nendfacet`).join('\n')}\nendsolid s\n`).buffer as ArrayBuffer;
+    new TextEncoder().encode(
+        `solid s\n${facets.map((f) => `facet normal 0 0 0\nouter loop\n${f.map((p) => `vertex ${p.join(' ')}`).join('\n')}\nendloop\nendfacet`).join('\n')}\nendsolid s\n`,
+    ).buffer;
 
 describe('an STL file', () => {
     const two = [...box([0, 0, 0], [20, 10, 5]), ...box([30, 0, 0], [40, 10, 5])];
 
-    it.each([['binary', binary(two)], ['text', text(two)]])('is split into its bodies, %s', (_kind, bytes) => {
+    it.each([
+        ['binary', binary(two)],
+        ['text', text(two)],
+    ])('is split into its bodies, %s', (_kind, bytes) => {
         const plan = readStl(bytes, 'Bracket.stl', 'mm');
         expect(plan.bodies.map((b) => b.name)).toEqual(['Bracket 1', 'Bracket 2']);
         expect(plan.bodies[0]!.note).toBe('12 facets');
         const sizes = plan.bodies.map((b) => [0, 1, 2].map((n) => Number((b.max[n]! - b.min[n]!).toFixed(6))));
-        expect(sizes).toEqual([[0.02, 0.01, 0.005], [0.01, 0.01, 0.005]]);
+        expect(sizes).toEqual([
+            [0.02, 0.01, 0.005],
+            [0.01, 0.01, 0.005],
+        ]);
     });
 
     it('tells holes and takes the unit asked for', () => {
@@ -44,8 +55,8 @@ describe('an STL file', () => {
         ['a cut-off text file', text(two).slice(0, 1500), /cut off/],
         ['an empty file', new ArrayBuffer(0), /not an STL file/],
     ])('%s is refused in words', (_what, bytes, words) => {
-        expect(() => readStl(bytes as ArrayBuffer, 'x.stl', 'mm')).toThrow(ImportError);
-        expect(() => readStl(bytes as ArrayBuffer, 'x.stl', 'mm')).toThrow(words);
+        expect(() => readStl(bytes, 'x.stl', 'mm')).toThrow(ImportError);
+        expect(() => readStl(bytes, 'x.stl', 'mm')).toThrow(words);
     });
 
     it('keeps what a part of the same name was given, and the space grows', () => {

@@ -15,17 +15,23 @@ const MOST_BYTES = 60e6;
 
 /** Refuses what only calls itself STL, and what is cut off, before the loader makes something of it. */
 function check(bytes: ArrayBuffer): void {
-    if (bytes.byteLength > MOST_BYTES) throw new ImportError(`The file has ${Math.round(bytes.byteLength / 1e6)} MB; up to ${MOST_BYTES / 1e6} MB are taken. Export it with coarser facets.`);
+    if (bytes.byteLength > MOST_BYTES)
+        throw new ImportError(`The file has ${Math.round(bytes.byteLength / 1e6)} MB; up to ${MOST_BYTES / 1e6} MB are taken. Export it with coarser facets.`);
     const head = new TextDecoder('latin1').decode(bytes.slice(0, 400));
     if (/^\s*solid\b/.test(head) && /\bfacet\b|\bendsolid\b/.test(new TextDecoder('latin1').decode(bytes.slice(0, 4000)))) {
-        if (!/endsolid/.test(new TextDecoder('latin1').decode(bytes.slice(-200)))) throw new ImportError('The file ends before its "endsolid": it is cut off. Export or copy it again.');
+        if (!/endsolid/.test(new TextDecoder('latin1').decode(bytes.slice(-200))))
+            throw new ImportError('The file ends before its "endsolid": it is cut off. Export or copy it again.');
         return;
     }
-    if (/^\s*<(!doctype|html|\?xml)/i.test(head)) throw new ImportError('This is a web page or XML, not an STL file; perhaps a download page was saved in its place.');
+    if (/^\s*<(!doctype|html|\?xml)/i.test(head))
+        throw new ImportError('This is a web page or XML, not an STL file; perhaps a download page was saved in its place.');
     const count = bytes.byteLength >= 84 ? new DataView(bytes).getUint32(80, true) : -1;
     if (count < 0) throw new ImportError('This is not an STL file: it has neither facets in text nor the head of a binary file.');
     const wanted = 84 + 50 * count;
-    if (bytes.byteLength < wanted) throw new ImportError(`The file says it has ${count} facets, for which ${wanted} bytes are needed; it has ${bytes.byteLength}. It is cut off, or no STL file.`);
+    if (bytes.byteLength < wanted)
+        throw new ImportError(
+            `The file says it has ${count} facets, for which ${wanted} bytes are needed; it has ${bytes.byteLength}. It is cut off, or no STL file.`,
+        );
 }
 
 /** Bodies of an STL file, in the unit its numbers are in: corners welded, pieces that do not touch taken apart, holes counted. */

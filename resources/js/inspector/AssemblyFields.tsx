@@ -29,11 +29,29 @@ export function AssemblyFields({ name, document, outline, editor, units, disable
     const present = (d: ModelDocument) => assemblyOf(d, name) ?? {};
     return (
         <Chapter title="The assembly as a whole" fields>
-            <EditField label="Name of the assembly" value={name} disabled={disabled} save={(to) => (to && to !== name ? edit(`renamed to ${to}`, (d) => withAssemblyName(d, name, to)) : Promise.resolve())} />
+            <EditField
+                label="Name of the assembly"
+                value={name}
+                disabled={disabled}
+                save={(to) => (to && to !== name ? edit(`renamed to ${to}`, (d) => withAssemblyName(d, name, to)) : Promise.resolve())}
+            />
             {assembly ? (
                 <>
-                    <PlaceRow at={assembly.at ?? [0, 0, 0]} units={units} disabled={disabled} save={(n, length) => edit(`${'xyz'[n]} at ${length}`, (d) => withAssembly(d, name, { at: replaced(present(d).at ?? [0, 0, 0], n, length) }))} />
-                    <TurnRow turn={assembly.turn} disabled={disabled} save={(n, angle) => edit(`turned by ${angle || '0 deg'} about ${'xyz'[n]}`, (d) => withAssembly(d, name, { turn: turnedBy(present(d).turn, n, angle) }))} />
+                    <PlaceRow
+                        at={assembly.at ?? [0, 0, 0]}
+                        units={units}
+                        disabled={disabled}
+                        save={(n, length) =>
+                            edit(`${'xyz'[n]} at ${length}`, (d) => withAssembly(d, name, { at: replaced(present(d).at ?? [0, 0, 0], n, length) }))
+                        }
+                    />
+                    <TurnRow
+                        turn={assembly.turn}
+                        disabled={disabled}
+                        save={(n, angle) =>
+                            edit(`turned by ${angle || '0 deg'} about ${'xyz'[n]}`, (d) => withAssembly(d, name, { turn: turnedBy(present(d).turn, n, angle) }))
+                        }
+                    />
                     <DirectionRows
                         directions={assembly.repeat ?? []}
                         units={units}
@@ -42,12 +60,29 @@ export function AssemblyFields({ name, document, outline, editor, units, disable
                         makeIndependent={() => quietly(edit('copies made independent', (d) => withIndependentAssemblies(d, outline, name)))}
                     />
                     <Tooltip describeChild title={standsStraight(assembly) ? '' : 'Only where it is not turned and stands once'}>
-                        <Stack component="span" direction="row"><Button size="small" color="inherit" disabled={disabled || !standsStraight(assembly)} onClick={() => quietly(edit('axes of the space again', (d) => withoutAxes(d, outline, name)))}>Back to the axes of the space</Button></Stack>
+                        <Stack component="span" direction="row">
+                            <Button
+                                size="small"
+                                color="inherit"
+                                disabled={disabled || !standsStraight(assembly)}
+                                onClick={() => quietly(edit('axes of the space again', (d) => withoutAxes(d, outline, name)))}
+                            >
+                                Back to the axes of the space
+                            </Button>
+                        </Stack>
                     </Tooltip>
                 </>
             ) : (
                 <Tooltip describeChild title="Move, turn and repeat the assembly as a whole; nothing moves by this">
-                    <Button size="small" color="inherit" disabled={disabled} sx={{ alignSelf: 'start' }} onClick={() => quietly(edit('axes of its own', (d) => withAxes(d, outline, name)))}>Give it axes of its own</Button>
+                    <Button
+                        size="small"
+                        color="inherit"
+                        disabled={disabled}
+                        sx={{ alignSelf: 'start' }}
+                        onClick={() => quietly(edit('axes of its own', (d) => withAxes(d, outline, name)))}
+                    >
+                        Give it axes of its own
+                    </Button>
                 </Tooltip>
             )}
         </Chapter>

@@ -6,8 +6,12 @@ import type { ReactNode } from 'react';
 export function Line({ label, children }: { label: string; children: ReactNode }) {
     return (
         <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 2, py: 0.35 }}>
-            <Box component="dt" sx={{ color: 'text.secondary' }}>{label}</Box>
-            <Box component="dd" sx={{ m: 0, fontWeight: 550, textAlign: 'right' }}>{children}</Box>
+            <Box component="dt" sx={{ color: 'text.secondary' }}>
+                {label}
+            </Box>
+            <Box component="dd" sx={{ m: 0, fontWeight: 550, textAlign: 'right' }}>
+                {children}
+            </Box>
         </Stack>
     );
 }
@@ -16,8 +20,12 @@ export function Line({ label, children }: { label: string; children: ReactNode }
 export function Chapter({ title, fields = false, children }: { title: string; fields?: boolean; children: ReactNode }) {
     return (
         <Box sx={{ mt: 2 }}>
-            <Typography component="h3" sx={{ fontSize: 12, color: 'text.secondary', mb: fields ? 1.25 : 0.5 }}>{title}</Typography>
-            <Box component={fields ? 'div' : 'dl'} sx={{ m: 0 }}>{children}</Box>
+            <Typography component="h3" sx={{ fontSize: 12, color: 'text.secondary', mb: fields ? 1.25 : 0.5 }}>
+                {title}
+            </Typography>
+            <Box component={fields ? 'div' : 'dl'} sx={{ m: 0 }}>
+                {children}
+            </Box>
         </Box>
     );
 }

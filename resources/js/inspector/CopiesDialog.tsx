@@ -34,18 +34,33 @@ export function fieldOffsets(counts: readonly [number, number], steps: readonly 
 }
 
 /** How many there shall be in two directions, the original among them, and the step from one to the next. */
-export function CopiesDialog({ parts, onClose, copy, repeat }: { parts: OutlinePart[]; onClose: () => void; copy: (offsets: number[][]) => void; repeat: (directions: Direction[]) => void }) {
+export function CopiesDialog({
+    parts,
+    onClose,
+    copy,
+    repeat,
+}: {
+    parts: OutlinePart[];
+    onClose: () => void;
+    copy: (offsets: number[][]) => void;
+    repeat: (directions: Direction[]) => void;
+}) {
     const around = boxAround(parts);
     const units = usePreferences((s) => s.units);
     const size = (n: number) => around.max[n]! - around.min[n]!;
-    const pitch = (n: number) => [0, 1, 2].map((axis) => (axis === n ? String(Number((1.25 * size(n) / typedLength('1', units)).toPrecision(3))) : '0'));
-    const [directions, setDirections] = useState<[Typed, Typed]>([{ count: '4', step: pitch(0) }, { count: '1', step: pitch(1) }]);
+    const pitch = (n: number) => [0, 1, 2].map((axis) => (axis === n ? String(Number(((1.25 * size(n)) / typedLength('1', units)).toPrecision(3))) : '0'));
+    const [directions, setDirections] = useState<[Typed, Typed]>([
+        { count: '4', step: pitch(0) },
+        { count: '1', step: pitch(1) },
+    ]);
     const [linked, setLinked] = useState(true);
     const counts = directions.map((d) => Number(d.count)) as [number, number];
     const steps = directions.map((d) => d.step.map((text) => typedLength(text, units))) as [number[], number[]];
-    const usable = (n: 0 | 1) => Number.isInteger(counts[n]) && counts[n] >= 1 && steps[n].every(Number.isFinite) && (counts[n] === 1 || steps[n].some((s) => s !== 0));
+    const usable = (n: 0 | 1) =>
+        Number.isInteger(counts[n]) && counts[n] >= 1 && steps[n].every(Number.isFinite) && (counts[n] === 1 || steps[n].some((s) => s !== 0));
     const right = usable(0) && usable(1) && counts[0] * counts[1] > 1 && counts[0] * counts[1] <= MOST;
-    const set = (n: 0 | 1, change: Partial<Typed>) => setDirections((old) => (n === 0 ? [{ ...old[0], ...change }, old[1]] : [old[0], { ...old[1], ...change }]));
+    const set = (n: 0 | 1, change: Partial<Typed>) =>
+        setDirections((old) => (n === 0 ? [{ ...old[0], ...change }, old[1]] : [old[0], { ...old[1], ...change }]));
     return (
         <Dialog open onClose={onClose}>
             <DialogTitle>Copies in a row or a field</DialogTitle>
@@ -62,18 +77,41 @@ export function CopiesDialog({ parts, onClose, copy, repeat }: { parts: OutlineP
                 >
                     {([0, 1] as const).map((n) => (
                         <Stack key={n} direction="row" sx={{ gap: 1, mt: 1.5, width: 480 }}>
-                            <TextField autoFocus={n === 0} size="small" label={n === 0 ? 'In a row' : 'Rows'} value={directions[n].count} onChange={(e) => set(n, { count: e.target.value })} error={!(counts[n] >= 1)} helperText={n === 0 ? 'with the original' : ' '} />
+                            <TextField
+                                autoFocus={n === 0}
+                                size="small"
+                                label={n === 0 ? 'In a row' : 'Rows'}
+                                value={directions[n].count}
+                                onChange={(e) => set(n, { count: e.target.value })}
+                                error={!(counts[n] >= 1)}
+                                helperText={n === 0 ? 'with the original' : ' '}
+                            />
                             {['x', 'y', 'z'].map((axis, i) => (
-                                <TextField key={axis} size="small" label={`${n === 0 ? 'Step' : 'Row step'} ${axis}, ${lengthUnit(units)}`} value={directions[n].step[i]} error={!Number.isFinite(steps[n][i])} onChange={(e) => set(n, { step: directions[n].step.map((p, k) => (k === i ? e.target.value : p)) })} />
+                                <TextField
+                                    key={axis}
+                                    size="small"
+                                    label={`${n === 0 ? 'Step' : 'Row step'} ${axis}, ${lengthUnit(units)}`}
+                                    value={directions[n].step[i]}
+                                    error={!Number.isFinite(steps[n][i])}
+                                    onChange={(e) => set(n, { step: directions[n].step.map((p, k) => (k === i ? e.target.value : p)) })}
+                                />
                             ))}
                         </Stack>
                     ))}
-                    <FormControlLabel sx={{ mt: 1 }} control={<Checkbox size="small" checked={linked} onChange={(e) => setLinked(e.target.checked)} />} label="Linked: what is changed on one holds for all" />
+                    <FormControlLabel
+                        sx={{ mt: 1 }}
+                        control={<Checkbox size="small" checked={linked} onChange={(e) => setLinked(e.target.checked)} />}
+                        label="Linked: what is changed on one holds for all"
+                    />
                 </form>
             </DialogContent>
             <DialogActions>
-                <Button color="inherit" onClick={onClose}>Cancel</Button>
-                <Button type="submit" form="copies" variant="contained" disabled={!right}>{right ? `Make ${counts[0] * counts[1] - 1} ${counts[0] * counts[1] === 2 ? 'copy' : 'copies'}` : 'Make copies'}</Button>
+                <Button color="inherit" onClick={onClose}>
+                    Cancel
+                </Button>
+                <Button type="submit" form="copies" variant="contained" disabled={!right}>
+                    {right ? `Make ${counts[0] * counts[1] - 1} ${counts[0] * counts[1] === 2 ? 'copy' : 'copies'}` : 'Make copies'}
+                </Button>
             </DialogActions>
         </Dialog>
     );

@@ -1,5 +1,5 @@
 import TextField from '@mui/material/TextField';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 
 interface Props {
     label: string;
@@ -12,28 +12,24 @@ interface Props {
 
 /** A field that is saved with Enter or when it is left. */
 export function EditField({ label, value, hint, disabled, save }: Props) {
-    const [text, setText] = useState(value);
-    // What was refused stays in the field, to be mended.
-    const refused = useRef(false);
-    useEffect(() => {
-        if (!refused.current) setText(value);
-    }, [value]);
-    const type = (typed: string) => {
-        refused.current = false;
-        setText(typed);
-    };
+    // What is typed, or was refused and stays to be mended; null while the field shows its value.
+    const [draft, setDraft] = useState<{ text: string; of: string; refused: boolean } | null>(null);
+    // A new value takes the place of what was typed over the old one, but not of what was refused.
+    const shown = draft !== null && (draft.refused || draft.of === value) ? draft : null;
+    const text = shown?.text ?? value;
+    const refused = shown?.refused ?? false;
+    const type = (typed: string) => setDraft({ text: typed, of: value, refused: false });
     // Enter and leaving the field right after it are one edit.
     const underWay = useRef<string | null>(null);
     const commit = () => {
         const wanted = text.trim();
-        if (wanted === value || wanted === underWay.current || refused.current) return;
+        if (wanted === value || wanted === underWay.current || refused) return;
         underWay.current = wanted;
         save(wanted)
-            .catch(() => {
-                refused.current = true;
-                setText(wanted);
-            })
-            .finally(() => { underWay.current = null; });
+            .catch(() => setDraft({ text: wanted, of: value, refused: true }))
+            .finally(() => {
+                underWay.current = null;
+            });
     };
     return (
         <TextField
@@ -44,8 +40,8 @@ export function EditField({ label, value, hint, disabled, save }: Props) {
             slotProps={hint ? { inputLabel: { shrink: true } } : undefined}
             value={text}
             disabled={disabled}
-            error={refused.current}
-            helperText={refused.current ? 'Not saved; Esc takes it back' : undefined}
+            error={refused}
+            helperText={refused ? 'Not saved; Esc takes it back' : undefined}
             onChange={(e) => type(e.target.value)}
             onBlur={commit}
             onKeyDown={(e) => {

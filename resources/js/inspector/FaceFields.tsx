@@ -14,22 +14,60 @@ export function FaceFields(part: ShapeProps) {
     const free = faceNames(part.entry).filter((name) => !faces.some(([face]) => face === name));
     const bare = faces.some(([face]) => face === 'bare');
     const leftOut = faces.filter(([, { heat }]) => isLeftOut(heat)).map(([face]) => face);
-    const leave = (face: string, out: boolean) => void editPart(part, out ? `all bare faces except its ${faceTitle(face).toLowerCase()}` : `its ${faceTitle(face).toLowerCase()} among all bare ones again`, (entry) => withFaceLeftOut(entry, face, out)).catch(() => undefined);
-    const set = (face: string, label: string, change: (heat: HeatEntry | undefined) => HeatEntry | undefined) => editPart(part, `${faceTitle(face).toLowerCase()}: ${label}`, (entry) => withFaceHeat(entry, face, change(facesOf(entry)[face]?.heat)));
+    const leave = (face: string, out: boolean) =>
+        void editPart(
+            part,
+            out ? `all bare faces except its ${faceTitle(face).toLowerCase()}` : `its ${faceTitle(face).toLowerCase()} among all bare ones again`,
+            (entry) => withFaceLeftOut(entry, face, out),
+        ).catch(() => undefined);
+    const set = (face: string, label: string, change: (heat: HeatEntry | undefined) => HeatEntry | undefined) =>
+        editPart(part, `${faceTitle(face).toLowerCase()}: ${label}`, (entry) => withFaceHeat(entry, face, change(facesOf(entry)[face]?.heat)));
     return (
         <Chapter title="Faces" fields>
-            {faces.filter(([face]) => !leftOut.includes(face)).map(([face, { heat }]) => <HeatFields key={face} label={faceTitle(face)} entry={heat} contact units={part.units} disabled={part.disabled} save={(label, to) => set(face, label, to)} />)}
+            {faces
+                .filter(([face]) => !leftOut.includes(face))
+                .map(([face, { heat }]) => (
+                    <HeatFields
+                        key={face}
+                        label={faceTitle(face)}
+                        entry={heat}
+                        contact
+                        units={part.units}
+                        disabled={part.disabled}
+                        save={(label, to) => set(face, label, to)}
+                    />
+                ))}
             {(bare || leftOut.length > 0) && (
                 <Box sx={{ mb: 1 }}>
-                    <Typography variant="body2" color="text.secondary">All bare faces except</Typography>
+                    <Typography variant="body2" color="text.secondary">
+                        All bare faces except
+                    </Typography>
                     <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 0.5, mt: 0.5 }}>
-                        {[...leftOut, ...free].filter((face) => face !== 'bare').sort().map((face) => (
-                            <Chip key={face} size="small" label={face} variant={leftOut.includes(face) ? 'filled' : 'outlined'} aria-pressed={leftOut.includes(face)} disabled={part.disabled} onClick={() => leave(face, !leftOut.includes(face))} />
-                        ))}
+                        {[...leftOut, ...free]
+                            .filter((face) => face !== 'bare')
+                            .sort()
+                            .map((face) => (
+                                <Chip
+                                    key={face}
+                                    size="small"
+                                    label={face}
+                                    variant={leftOut.includes(face) ? 'filled' : 'outlined'}
+                                    aria-pressed={leftOut.includes(face)}
+                                    disabled={part.disabled}
+                                    onClick={() => leave(face, !leftOut.includes(face))}
+                                />
+                            ))}
                     </Stack>
                 </Box>
             )}
-            <FacePicker part={part.entry.id} what="Condition" preposition="on" free={free} disabled={part.disabled} add={(face) => void set(face, 'film', () => heatOfKind('film')).catch(() => undefined)} />
+            <FacePicker
+                part={part.entry.id}
+                what="Condition"
+                preposition="on"
+                free={free}
+                disabled={part.disabled}
+                add={(face) => void set(face, 'film', () => heatOfKind('film')).catch(() => undefined)}
+            />
         </Chapter>
     );
 }

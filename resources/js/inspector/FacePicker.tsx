@@ -24,10 +24,34 @@ export function FacePicker({ part, what, preposition, free, disabled, add }: Pro
     const picked = clicked?.part === part && free.includes(clicked.name) ? clicked.name : null;
     return (
         <>
-            {picked && <Button size="small" variant="outlined" disabled={disabled} onClick={() => add(picked)} sx={{ mb: 0.75 }}>{what} {preposition} the picked {faceTitle(picked).toLowerCase()}</Button>}
-            <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled || free.length === 0} aria-haspopup="menu" onClick={(e) => setAnchor(e.currentTarget)}>{what} {preposition} a face</Button>
+            {picked && (
+                <Button size="small" variant="outlined" disabled={disabled} onClick={() => add(picked)} sx={{ mb: 0.75 }}>
+                    {what} {preposition} the picked {faceTitle(picked).toLowerCase()}
+                </Button>
+            )}
+            <Button
+                size="small"
+                color="inherit"
+                startIcon={<Add fontSize="small" />}
+                disabled={disabled || free.length === 0}
+                aria-haspopup="menu"
+                onClick={(e) => setAnchor(e.currentTarget)}
+            >
+                {what} {preposition} a face
+            </Button>
             <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-                {free.map((face) => <MenuItem key={face} dense onClick={() => { setAnchor(null); add(face); }}>{faceTitle(face)}</MenuItem>)}
+                {free.map((face) => (
+                    <MenuItem
+                        key={face}
+                        dense
+                        onClick={() => {
+                            setAnchor(null);
+                            add(face);
+                        }}
+                    >
+                        {faceTitle(face)}
+                    </MenuItem>
+                ))}
             </Menu>
         </>
     );

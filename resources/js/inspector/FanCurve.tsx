@@ -28,9 +28,15 @@ export function FanCurve({ curve, point }: Props) {
             <line x1={left} x2={width - left} y1={height - bottom} y2={height - bottom} stroke={palette.divider} />
             <polyline points={curve.map(([flow, rise]) => `${x(flow!)},${y(rise!)}`).join(' ')} fill="none" stroke={palette.text.secondary} strokeWidth={1.5} />
             {point && <circle cx={x(point.flow)} cy={y(point.rise)} r={4} fill={palette.primary.main} />}
-            <text x={left} y={height - 4} fontSize={11} fill={palette.text.secondary}>0</text>
-            <text x={width - left} y={height - 4} fontSize={11} textAnchor="end" fill={palette.text.secondary}>{volumeFlow(most, units)}</text>
-            <text x={width - left} y={14} fontSize={11} textAnchor="end" fill={palette.text.secondary}>up to {number(highest, 0)} Pa</text>
+            <text x={left} y={height - 4} fontSize={11} fill={palette.text.secondary}>
+                0
+            </text>
+            <text x={width - left} y={height - 4} fontSize={11} textAnchor="end" fill={palette.text.secondary}>
+                {volumeFlow(most, units)}
+            </text>
+            <text x={width - left} y={14} fontSize={11} textAnchor="end" fill={palette.text.secondary}>
+                up to {number(highest, 0)} Pa
+            </text>
         </Box>
     );
 }

@@ -2,6 +2,7 @@ import { heatKinds, heatOfKind, heatValues, type HeatEntry, type HeatKind } from
 import { typed, typedTemperatureUnit, type UnitSet } from '../units/units';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
+import { textOf } from '../model/text';
 
 interface Props {
     label: string;
@@ -17,10 +18,18 @@ interface Props {
 /** What a wall or a face is to heat, with its values. */
 export function HeatFields({ label, entry, contact = false, units, disabled, save }: Props) {
     const kind = entry?.kind ?? 'adiabatic';
-    const choices = Object.fromEntries((Object.keys(heatKinds) as HeatKind[]).filter((k) => contact || k !== 'contact').map((k) => [k, heatKinds[k]])) as Record<HeatKind, string>;
+    const choices = Object.fromEntries(
+        (Object.keys(heatKinds) as HeatKind[]).filter((k) => contact || k !== 'contact').map((k) => [k, heatKinds[k]]),
+    ) as Record<HeatKind, string>;
     return (
         <>
-            <ChoiceField label={label} value={kind} choices={choices} disabled={disabled} save={(chosen) => save(heatKinds[chosen].toLowerCase(), () => heatOfKind(chosen))} />
+            <ChoiceField
+                label={label}
+                value={kind}
+                choices={choices}
+                disabled={disabled}
+                save={(chosen) => save(heatKinds[chosen].toLowerCase(), () => heatOfKind(chosen))}
+            />
             {heatValues[kind].map(([field, title, unit, start]) => {
                 const inUnit = unit || typedTemperatureUnit(units);
                 return (
@@ -28,7 +37,7 @@ export function HeatFields({ label, entry, contact = false, units, disabled, sav
                         key={field}
                         label={title}
                         hint={start === '' ? 'ambient' : undefined}
-                        value={String(entry?.[field] ?? '')}
+                        value={textOf(entry?.[field])}
                         disabled={disabled}
                         save={(text) =>
                             save(`${title.toLowerCase()} ${typed(text, inUnit) || 'ambient'}`, (present) => {

@@ -25,7 +25,19 @@ import { hasOwnMaterial, isDevice, partKinds } from '../model/partKinds';
 import { withGroup } from '../model/assemblies';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
-import { amperes, difference, differenceUnit, number, size, temperatureWithUnit, typed, typedTemperatureUnit, volts, watts, type UnitSet } from '../units/units';
+import {
+    amperes,
+    difference,
+    differenceUnit,
+    number,
+    size,
+    temperatureWithUnit,
+    typed,
+    typedTemperatureUnit,
+    volts,
+    watts,
+    type UnitSet,
+} from '../units/units';
 
 function nameOf(target: string, outline: Outline): string {
     const part = outline.parts.find((p) => p.id === target);
@@ -35,7 +47,9 @@ function nameOf(target: string, outline: Outline): string {
 }
 
 function Routes({ part, outline }: { part: ResultPart; outline: Outline }) {
-    const routes = Object.entries(part.routes).filter(([, heat]) => Math.abs(heat) > 5e-4).sort((a, b) => Math.abs(b[1]) - Math.abs(a[1]));
+    const routes = Object.entries(part.routes)
+        .filter(([, heat]) => Math.abs(heat) > 5e-4)
+        .sort((a, b) => Math.abs(b[1]) - Math.abs(a[1]));
     const largest = Math.max(...routes.map(([, heat]) => Math.abs(heat)), 1e-9);
     if (routes.length === 0) return null;
     return (
@@ -43,8 +57,12 @@ function Routes({ part, outline }: { part: ResultPart; outline: Outline }) {
             {routes.map(([target, heat]) => (
                 <Box key={target} sx={{ py: 0.35 }}>
                     <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 1 }}>
-                        <Box component="dt">{heat >= 0 ? 'to' : 'from'} {nameOf(target, outline)}</Box>
-                        <Box component="dd" sx={{ m: 0, fontWeight: 550, whiteSpace: 'nowrap' }}>{watts(Math.abs(heat))} W</Box>
+                        <Box component="dt">
+                            {heat >= 0 ? 'to' : 'from'} {nameOf(target, outline)}
+                        </Box>
+                        <Box component="dd" sx={{ m: 0, fontWeight: 550, whiteSpace: 'nowrap' }}>
+                            {watts(Math.abs(heat))} W
+                        </Box>
                     </Stack>
                     <Box sx={{ height: 4, width: `${(100 * Math.abs(heat)) / largest}%`, bgcolor: heat >= 0 ? '#c9785f' : '#3b7c96', borderRadius: 0.5 }} />
                 </Box>
@@ -66,11 +84,20 @@ function Temperatures({ part, outline, result, units }: { part: ResultPart; outl
             {part.temperature && !part.nodes && <Line label="Mean">{temperatureWithUnit(part.temperature.mean, units)}</Line>}
             {part.temperature && !part.nodes && <Line label="Coldest">{temperatureWithUnit(part.temperature.min, units)}</Line>}
             {limits.map((limit) => (
-                <Line key={limit.id} label={`${limits.length > 1 ? `${limit.name}: margin` : 'Margin'} to ${temperatureWithUnit((limit.atMost ?? limit.atLeast)!, units)}${limit.derating > 0 ? ` less ${difference(limit.derating, units).replace('+', '')} ${differenceUnit(units)}` : ''}`}>
-                    <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main' }}>{difference(limit.margin!, units)} {differenceUnit(units)}</Box>
+                <Line
+                    key={limit.id}
+                    label={`${limits.length > 1 ? `${limit.name}: margin` : 'Margin'} to ${temperatureWithUnit((limit.atMost ?? limit.atLeast)!, units)}${limit.derating > 0 ? ` less ${difference(limit.derating, units).replace('+', '')} ${differenceUnit(units)}` : ''}`}
+                >
+                    <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main' }}>
+                        {difference(limit.margin!, units)} {differenceUnit(units)}
+                    </Box>
                 </Line>
             ))}
-            {watches.map((watch) => <Line key={watch.id} label={watch.name}>{watch.value === null ? '—' : watch.quantity === 'heat' ? `${watts(watch.value)} W` : temperatureWithUnit(watch.value, units)}</Line>)}
+            {watches.map((watch) => (
+                <Line key={watch.id} label={watch.name}>
+                    {watch.value === null ? '—' : watch.quantity === 'heat' ? `${watts(watch.value)} W` : temperatureWithUnit(watch.value, units)}
+                </Line>
+            ))}
         </Chapter>
     );
 }
@@ -84,7 +111,11 @@ function CurrentLines({ part, result }: { part: ResultPart; result: Result }) {
     if (!part.current) return null;
     return (
         <Chapter title="Current">
-            {terminals.map((terminal) => <Line key={terminal.face} label={faceTitle(terminal.face)}>{amperes(terminal.current)} at {volts(terminal.voltage)}</Line>)}
+            {terminals.map((terminal) => (
+                <Line key={terminal.face} label={faceTitle(terminal.face)}>
+                    {amperes(terminal.current)} at {volts(terminal.voltage)}
+                </Line>
+            ))}
             <Line label="Makes heat">{watts(part.current.heat)} W</Line>
             <Line label="Greatest density">{number(part.current.density / 1e6, 2)} A/mm²</Line>
         </Chapter>
@@ -98,7 +129,11 @@ function Properties({ part, editable, units }: { part: OutlinePart; editable: bo
             <Line label="Size">{size(part.size, units)}</Line>
             {!editable && <Line label="Place">{size(part.min, units)}</Line>}
             {part.materialTitle && <Line label="Material">{part.materialTitle}</Line>}
-            {k && <Line label="Conductivity">{new Set(k).size === 1 ? `${number(k[0]!, 2)} W/m/K` : `${k.map((v) => number(v, 2)).join(' · ')} W/m/K (x · y · z)`}</Line>}
+            {k && (
+                <Line label="Conductivity">
+                    {new Set(k).size === 1 ? `${number(k[0]!, 2)} W/m/K` : `${k.map((v) => number(v, 2)).join(' · ')} W/m/K (x · y · z)`}
+                </Line>
+            )}
         </Chapter>
     );
 }
@@ -131,18 +166,35 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
         <Box component="aside" aria-label="Inspector" sx={{ height: '100%', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
             <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'start' }}>
                 <Box>
-                    <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>{single ? part.name : `${parts.length} parts`}</Typography>
+                    <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>
+                        {single ? part.name : `${parts.length} parts`}
+                    </Typography>
                     <Typography variant="body2" color="text.secondary">
-                        {single && part.power === 0 ? (partKinds[part.kind] ?? part.kind) : single ? `${partKinds[part.kind] ?? part.kind} · ${watts(part.power)} W` : `${watts(parts.reduce((sum, p) => sum + p.power, 0))} W together`}
+                        {single && part.power === 0
+                            ? (partKinds[part.kind] ?? part.kind)
+                            : single
+                              ? `${partKinds[part.kind] ?? part.kind} · ${watts(part.power)} W`
+                              : `${watts(parts.reduce((sum, p) => sum + p.power, 0))} W together`}
                     </Typography>
                 </Box>
-                <IconButton size="small" aria-label="Close the inspector" onClick={() => select(null)}><Close fontSize="small" /></IconButton>
+                <IconButton size="small" aria-label="Close the inspector" onClick={() => select(null)}>
+                    <Close fontSize="small" />
+                </IconButton>
             </Stack>
             {stage === 'Build' && mayEdit && <PartActions document={document} parts={parts} outline={revision.outline} editor={editor} />}
             <Box sx={{ mt: 1.75 }}>
-                {single && part.copyOf !== null && <Typography variant="body2" color="text.secondary" sx={{ mb: 1.25 }}>Linked copy of {ownName(part)}: what is changed here holds for all of them.</Typography>}
+                {single && part.copyOf !== null && (
+                    <Typography variant="body2" color="text.secondary" sx={{ mb: 1.25 }}>
+                        Linked copy of {ownName(part)}: what is changed here holds for all of them.
+                    </Typography>
+                )}
                 {single && part.copyOf === null && (
-                    <EditField label="Name" value={part.name} disabled={!mayEdit} save={(name) => editor.edit(`Rename ${part.name} to ${name}`, (d) => withPartFields(d, [part.id], { name }))} />
+                    <EditField
+                        label="Name"
+                        value={part.name}
+                        disabled={!mayEdit}
+                        save={(name) => editor.edit(`Rename ${part.name} to ${name}`, (d) => withPartFields(d, [part.id], { name }))}
+                    />
                 )}
                 {stage === 'Build' && (
                     <EditField
@@ -150,44 +202,113 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                         value={parts.every((p) => p.group === part.group) ? (part.group ?? '') : ''}
                         hint="none"
                         disabled={!mayEdit}
-                        save={(group) => editor.edit(group ? `${single ? part.name : `${parts.length} parts`} in assembly ${group}` : `${single ? part.name : `${parts.length} parts`} in no assembly`, (d) => withGroup(d, revision.outline, parts.map((p) => p.id), group || null))}
+                        save={(group) =>
+                            editor.edit(
+                                group
+                                    ? `${single ? part.name : `${parts.length} parts`} in assembly ${group}`
+                                    : `${single ? part.name : `${parts.length} parts`} in no assembly`,
+                                (d) =>
+                                    withGroup(
+                                        d,
+                                        revision.outline,
+                                        parts.map((p) => p.id),
+                                        group || null,
+                                    ),
+                            )
+                        }
                     />
                 )}
                 {stage === 'Build' && single && entry && !device && (
                     <>
-                        {entry.material !== undefined && <MaterialField document={revision.document as ModelDocument} value={entry.material} disabled={!mayEdit} save={(material) => editor.edit(`${part.name}: material ${material}`, (d) => withPartFields(d, [part.id], { material }))} />}
+                        {entry.material !== undefined && (
+                            <MaterialField
+                                document={revision.document}
+                                value={entry.material}
+                                disabled={!mayEdit}
+                                save={(material) => editor.edit(`${part.name}: material ${material}`, (d) => withPartFields(d, [part.id], { material }))}
+                            />
+                        )}
                         <ShapeFields entry={entry} name={ownName(part)} units={units} editor={editor} disabled={!mayEdit || locked} />
                     </>
                 )}
-                {device && entry && stage !== 'Limit' && <DeviceFields entry={entry} name={ownName(part)} units={units} editor={editor} disabled={!mayEdit || locked} />}
+                {device && entry && stage !== 'Limit' && (
+                    <DeviceFields entry={entry} name={ownName(part)} units={units} editor={editor} disabled={!mayEdit || locked} />
+                )}
                 {stage === 'Build' && single && entry && <RepeatFields shape={{ entry, name: ownName(part), units, editor, disabled: !mayEdit || locked }} />}
                 {stage === 'Build' && part.group !== null && parts.every((p) => p.group === part.group) && (
-                    <AssemblyFields name={part.group} document={document} outline={revision.outline} editor={editor} units={units} disabled={!mayEdit || locked} />
+                    <AssemblyFields
+                        name={part.group}
+                        document={document}
+                        outline={revision.outline}
+                        editor={editor}
+                        units={units}
+                        disabled={!mayEdit || locked}
+                    />
                 )}
-                {!device && stage !== 'Build' && <EditField
-                    label={single ? 'Watts' : 'Watts, each'}
-                    value={single ? String(entry?.power ?? '') : ''}
-                    disabled={!mayEdit}
-                    save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: ${typed(text, 'W') || 'no watts'}`, (d) => withPartFields(d, parts.map((p) => p.id), { power: typed(text, 'W') || undefined }))}
-                />}
-                {!device && stage !== 'Build' && !(single && stage === 'Limit') && <EditField
-                    label={single ? 'Limit' : 'Limit, each'}
-                    value={single ? String(limitEntry(document, part.id)?.atMost ?? '') : ''}
-                    disabled={!mayEdit}
-                    save={(text) => editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) => parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d))}
-                />}
+                {!device && stage !== 'Build' && (
+                    <EditField
+                        label={single ? 'Watts' : 'Watts, each'}
+                        value={single ? String(entry?.power ?? '') : ''}
+                        disabled={!mayEdit}
+                        save={(text) =>
+                            editor.edit(`${single ? part.name : `${parts.length} parts`}: ${typed(text, 'W') || 'no watts'}`, (d) =>
+                                withPartFields(
+                                    d,
+                                    parts.map((p) => p.id),
+                                    { power: typed(text, 'W') || undefined },
+                                ),
+                            )
+                        }
+                    />
+                )}
+                {!device && stage !== 'Build' && !(single && stage === 'Limit') && (
+                    <EditField
+                        label={single ? 'Limit' : 'Limit, each'}
+                        value={single ? String(limitEntry(document, part.id)?.atMost ?? '') : ''}
+                        disabled={!mayEdit}
+                        save={(text) =>
+                            editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) =>
+                                parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d),
+                            )
+                        }
+                    />
+                )}
             </Box>
-            {stage === 'Limit' && single && part.kind !== 'screen' && <Chapter title="Limits" fields><LimitFields subject={partSubject(part)} document={document} editor={editor} units={units} disabled={!mayEdit} /></Chapter>}
-            {stage === 'Limit' && single && !device && <Chapter title="Other watches" fields><WatchFields subject={partSubject(part)} document={document} editor={editor} disabled={!mayEdit} /></Chapter>}
+            {stage === 'Limit' && single && part.kind !== 'screen' && (
+                <Chapter title="Limits" fields>
+                    <LimitFields subject={partSubject(part)} document={document} editor={editor} units={units} disabled={!mayEdit} />
+                </Chapter>
+            )}
+            {stage === 'Limit' && single && !device && (
+                <Chapter title="Other watches" fields>
+                    <WatchFields subject={partSubject(part)} document={document} editor={editor} disabled={!mayEdit} />
+                </Chapter>
+            )}
             {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => !isDevice(p.kind))} editor={editor} />}
-            {stage === 'Load' && single && entry && conducts(part) && <TerminalFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
+            {stage === 'Load' && single && entry && conducts(part) && (
+                <TerminalFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />
+            )}
             {stage === 'Load' && single && entry && !device && <FaceFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
-            {stage === 'Load' && entry && parts.every((p) => !isDevice(p.kind) && p.material !== 'fluid') && <SurfaceFields entry={entry} ids={parts.map((p) => p.id)} name={single ? part.name : `${parts.length} parts`} editor={editor} disabled={!mayEdit} />}
-            {stage !== 'Build' && single && !device && partResult && !stale && result && <Temperatures part={partResult} outline={revision.outline} result={result} units={units} />}
+            {stage === 'Load' && entry && parts.every((p) => !isDevice(p.kind) && p.material !== 'fluid') && (
+                <SurfaceFields
+                    entry={entry}
+                    ids={parts.map((p) => p.id)}
+                    name={single ? part.name : `${parts.length} parts`}
+                    editor={editor}
+                    disabled={!mayEdit}
+                />
+            )}
+            {stage !== 'Build' && single && !device && partResult && !stale && result && (
+                <Temperatures part={partResult} outline={revision.outline} result={result} units={units} />
+            )}
             {single && fan && !stale && <OperatingPoint fan={fan} limits={result?.limits.filter((limit) => limit.part === fan.part) ?? []} />}
             {stage === 'Judge' && single && partResult && !stale && result && <CurrentLines part={partResult} result={result} />}
             {stage !== 'Build' && single && partResult && !stale && <Routes part={partResult} outline={revision.outline} />}
-            {stage !== 'Build' && single && stale && <Typography color="text.secondary" sx={{ mt: 2 }}>The model has changed since the last run; run again to see temperatures.</Typography>}
+            {stage !== 'Build' && single && stale && (
+                <Typography color="text.secondary" sx={{ mt: 2 }}>
+                    The model has changed since the last run; run again to see temperatures.
+                </Typography>
+            )}
             {single && <Properties part={part} editable={stage === 'Build'} units={units} />}
         </Box>
     );

@@ -16,7 +16,12 @@ interface Props {
 /** A material by search, with its conductivity beside it. */
 export function MaterialField({ document, value, disabled, save }: Props) {
     const materials = useMaterials();
-    const choices = [...allMaterials(document, materials.data ?? []).filter((m) => !m.fluid).map((m) => ({ id: m.id, title: m.title, group: m.category, conductivity: m.conductivity[0] ?? null })), { id: 'fluid', title: 'Carve-out: the air of the space', group: 'air', conductivity: null }];
+    const choices = [
+        ...allMaterials(document, materials.data ?? [])
+            .filter((m) => !m.fluid)
+            .map((m) => ({ id: m.id, title: m.title, group: m.category, conductivity: m.conductivity[0] ?? null })),
+        { id: 'fluid', title: 'Carve-out: the air of the space', group: 'air', conductivity: null },
+    ];
     const present = choices.find((c) => c.id === value) ?? { id: value, title: value, group: 'of this model', conductivity: null };
     return (
         <Autocomplete
@@ -34,7 +39,11 @@ export function MaterialField({ document, value, disabled, save }: Props) {
             renderOption={({ key, ...props }, choice) => (
                 <li key={key} {...props} style={{ fontSize: 13, justifyContent: 'space-between', gap: 12 }}>
                     {choice.title}
-                    {choice.conductivity !== null && <Box component="span" sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>{number(choice.conductivity, choice.conductivity < 10 ? 2 : 0)} W/m/K</Box>}
+                    {choice.conductivity !== null && (
+                        <Box component="span" sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>
+                            {number(choice.conductivity, choice.conductivity < 10 ? 2 : 0)} W/m/K
+                        </Box>
+                    )}
                 </li>
             )}
             sx={{ mb: 1.25 }}

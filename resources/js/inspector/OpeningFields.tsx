@@ -28,18 +28,47 @@ export function OpeningFields<T extends OpeningEntry>({ name, entry, units, disa
         });
     return (
         <>
-            <ChoiceField label={name} value={kind} choices={openingKinds} disabled={disabled} save={(chosen) => save(`${name}: ${openingKinds[chosen].toLowerCase()}`, (e) => ofKind(e, chosen))} />
+            <ChoiceField
+                label={name}
+                value={kind}
+                choices={openingKinds}
+                disabled={disabled}
+                save={(chosen) => save(`${name}: ${openingKinds[chosen].toLowerCase()}`, (e) => ofKind(e, chosen))}
+            />
             {kind === 'inlet' && inlet && (
                 <>
-                    <ChoiceField label="Given by" value={inlet} choices={inletChoices} disabled={disabled} save={(chosen) => save(`${name}: by ${inletChoices[chosen].toLowerCase()}`, (e) => withInletKind(e, chosen))} />
-                    <EditField label={inletKinds[inlet][0]} value={String(entry[inlet] ?? '')} disabled={disabled} save={set(inlet, inletKinds[inlet][0].toLowerCase(), inletUnits[inlet](units))} />
+                    <ChoiceField
+                        label="Given by"
+                        value={inlet}
+                        choices={inletChoices}
+                        disabled={disabled}
+                        save={(chosen) => save(`${name}: by ${inletChoices[chosen].toLowerCase()}`, (e) => withInletKind(e, chosen))}
+                    />
+                    <EditField
+                        label={inletKinds[inlet][0]}
+                        value={String(entry[inlet] ?? '')}
+                        disabled={disabled}
+                        save={set(inlet, inletKinds[inlet][0].toLowerCase(), inletUnits[inlet](units))}
+                    />
                 </>
             )}
             {isOpening(kind) && (
-                <EditField label="Air enters at" hint="ambient" value={String(entry.temperature ?? '')} disabled={disabled} save={set('temperature', 'temperature', typedTemperatureUnit(units))} />
+                <EditField
+                    label="Air enters at"
+                    hint="ambient"
+                    value={String(entry.temperature ?? '')}
+                    disabled={disabled}
+                    save={set('temperature', 'temperature', typedTemperatureUnit(units))}
+                />
             )}
             {(kind === 'outlet' || kind === 'open') && (
-                <EditField label="Pressure outside" hint="0 Pa" value={String(entry.pressure ?? '')} disabled={disabled} save={set('pressure', 'pressure', 'Pa')} />
+                <EditField
+                    label="Pressure outside"
+                    hint="0 Pa"
+                    value={String(entry.pressure ?? '')}
+                    disabled={disabled}
+                    save={set('pressure', 'pressure', 'Pa')}
+                />
             )}
         </>
     );

@@ -14,8 +14,13 @@ export function OperatingPoint({ fan, limits }: { fan: FanPoint; limits: ResultL
         <Chapter title="Operating point">
             <Line label="Flow">{volumeFlow(fan.flow, units)}</Line>
             {limits.map((limit) => (
-                <Line key={limit.id} label={`Margin to ${limit.atLeast === null ? 'at most' : 'at least'} ${volumeFlow((limit.atLeast ?? limit.atMost)!, units)}`}>
-                    <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main' }}>{limit.margin === null ? '—' : volumeFlow(limit.margin, units, true)}</Box>
+                <Line
+                    key={limit.id}
+                    label={`Margin to ${limit.atLeast === null ? 'at most' : 'at least'} ${volumeFlow((limit.atLeast ?? limit.atMost)!, units)}`}
+                >
+                    <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main' }}>
+                        {limit.margin === null ? '—' : volumeFlow(limit.margin, units, true)}
+                    </Box>
                 </Line>
             ))}
             <Line label="Pressure rise">{number(fan.rise, 1)} Pa</Line>

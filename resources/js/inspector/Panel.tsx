@@ -15,8 +15,12 @@ export interface StageProps {
 export function Panel({ label, title, note, children }: { label: string; title: string; note: string; children: ReactNode }) {
     return (
         <Box component="aside" aria-label={label} sx={{ height: '100%', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
-            <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>{title}</Typography>
-            <Typography variant="body2" color="text.secondary" sx={{ mb: 1.75 }}>{note}</Typography>
+            <Typography component="h2" sx={{ fontWeight: 650, fontSize: 15 }}>
+                {title}
+            </Typography>
+            <Typography variant="body2" color="text.secondary" sx={{ mb: 1.75 }}>
+                {note}
+            </Typography>
             {children}
         </Box>
     );

@@ -25,7 +25,11 @@ export function ParameterFields({ document, editor, mayEdit }: Props) {
     const parameters = parametersOf(document);
     const quietly = (edit: Promise<unknown>) => void edit.catch(() => undefined);
     const rename = (from: string, to: string): Promise<unknown> => {
-        const problem = !/^[A-Za-z_][A-Za-z0-9_]{0,63}$/.test(to) ? `"${to}" is no name: letters, digits and _ , beginning with a letter.` : to in parameters ? `There is a parameter "${to}" already.` : null;
+        const problem = !/^[A-Za-z_][A-Za-z0-9_]{0,63}$/.test(to)
+            ? `"${to}" is no name: letters, digits and _ , beginning with a letter.`
+            : to in parameters
+              ? `There is a parameter "${to}" already.`
+              : null;
         setRefusal(problem);
         return problem ? Promise.reject(new Error(problem)) : editor.edit(`Parameter ${from} is called ${to}`, (d) => withRenamed(d, from, to));
     };
@@ -41,21 +45,34 @@ export function ParameterFields({ document, editor, mayEdit }: Props) {
                 return (
                     <Box key={name} sx={{ mb: 1.25, '& .MuiTextField-root': { mb: 0.25 } }}>
                         <Stack direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>
-                            <Box sx={{ flex: '0 1 42%' }}><EditField label="Name" value={name} disabled={!mayEdit} save={(to) => rename(name, to)} /></Box>
+                            <Box sx={{ flex: '0 1 42%' }}>
+                                <EditField label="Name" value={name} disabled={!mayEdit} save={(to) => rename(name, to)} />
+                            </Box>
                             <EditField label="Value" value={formula} disabled={!mayEdit} save={(text) => assign(name, text)} />
                             <Tooltip title={count > 0 ? 'Used by a formula: it cannot be removed' : `Remove ${name}`}>
                                 <span>
-                                    <IconButton size="small" aria-label={`Remove parameter ${name}`} disabled={!mayEdit || count > 0} onClick={() => quietly(editor.edit(`Remove parameter ${name}`, (d) => withoutParameter(d, name)))}>
+                                    <IconButton
+                                        size="small"
+                                        aria-label={`Remove parameter ${name}`}
+                                        disabled={!mayEdit || count > 0}
+                                        onClick={() => quietly(editor.edit(`Remove parameter ${name}`, (d) => withoutParameter(d, name)))}
+                                    >
                                         <DeleteOutlined fontSize="small" />
                                     </IconButton>
                                 </span>
                             </Tooltip>
                         </Stack>
-                        <Box sx={{ fontSize: 12, color: count === 0 ? 'warning.main' : 'text.secondary' }}>{count === 0 ? 'not used yet' : count === 1 ? 'used once' : `used ${count} times`}</Box>
+                        <Box sx={{ fontSize: 12, color: count === 0 ? 'warning.main' : 'text.secondary' }}>
+                            {count === 0 ? 'not used yet' : count === 1 ? 'used once' : `used ${count} times`}
+                        </Box>
                     </Box>
                 );
             })}
-            {refusal && <Typography role="alert" variant="body2" color="error">{refusal}</Typography>}
+            {refusal && (
+                <Typography role="alert" variant="body2" color="error">
+                    {refusal}
+                </Typography>
+            )}
             <Button
                 size="small"
                 color="inherit"

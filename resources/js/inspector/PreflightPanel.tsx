@@ -27,27 +27,55 @@ export function PreflightPanel({ revision, editor, mayEdit }: StageProps) {
     const offer = (finding: Shown, mend: Mend) => {
         const { label, change } = mends[mend];
         return (
-            <Button key={mend} size="small" variant="outlined" color="inherit" onClick={() => quietly(editor.edit(label(finding), (d) => change(d, revision.outline, finding)))}>{label(finding)}</Button>
+            <Button
+                key={mend}
+                size="small"
+                variant="outlined"
+                color="inherit"
+                onClick={() => quietly(editor.edit(label(finding), (d) => change(d, revision.outline, finding)))}
+            >
+                {label(finding)}
+            </Button>
         );
     };
     return (
         <Panel label="Preflight" title="Preflight" note="What to look at before time goes into a run">
             {findings.length === 0 && (
-                <Stack direction="row" sx={{ gap: 1, alignItems: 'center' }}><CheckCircleOutlined fontSize="small" color="success" />Nothing is missing.</Stack>
+                <Stack direction="row" sx={{ gap: 1, alignItems: 'center' }}>
+                    <CheckCircleOutlined fontSize="small" color="success" />
+                    Nothing is missing.
+                </Stack>
             )}
             {findings.map((finding) => (
                 <Box key={finding.message} sx={{ mb: 0.5 }}>
                     <ButtonBase
                         onClick={() => set({ stage: finding.stage, selection: finding.parts })}
-                        sx={{ width: '100%', textAlign: 'left', gap: 1, p: 1, mx: -1, borderRadius: 1, alignItems: 'start', justifyContent: 'start', font: 'inherit', '&:hover, &:focus-visible': { bgcolor: 'action.hover' } }}
+                        sx={{
+                            width: '100%',
+                            textAlign: 'left',
+                            gap: 1,
+                            p: 1,
+                            mx: -1,
+                            borderRadius: 1,
+                            alignItems: 'start',
+                            justifyContent: 'start',
+                            font: 'inherit',
+                            '&:hover, &:focus-visible': { bgcolor: 'action.hover' },
+                        }}
                     >
                         {marks[finding.severity]}
                         <Box component="span">
                             {finding.message}
-                            <Box component="span" sx={{ display: 'block', color: 'text.secondary', fontSize: 12 }}>{finding.severity === 'error' ? 'Blocks the run' : 'Worth a look'} · fix in {finding.stage}</Box>
+                            <Box component="span" sx={{ display: 'block', color: 'text.secondary', fontSize: 12 }}>
+                                {finding.severity === 'error' ? 'Blocks the run' : 'Worth a look'} · fix in {finding.stage}
+                            </Box>
                         </Box>
                     </ButtonBase>
-                    {mayEdit && finding.mends.length > 0 && <Stack direction="row" sx={{ pl: 3.25, pb: 0.5, gap: 0.75, flexWrap: 'wrap' }}>{finding.mends.map((mend) => offer(finding, mend))}</Stack>}
+                    {mayEdit && finding.mends.length > 0 && (
+                        <Stack direction="row" sx={{ pl: 3.25, pb: 0.5, gap: 0.75, flexWrap: 'wrap' }}>
+                            {finding.mends.map((mend) => offer(finding, mend))}
+                        </Stack>
+                    )}
                 </Box>
             ))}
         </Panel>

@@ -14,9 +14,16 @@ interface Props {
 /** Fields that belong together, with a button that takes them away. */
 export function Removable({ label, disabled, remove, children }: Props) {
     return (
-        <Stack direction="row" component="section" aria-label={label} sx={{ gap: 0.5, alignItems: 'start', pl: 1.25, borderLeft: 2, borderColor: 'divider', mb: 1.25 }}>
+        <Stack
+            direction="row"
+            component="section"
+            aria-label={label}
+            sx={{ gap: 0.5, alignItems: 'start', pl: 1.25, borderLeft: 2, borderColor: 'divider', mb: 1.25 }}
+        >
             <Box sx={{ flex: 1, minWidth: 0 }}>{children}</Box>
-            <IconButton size="small" aria-label={`Remove ${label.toLowerCase()}`} disabled={disabled} onClick={remove}><DeleteOutlined fontSize="small" /></IconButton>
+            <IconButton size="small" aria-label={`Remove ${label.toLowerCase()}`} disabled={disabled} onClick={remove}>
+                <DeleteOutlined fontSize="small" />
+            </IconButton>
         </Stack>
     );
 }

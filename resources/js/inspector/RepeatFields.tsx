@@ -28,19 +28,57 @@ export function DirectionRows({ directions, units, disabled, set, makeIndependen
             {directions.map((direction, n) => (
                 <Box key={n} component="section" aria-label={`Copies, direction ${n + 1}`}>
                     <Stack direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>
-                        <EditField label={n === 0 ? 'How many, with the original' : 'How many times that'} value={String(direction.count)} disabled={disabled} save={(text) => set(`${text} of them`, (present) => replaced(present, n, { ...present[n]!, count: /^\d+$/.test(text) ? Number(text) : text }))} />
-                        <IconButton size="small" aria-label={`Remove direction ${n + 1}`} disabled={disabled} onClick={() => quietly(set('copies in one direction less', (present) => present.filter((_d, i) => i !== n)))}><DeleteOutlined fontSize="small" /></IconButton>
+                        <EditField
+                            label={n === 0 ? 'How many, with the original' : 'How many times that'}
+                            value={String(direction.count)}
+                            disabled={disabled}
+                            save={(text) =>
+                                set(`${text} of them`, (present) => replaced(present, n, { ...present[n]!, count: /^\d+$/.test(text) ? Number(text) : text }))
+                            }
+                        />
+                        <IconButton
+                            size="small"
+                            aria-label={`Remove direction ${n + 1}`}
+                            disabled={disabled}
+                            onClick={() => quietly(set('copies in one direction less', (present) => present.filter((_d, i) => i !== n)))}
+                        >
+                            <DeleteOutlined fontSize="small" />
+                        </IconButton>
                     </Stack>
                     <Stack direction="row" sx={{ gap: 0.75 }}>
                         {['x', 'y', 'z'].map((axis, i) => (
-                            <EditField key={axis} label={`Step ${axis}`} value={String(direction.step[i])} disabled={disabled} save={(text) => set(`copies ${typed(text, unit)} apart along ${axis}`, (present) => replaced(present, n, { ...present[n]!, step: replaced(present[n]!.step, i, typed(text, unit)) }))} />
+                            <EditField
+                                key={axis}
+                                label={`Step ${axis}`}
+                                value={String(direction.step[i])}
+                                disabled={disabled}
+                                save={(text) =>
+                                    set(`copies ${typed(text, unit)} apart along ${axis}`, (present) =>
+                                        replaced(present, n, { ...present[n]!, step: replaced(present[n]!.step, i, typed(text, unit)) }),
+                                    )
+                                }
+                            />
                         ))}
                     </Stack>
                 </Box>
             ))}
             <Stack direction="row" sx={{ gap: 1 }}>
-                {directions.length < MOST_DIRECTIONS && <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => quietly(set('copies in another direction', (present) => [...present, { count: 2, step: [0, '20 mm', 0] }]))}>{directions.length === 0 ? 'Linked copies' : 'Direction'}</Button>}
-                {directions.length > 0 && <Button size="small" color="inherit" disabled={disabled} onClick={makeIndependent}>Make independent</Button>}
+                {directions.length < MOST_DIRECTIONS && (
+                    <Button
+                        size="small"
+                        color="inherit"
+                        startIcon={<Add fontSize="small" />}
+                        disabled={disabled}
+                        onClick={() => quietly(set('copies in another direction', (present) => [...present, { count: 2, step: [0, '20 mm', 0] }]))}
+                    >
+                        {directions.length === 0 ? 'Linked copies' : 'Direction'}
+                    </Button>
+                )}
+                {directions.length > 0 && (
+                    <Button size="small" color="inherit" disabled={disabled} onClick={makeIndependent}>
+                        Make independent
+                    </Button>
+                )}
             </Stack>
         </>
     );

@@ -4,6 +4,7 @@ import { placeOf, type Length } from '../model/parts';
 import type { ModelEditor } from '../model/useModelEditor';
 import { lengthUnit, typed, type UnitSet } from '../units/units';
 import { EditField } from './EditField';
+import { textOf } from '../model/text';
 
 /** What the editors of a part's shape share. */
 export interface ShapeProps {
@@ -14,7 +15,7 @@ export interface ShapeProps {
     disabled: boolean;
 }
 
-export const shapeFields = (entry: PartEntry): Record<string, unknown> => entry.shape as Record<string, unknown>;
+export const shapeFields = (entry: PartEntry): Record<string, unknown> => entry.shape;
 
 /** Saves fields of the part itself. */
 export const editPart = ({ entry, name, editor }: ShapeProps, label: string, change: (part: PartEntry) => Partial<PartEntry>): Promise<unknown> =>
@@ -38,9 +39,13 @@ export function ShapeField({ shape, field, label, unit, hint }: { shape: ShapePr
         <EditField
             label={label}
             hint={hint}
-            value={String(shapeFields(shape.entry)[field] ?? '')}
+            value={textOf(shapeFields(shape.entry)[field])}
             disabled={shape.disabled}
-            save={(text) => editShape(shape, `${label.toLowerCase()} ${text === '' ? 'left open' : typed(text, unit)}`, { [field]: text === '' ? undefined : typed(text, unit) })}
+            save={(text) =>
+                editShape(shape, `${label.toLowerCase()} ${text === '' ? 'left open' : typed(text, unit)}`, {
+                    [field]: text === '' ? undefined : typed(text, unit),
+                })
+            }
         />
     );
 }
@@ -57,7 +62,11 @@ export function SizeFields({ shape, labels }: { shape: ShapeProps; labels: reado
                     label={label}
                     value={String(size[n] ?? '')}
                     disabled={shape.disabled}
-                    save={(text) => editShape(shape, `${label.toLowerCase()} ${typed(text, unit)}`, (present) => ({ size: replaced(present.size as Length[], n, typed(text, unit)) }))}
+                    save={(text) =>
+                        editShape(shape, `${label.toLowerCase()} ${typed(text, unit)}`, (present) => ({
+                            size: replaced(present.size as Length[], n, typed(text, unit)),
+                        }))
+                    }
                 />
             ))}
         </Stack>
@@ -65,18 +74,37 @@ export function SizeFields({ shape, labels }: { shape: ShapeProps; labels: reado
 }
 
 /** A place or origin along x, y and z. */
-export function PlaceRow({ at, units, disabled, save }: { at: readonly Length[]; units: UnitSet; disabled: boolean; save: (axis: number, length: string) => Promise<unknown> }) {
+export function PlaceRow({
+    at,
+    units,
+    disabled,
+    save,
+}: {
+    at: readonly Length[];
+    units: UnitSet;
+    disabled: boolean;
+    save: (axis: number, length: string) => Promise<unknown>;
+}) {
     const unit = lengthUnit(units);
     return (
         <Stack direction="row" sx={{ gap: 1 }}>
-            {['x', 'y', 'z'].map((axis, n) => <EditField key={axis} label={`At ${axis}`} value={String(at[n])} disabled={disabled} save={(text) => save(n, typed(text, unit))} />)}
+            {['x', 'y', 'z'].map((axis, n) => (
+                <EditField key={axis} label={`At ${axis}`} value={String(at[n])} disabled={disabled} save={(text) => save(n, typed(text, unit))} />
+            ))}
         </Stack>
     );
 }
 
 /** The place of the part. */
 export function PlaceFields({ shape }: { shape: ShapeProps }) {
-    return <PlaceRow at={placeOf(shape.entry)} units={shape.units} disabled={shape.disabled} save={(n, length) => editPart(shape, `${'xyz'[n]} at ${length}`, (part) => ({ at: replaced(placeOf(part), n, length) }))} />;
+    return (
+        <PlaceRow
+            at={placeOf(shape.entry)}
+            units={shape.units}
+            disabled={shape.disabled}
+            save={(n, length) => editPart(shape, `${'xyz'[n]} at ${length}`, (part) => ({ at: replaced(placeOf(part), n, length) }))}
+        />
+    );
 }
 
 const straight = (angle: Length): boolean => angle === 0 || /^[-+]?0(\.0*)?\s*(deg|rad)?$/.test(String(angle));
@@ -88,11 +116,21 @@ export function turnedBy(turn: Length[] | undefined, axis: number, angle: string
 }
 
 /** Angles about x, y and z. */
-export function TurnRow({ turn = [0, 0, 0], disabled, save }: { turn?: readonly Length[] | undefined; disabled: boolean; save: (axis: number, angle: string) => Promise<unknown> }) {
+export function TurnRow({
+    turn = [0, 0, 0],
+    disabled,
+    save,
+}: {
+    turn?: readonly Length[] | undefined;
+    disabled: boolean;
+    save: (axis: number, angle: string) => Promise<unknown>;
+}) {
     const shown = (angle: Length): string => (typeof angle === 'number' ? `${Number(((angle * 180) / Math.PI).toFixed(4))} deg` : angle);
     return (
         <Stack direction="row" sx={{ gap: 1 }}>
-            {['x', 'y', 'z'].map((axis, n) => <EditField key={axis} label={`Rotate ${axis}`} value={shown(turn[n] ?? 0)} disabled={disabled} save={(text) => save(n, typed(text, 'deg'))} />)}
+            {['x', 'y', 'z'].map((axis, n) => (
+                <EditField key={axis} label={`Rotate ${axis}`} value={shown(turn[n] ?? 0)} disabled={disabled} save={(text) => save(n, typed(text, 'deg'))} />
+            ))}
         </Stack>
     );
 }
@@ -103,7 +141,9 @@ export function TurnFields({ shape }: { shape: ShapeProps }) {
         <TurnRow
             turn={shape.entry.turn as Length[] | undefined}
             disabled={shape.disabled}
-            save={(n, angle) => editPart(shape, `turned by ${angle || '0 deg'} about ${'xyz'[n]}`, (part) => ({ turn: turnedBy(part.turn as Length[] | undefined, n, angle) }))}
+            save={(n, angle) =>
+                editPart(shape, `turned by ${angle || '0 deg'} about ${'xyz'[n]}`, (part) => ({ turn: turnedBy(part.turn as Length[] | undefined, n, angle) }))
+            }
         />
     );
 }

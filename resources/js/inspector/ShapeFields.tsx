@@ -7,13 +7,26 @@ import { EditField } from './EditField';
 import { CornerFields } from './CornerFields';
 import { LayerFields } from './LayerFields';
 import { editShape, PlaceFields, ShapeField, shapeFields, SizeFields, TurnFields, type ShapeProps } from './ShapeField';
+import { textOf } from '../model/text';
 
 const axisChoices = { x: 'Along x', y: 'Along y', z: 'Along z' } as const;
 const normalChoices = { x: 'Across x', y: 'Across y', z: 'Across z' } as const;
 const faceChoices = { 'z-': 'Below (z−)', 'z+': 'Above (z+)', 'x-': 'At x−', 'x+': 'At x+', 'y-': 'At y−', 'y+': 'At y+' } as const;
 const upChoices = { 'z+': 'Up (z+)', 'z-': 'Down (z−)', 'x+': 'Along x', 'x-': 'Against x', 'y+': 'Along y', 'y-': 'Against y' } as const;
 
-function Choice<T extends string>({ shape, field, label, choices, otherwise }: { shape: ShapeProps; field: string; label: string; choices: Readonly<Record<T, string>>; otherwise: T }) {
+function Choice<T extends string>({
+    shape,
+    field,
+    label,
+    choices,
+    otherwise,
+}: {
+    shape: ShapeProps;
+    field: string;
+    label: string;
+    choices: Readonly<Record<T, string>>;
+    otherwise: T;
+}) {
     return (
         <ChoiceField
             label={label}
@@ -30,7 +43,7 @@ function Count({ shape, field, label }: { shape: ShapeProps; field: string; labe
     return (
         <EditField
             label={label}
-            value={String(shapeFields(shape.entry)[field] ?? '')}
+            value={textOf(shapeFields(shape.entry)[field])}
             disabled={shape.disabled}
             save={(text) => editShape(shape, `${text} ${label.toLowerCase()}`, { [field]: /^\d+$/.test(text) ? Number(text) : text })}
         />
@@ -92,9 +105,19 @@ const editors: Record<string, (shape: ShapeProps) => ReactNode> = {
                     value={round ? 'round' : 'flat'}
                     choices={{ round: 'Round wire', flat: 'Flat strip' }}
                     disabled={shape.disabled}
-                    save={(form) => editShape(shape, `${form} section`, form === 'round' ? { diameter: '1 mm', width: undefined, thickness: undefined, normal: undefined } : { diameter: undefined, width: '2 mm', thickness: '0.5 mm' })}
+                    save={(form) =>
+                        editShape(
+                            shape,
+                            `${form} section`,
+                            form === 'round'
+                                ? { diameter: '1 mm', width: undefined, thickness: undefined, normal: undefined }
+                                : { diameter: undefined, width: '2 mm', thickness: '0.5 mm' },
+                        )
+                    }
                 />
-                {round ? <ShapeField shape={shape} field="diameter" label="Diameter" unit={lengthUnit(shape.units)} /> : (
+                {round ? (
+                    <ShapeField shape={shape} field="diameter" label="Diameter" unit={lengthUnit(shape.units)} />
+                ) : (
                     <>
                         <Stack direction="row" sx={{ gap: 1 }}>
                             <ShapeField shape={shape} field="width" label="Width" unit={lengthUnit(shape.units)} />
@@ -130,9 +153,18 @@ const editors: Record<string, (shape: ShapeProps) => ReactNode> = {
             <SizeFields shape={shape} labels={['Width', 'Depth']} />
             <ShapeField shape={shape} field="base" label="Base thickness" unit={lengthUnit(shape.units)} />
             <ShapeField shape={shape} field="height" label="Pin height" unit={lengthUnit(shape.units)} />
-            <Stack direction="row" sx={{ gap: 1 }}><Count shape={shape} field="columns" label="Columns" /><Count shape={shape} field="rows" label="Rows" /></Stack>
+            <Stack direction="row" sx={{ gap: 1 }}>
+                <Count shape={shape} field="columns" label="Columns" />
+                <Count shape={shape} field="rows" label="Rows" />
+            </Stack>
             <ShapeField shape={shape} field="width" label="Pin width" unit={lengthUnit(shape.units)} />
-            <ChoiceField label="Pins are" value={shapeFields(shape.entry).round === false ? 'square' : 'round'} choices={{ round: 'Round', square: 'Square' }} disabled={shape.disabled} save={(form) => editShape(shape, `${form} pins`, { round: form === 'round' })} />
+            <ChoiceField
+                label="Pins are"
+                value={shapeFields(shape.entry).round === false ? 'square' : 'round'}
+                choices={{ round: 'Round', square: 'Square' }}
+                disabled={shape.disabled}
+                save={(form) => editShape(shape, `${form} pins`, { round: form === 'round' })}
+            />
             <Choice shape={shape} field="up" label="Pins stand" choices={upChoices} otherwise="z+" />
         </>
     ),

@@ -12,12 +12,18 @@ import { EditField } from './EditField';
 export function ShareWatts({ parts, editor }: { parts: OutlinePart[]; editor: ModelEditor }) {
     const [total, setTotal] = useState('');
     const [kind, setKind] = useState<ShareKind>('volume');
-    const share = () => void editor.edit(`${typed(total, 'W')} over ${parts.length} parts`, (d) => withSharedWatts(d, parts, typed(total, 'W'), kind)).then(() => setTotal('')).catch(() => undefined);
+    const share = () =>
+        void editor
+            .edit(`${typed(total, 'W')} over ${parts.length} parts`, (d) => withSharedWatts(d, parts, typed(total, 'W'), kind))
+            .then(() => setTotal(''))
+            .catch(() => undefined);
     return (
         <Chapter title="One total over all of them" fields>
             <EditField label="Total" value={total} hint="3 W" disabled={false} save={(text) => Promise.resolve(setTotal(text))} />
             <ChoiceField label="Shared" value={kind} choices={shareKinds} disabled={false} save={(choice) => Promise.resolve(setKind(choice))} />
-            <Button size="small" variant="outlined" disabled={total === ''} onClick={share}>Distribute</Button>
+            <Button size="small" variant="outlined" disabled={total === ''} onClick={share}>
+                Distribute
+            </Button>
         </Chapter>
     );
 }

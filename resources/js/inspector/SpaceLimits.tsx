@@ -16,7 +16,9 @@ export function SpaceLimits({ revision, editor, mayEdit }: StageProps) {
         <Panel label="Limits of the space" title="Space" note="Limits on what leaves it and on its walls; those of a part show when it is selected">
             {spaceSubjects(document, flowOf(document) !== 'none').map((subject) => (
                 <Box key={subject.id} component="section" aria-label={subject.name} sx={{ borderTop: 1, borderColor: 'divider', pt: 1.25, pb: 0.75 }}>
-                    <Typography component="h3" sx={{ fontSize: 12, color: 'text.secondary', mb: 0.75 }}>{subject.name}</Typography>
+                    <Typography component="h3" sx={{ fontSize: 12, color: 'text.secondary', mb: 0.75 }}>
+                        {subject.name}
+                    </Typography>
                     <Stack direction="row" sx={{ flexWrap: 'wrap', columnGap: 1, '& > section': { flex: '0 0 100%', minWidth: 0, boxSizing: 'border-box' } }}>
                         <LimitFields subject={subject} document={document} editor={editor} units={units} disabled={!mayEdit} />
                         <WatchFields subject={subject} document={document} editor={editor} disabled={!mayEdit} />

@@ -8,7 +8,22 @@ import Stack from '@mui/material/Stack';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import type { ModelDocument } from '../model/document';
-import { buoyancyOf, computesCurrents, flowOf, sideNames, sideOf, withBuoyancy, withCurrents, withFlow, withHeatOfSide, withPatch, withSide, type FlowChoice, type PatchEntry, type SideName } from '../model/space';
+import {
+    buoyancyOf,
+    computesCurrents,
+    flowOf,
+    sideNames,
+    sideOf,
+    withBuoyancy,
+    withCurrents,
+    withFlow,
+    withHeatOfSide,
+    withPatch,
+    withSide,
+    type FlowChoice,
+    type PatchEntry,
+    type SideName,
+} from '../model/space';
 import { across } from '../model/parts';
 import { withoutOpening } from '../model/targets';
 import type { ModelEditor } from '../model/useModelEditor';
@@ -20,8 +35,14 @@ import { EditField } from './EditField';
 import { HeatFields } from './HeatFields';
 import { OpeningFields } from './OpeningFields';
 import { Panel, type StageProps } from './Panel';
+import { textOf } from '../model/text';
 
-const flowChoices: Record<FlowChoice, string> = { none: 'Still (convection coefficients on the walls)', auto: 'Moving; laminar or turbulent as found', laminar: 'Moving, laminar', turbulent: 'Moving, turbulent' };
+const flowChoices: Record<FlowChoice, string> = {
+    none: 'Still (convection coefficients on the walls)',
+    auto: 'Moving; laminar or turbulent as found',
+    laminar: 'Moving, laminar',
+    turbulent: 'Moving, turbulent',
+};
 
 /** The air and the six sides of the space with their openings: what the Load stage shows while no part is selected. */
 export function SpacePanel({ revision, editor, mayEdit }: StageProps) {
@@ -30,45 +51,115 @@ export function SpacePanel({ revision, editor, mayEdit }: StageProps) {
     const moving = flowOf(document) !== 'none';
     return (
         <Panel label="Space" title="Space" note="The air in it and what passes its sides">
-            <ChoiceField label="Air" value={flowOf(document)} choices={flowChoices} disabled={!mayEdit} save={(flow) => editor.edit(`Air: ${flowChoices[flow].toLowerCase()}`, (d) => withFlow(d, flow))} />
+            <ChoiceField
+                label="Air"
+                value={flowOf(document)}
+                choices={flowChoices}
+                disabled={!mayEdit}
+                save={(flow) => editor.edit(`Air: ${flowChoices[flow].toLowerCase()}`, (d) => withFlow(d, flow))}
+            />
             {moving && (
                 <FormControlLabel
                     sx={{ mb: 1, '& .MuiTypography-root': { fontSize: 13 } }}
-                    control={<Switch size="small" checked={buoyancyOf(document)} disabled={!mayEdit} onChange={(_e, on) => void editor.edit(on ? 'Warm air rises' : 'No buoyancy', (d) => withBuoyancy(d, on)).catch(() => undefined)} />}
+                    control={
+                        <Switch
+                            size="small"
+                            checked={buoyancyOf(document)}
+                            disabled={!mayEdit}
+                            onChange={(_e, on) => void editor.edit(on ? 'Warm air rises' : 'No buoyancy', (d) => withBuoyancy(d, on)).catch(() => undefined)}
+                        />
+                    }
                     label="Warm air rises"
                 />
             )}
             <FormControlLabel
                 sx={{ mb: 1, '& .MuiTypography-root': { fontSize: 13 } }}
-                control={<Switch size="small" checked={computesCurrents(document)} disabled={!mayEdit} onChange={(_e, on) => void editor.edit(on ? 'Currents are computed' : 'No currents', (d) => withCurrents(d, on)).catch(() => undefined)} />}
+                control={
+                    <Switch
+                        size="small"
+                        checked={computesCurrents(document)}
+                        disabled={!mayEdit}
+                        onChange={(_e, on) => void editor.edit(on ? 'Currents are computed' : 'No currents', (d) => withCurrents(d, on)).catch(() => undefined)}
+                    />
+                }
                 label="Currents heat what they flow through"
             />
-            {!moving && <Typography color="text.secondary" sx={{ mb: 1.5 }}>Openings, fans and screens take part when the air moves.</Typography>}
-            {sideNames.map((side) => <SideFields key={side} side={side} moving={moving} document={document} editor={editor} units={units} disabled={!mayEdit} />)}
+            {!moving && (
+                <Typography color="text.secondary" sx={{ mb: 1.5 }}>
+                    Openings, fans and screens take part when the air moves.
+                </Typography>
+            )}
+            {sideNames.map((side) => (
+                <SideFields key={side} side={side} moving={moving} document={document} editor={editor} units={units} disabled={!mayEdit} />
+            ))}
         </Panel>
     );
 }
 
-function SideFields({ side, moving, document, editor, units, disabled }: { side: SideName; moving: boolean; document: ModelDocument; editor: ModelEditor; units: UnitSet; disabled: boolean }) {
+function SideFields({
+    side,
+    moving,
+    document,
+    editor,
+    units,
+    disabled,
+}: {
+    side: SideName;
+    moving: boolean;
+    document: ModelDocument;
+    editor: ModelEditor;
+    units: UnitSet;
+    disabled: boolean;
+}) {
     const entry = sideOf(document, side);
     const add = () => editor.edit(`Opening in side ${side}`, (d) => withSide(d, side, (e) => ({ ...e, patches: [...(e.patches ?? []), newPatch(d, side)] })));
     return (
         <Box component="section" aria-label={`Side ${side}`} sx={{ borderTop: 1, borderColor: 'divider', pt: 1.5, mb: 1 }}>
-            {moving && <OpeningFields name={`Side ${side}`} entry={entry} units={units} disabled={disabled} save={(label, change) => editor.edit(label, (d) => withSide(d, side, change))} />}
+            {moving && (
+                <OpeningFields
+                    name={`Side ${side}`}
+                    entry={entry}
+                    units={units}
+                    disabled={disabled}
+                    save={(label, change) => editor.edit(label, (d) => withSide(d, side, change))}
+                />
+            )}
             {(entry.kind ?? 'wall') === 'wall' && (
                 <HeatFields
                     label={moving ? 'Heat through this wall' : `Side ${side}`}
                     entry={entry.heat as HeatEntry | undefined}
                     units={units}
                     disabled={disabled}
-                    save={(label, change) => editor.edit(`Side ${side}: ${label}`, (d) => withSide(d, side, ({ heat: before, ...e }) => { const heat = change(before as HeatEntry | undefined); return heat ? { ...e, heat } : e; }))}
+                    save={(label, change) =>
+                        editor.edit(`Side ${side}: ${label}`, (d) =>
+                            withSide(d, side, ({ heat: before, ...e }) => {
+                                const heat = change(before as HeatEntry | undefined);
+                                return heat ? { ...e, heat } : e;
+                            }),
+                        )
+                    }
                 />
             )}
             {(entry.kind ?? 'wall') === 'wall' && entry.heat !== undefined && (
-                <Button size="small" color="inherit" disabled={disabled} onClick={() => void editor.edit(`All walls as side ${side}`, (d) => withHeatOfSide(d, side)).catch(() => undefined)} sx={{ mb: 0.5 }}>The same on all walls</Button>
+                <Button
+                    size="small"
+                    color="inherit"
+                    disabled={disabled}
+                    onClick={() => void editor.edit(`All walls as side ${side}`, (d) => withHeatOfSide(d, side)).catch(() => undefined)}
+                    sx={{ mb: 0.5 }}
+                >
+                    The same on all walls
+                </Button>
             )}
-            {moving && (entry.patches ?? []).map((patch, n) => <PatchFields key={n} side={side} index={n} patch={patch} editor={editor} units={units} disabled={disabled} />)}
-            {moving && <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void add().catch(() => undefined)}>Opening in this side</Button>}
+            {moving &&
+                (entry.patches ?? []).map((patch, n) => (
+                    <PatchFields key={n} side={side} index={n} patch={patch} editor={editor} units={units} disabled={disabled} />
+                ))}
+            {moving && (
+                <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void add().catch(() => undefined)}>
+                    Opening in this side
+                </Button>
+            )}
         </Box>
     );
 }
@@ -77,11 +168,28 @@ function SideFields({ side, moving, document, editor, units, disabled }: { side:
 function newPatch(document: ModelDocument, side: SideName): PatchEntry {
     const box = (document.space as { box?: { min?: unknown[]; max?: unknown[] } } | undefined)?.box;
     const places = across[side[0]!]!.map((name) => 'xyz'.indexOf(name));
-    const share = (at: number) => places.map((axis) => `${String((1 - at).toFixed(2))} * (${String(box?.min?.[axis] ?? '0 mm')}) + ${at.toFixed(2)} * (${String(box?.max?.[axis] ?? '100 mm')})`);
+    const share = (at: number) =>
+        places.map(
+            (axis) => `${String((1 - at).toFixed(2))} * (${textOf(box?.min?.[axis], '0 mm')}) + ${at.toFixed(2)} * (${textOf(box?.max?.[axis], '100 mm')})`,
+        );
     return { min: share(0.25), max: share(0.75), kind: 'open' };
 }
 
-function PatchFields({ side, index, patch, editor, units, disabled }: { side: SideName; index: number; patch: PatchEntry; editor: ModelEditor; units: UnitSet; disabled: boolean }) {
+function PatchFields({
+    side,
+    index,
+    patch,
+    editor,
+    units,
+    disabled,
+}: {
+    side: SideName;
+    index: number;
+    patch: PatchEntry;
+    editor: ModelEditor;
+    units: UnitSet;
+    disabled: boolean;
+}) {
     const name = `Opening ${index + 1} in ${side}`;
     const change = (label: string, to: (entry: PatchEntry) => PatchEntry) => editor.edit(label, (d) => withPatch(d, side, index, to));
     const length = lengthUnit(units);
@@ -91,21 +199,48 @@ function PatchFields({ side, index, patch, editor, units, disabled }: { side: Si
             label={`${across[side[0]!]![n]} ${key === 'min' ? 'from' : 'to'}`}
             value={String(patch[key][n])}
             disabled={disabled}
-            save={(text) => change(`${name}: ${across[side[0]!]![n]} ${key === 'min' ? 'from' : 'to'} ${typed(text, length)}`, (p) => ({ ...p, [key]: p[key].map((old, i) => (i === n ? typed(text, length) : old)) }))}
+            save={(text) =>
+                change(`${name}: ${across[side[0]!]![n]} ${key === 'min' ? 'from' : 'to'} ${typed(text, length)}`, (p) => ({
+                    ...p,
+                    [key]: p[key].map((old, i) => (i === n ? typed(text, length) : old)),
+                }))
+            }
         />
     );
     return (
         <Box sx={{ pl: 1.25, borderLeft: 2, borderColor: 'divider', mb: 1.25 }}>
             <OpeningFields name={name} entry={patch} units={units} disabled={disabled} save={(label, to) => change(label, to)} />
-            <Stack direction="row" sx={{ gap: 1 }}>{corner('min', 0)}{corner('max', 0)}</Stack>
-            <Stack direction="row" sx={{ gap: 1 }}>{corner('min', 1)}{corner('max', 1)}</Stack>
+            <Stack direction="row" sx={{ gap: 1 }}>
+                {corner('min', 0)}
+                {corner('max', 0)}
+            </Stack>
+            <Stack direction="row" sx={{ gap: 1 }}>
+                {corner('min', 1)}
+                {corner('max', 1)}
+            </Stack>
             <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'center' }}>
                 <FormControlLabel
                     sx={{ '& .MuiTypography-root': { fontSize: 13 } }}
-                    control={<Switch size="small" checked={patch.round ?? false} disabled={disabled} onChange={(_e, round) => void change(`${name}: ${round ? 'round' : 'rectangular'}`, (p) => ({ ...p, round })).catch(() => undefined)} />}
+                    control={
+                        <Switch
+                            size="small"
+                            checked={patch.round ?? false}
+                            disabled={disabled}
+                            onChange={(_e, round) =>
+                                void change(`${name}: ${round ? 'round' : 'rectangular'}`, (p) => ({ ...p, round })).catch(() => undefined)
+                            }
+                        />
+                    }
                     label="Round"
                 />
-                <IconButton size="small" aria-label={`Remove ${name.toLowerCase()}`} disabled={disabled} onClick={() => void editor.edit(`Remove ${name.toLowerCase()}`, (d) => withoutOpening(d, side, index)).catch(() => undefined)}><DeleteOutlined fontSize="small" /></IconButton>
+                <IconButton
+                    size="small"
+                    aria-label={`Remove ${name.toLowerCase()}`}
+                    disabled={disabled}
+                    onClick={() => void editor.edit(`Remove ${name.toLowerCase()}`, (d) => withoutOpening(d, side, index)).catch(() => undefined)}
+                >
+                    <DeleteOutlined fontSize="small" />
+                </IconButton>
             </Stack>
         </Box>
     );

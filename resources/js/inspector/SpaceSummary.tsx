@@ -2,7 +2,21 @@ import Box from '@mui/material/Box';
 import type { Result, ResultLimit } from '../api/types';
 import { amountOf, marginOf } from '../units/quantities';
 import { faceTitle } from '../model/heat';
-import { amperes, difference, differenceUnit, massFlow, number, size, speed, temperatureWithUnit, thousands, volts, volumeFlow, watts, type UnitSet } from '../units/units';
+import {
+    amperes,
+    difference,
+    differenceUnit,
+    massFlow,
+    number,
+    size,
+    speed,
+    temperatureWithUnit,
+    thousands,
+    volts,
+    volumeFlow,
+    watts,
+    type UnitSet,
+} from '../units/units';
 import { Chapter, Line } from './Chapter';
 import { Panel } from './Panel';
 
@@ -16,25 +30,42 @@ export function SpaceSummary({ result, units }: { result: Result; units: UnitSet
     const limits = result.limits.filter((limit) => limit.part === null);
     const sides = Object.entries(result.sides).flatMap(([side, sum]) => (sum && Math.abs(sum.heat) > 5e-4 ? [[side, sum.heat] as const] : []));
     // Films on faces of parts take heat straight to the surroundings.
-    const fromParts = result.balance.out - sides.reduce((sum, [, heat]) => sum + heat, 0) - (flow?.openings ?? []).reduce((sum, opening) => sum + opening.heat, 0);
+    const fromParts =
+        result.balance.out - sides.reduce((sum, [, heat]) => sum + heat, 0) - (flow?.openings ?? []).reduce((sum, opening) => sum + opening.heat, 0);
     const least = 0.005 * result.balance.out;
     return (
-        <Panel label={flow ? 'Flow' : 'Space'} title={flow ? 'Flow' : 'Space'} note={flow ? regimeOf(flow) : 'What leaves it; the parts show when they are selected'}>
+        <Panel
+            label={flow ? 'Flow' : 'Space'}
+            title={flow ? 'Flow' : 'Space'}
+            note={flow ? regimeOf(flow) : 'What leaves it; the parts show when they are selected'}
+        >
             {limits.length > 0 && (
                 <Chapter title="Limits of the space">
-                    {limits.map((limit) => <Line key={limit.id} label={limit.name}><Judged limit={limit} units={units} /></Line>)}
+                    {limits.map((limit) => (
+                        <Line key={limit.id} label={limit.name}>
+                            <Judged limit={limit} units={units} />
+                        </Line>
+                    ))}
                 </Chapter>
             )}
             {result.electric && (
                 <Chapter title="Current">
-                    {result.electric.terminals.map((terminal) => <Line key={`${terminal.part} ${terminal.face}`} label={`${terminal.name}, ${faceTitle(terminal.face).toLowerCase()}`}>{amperes(terminal.current)} at {volts(terminal.voltage)}</Line>)}
+                    {result.electric.terminals.map((terminal) => (
+                        <Line key={`${terminal.part} ${terminal.face}`} label={`${terminal.name}, ${faceTitle(terminal.face).toLowerCase()}`}>
+                            {amperes(terminal.current)} at {volts(terminal.voltage)}
+                        </Line>
+                    ))}
                     <Line label="Joule heat">{watts(result.electric.power)} W</Line>
                 </Chapter>
             )}
             {flow && <FlowChapters flow={flow} units={units} />}
             {(sides.length > 0 || fromParts > least) && (
                 <Chapter title={flow ? 'Heat out through the walls' : 'Where the heat leaves'}>
-                    {sides.map(([side, heat]) => <Line key={side} label={`Side ${side}`}>{watts(heat)} W</Line>)}
+                    {sides.map(([side, heat]) => (
+                        <Line key={side} label={`Side ${side}`}>
+                            {watts(heat)} W
+                        </Line>
+                    ))}
                     {fromParts > least && <Line label="Convection from parts">{watts(fromParts)} W</Line>}
                 </Chapter>
             )}
@@ -44,11 +75,25 @@ export function SpaceSummary({ result, units }: { result: Result; units: UnitSet
 
 function Judged({ limit, units }: { limit: ResultLimit; units: UnitSet }) {
     if (limit.value === null || limit.margin === null) return <>—</>;
-    return <>{amountOf(limit.quantity, limit.value, units)}, <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main', whiteSpace: 'nowrap' }}>{marginOf(limit.quantity, limit.margin, units)}</Box></>;
+    return (
+        <>
+            {amountOf(limit.quantity, limit.value, units)},{' '}
+            <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main', whiteSpace: 'nowrap' }}>
+                {marginOf(limit.quantity, limit.margin, units)}
+            </Box>
+        </>
+    );
 }
 
 const regimeOf = ({ regime }: Flow): string =>
-    [regime.model === 'turbulent' ? 'Turbulent' : 'Laminar', regime.chosen === 'auto' && 'as found', regime.densityVaries && 'density by temperature', regime.reynolds !== null && `Reynolds number ${thousands(Math.round(regime.reynolds))}`].filter(Boolean).join(', ');
+    [
+        regime.model === 'turbulent' ? 'Turbulent' : 'Laminar',
+        regime.chosen === 'auto' && 'as found',
+        regime.densityVaries && 'density by temperature',
+        regime.reynolds !== null && `Reynolds number ${thousands(Math.round(regime.reynolds))}`,
+    ]
+        .filter(Boolean)
+        .join(', ');
 
 /** The flow through every opening and fan. */
 function FlowChapters({ flow, units }: { flow: Flow; units: UnitSet }) {
@@ -58,7 +103,10 @@ function FlowChapters({ flow, units }: { flow: Flow; units: UnitSet }) {
     return (
         <>
             {flow.openings.map((opening) => (
-                <Chapter key={opening.name} title={`${opening.kind === 'open' ? 'Open' : opening.kind === 'inlet' ? 'Inlet' : 'Outlet'}, side ${opening.name.replace(/ patch (\d+)/, (_m, n: string) => `, opening ${Number(n) + 1}`)}`}>
+                <Chapter
+                    key={opening.name}
+                    title={`${opening.kind === 'open' ? 'Open' : opening.kind === 'inlet' ? 'Inlet' : 'Outlet'}, side ${opening.name.replace(/ patch (\d+)/, (_m, n: string) => `, opening ${Number(n) + 1}`)}`}
+                >
                     {opening.in > 1e-9 && <Line label="In">{through(opening.in)}</Line>}
                     {opening.out > 1e-9 && <Line label="Out">{through(opening.out)}</Line>}
                     {opening.temperature !== null && <Line label="Leaves with">{temperatureWithUnit(opening.temperature, units)}</Line>}
@@ -73,16 +121,32 @@ function FlowChapters({ flow, units }: { flow: Flow; units: UnitSet }) {
             ))}
             {flow.fins?.map((block) => (
                 <Chapter key={block.part} title={block.name}>
-                    <Line label="Fins">{block.fins}, {size([block.gap], units)} apart</Line>
-                    <Line label="Air between them">{block.resolved ? `resolved, ${block.cells} cells per gap` : block.drawn < block.fins ? `modelled, as ${block.drawn} thicker fins` : 'modelled, by duct correlations'}</Line>
+                    <Line label="Fins">
+                        {block.fins}, {size([block.gap], units)} apart
+                    </Line>
+                    <Line label="Air between them">
+                        {block.resolved
+                            ? `resolved, ${block.cells} cells per gap`
+                            : block.drawn < block.fins
+                              ? `modelled, as ${block.drawn} thicker fins`
+                              : 'modelled, by duct correlations'}
+                    </Line>
                 </Chapter>
             ))}
             <Chapter title="Whole space">
                 <Line label="Peak velocity">{speed(flow.largestVelocity, units)}</Line>
-                {flow.openings.length > 0 && <Line label="Mass in, out">{massFlow(flow.balance.in, units)}, {massFlow(flow.balance.out, units)}</Line>}
+                {flow.openings.length > 0 && (
+                    <Line label="Mass in, out">
+                        {massFlow(flow.balance.in, units)}, {massFlow(flow.balance.out, units)}
+                    </Line>
+                )}
                 <Line label="Velocities, last step">{percent(regime.velocityChange)} changed</Line>
                 {regime.temperatureMove !== null && <Line label="Hottest places, last check">{percent(regime.temperatureMove)} moved</Line>}
-                {regime.amplitude !== null && <Line label="Temperature fluctuation">±{difference(regime.amplitude, units).replace('+', '')} {differenceUnit(units)}</Line>}
+                {regime.amplitude !== null && (
+                    <Line label="Temperature fluctuation">
+                        ±{difference(regime.amplitude, units).replace('+', '')} {differenceUnit(units)}
+                    </Line>
+                )}
             </Chapter>
         </>
     );

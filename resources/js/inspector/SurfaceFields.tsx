@@ -14,16 +14,38 @@ interface Props {
     disabled: boolean;
 }
 
-const choices = Object.fromEntries((Object.keys(finishes) as Finish[]).map((finish) => [finish, finishes[finish][1] === null || finish === 'own' ? finishes[finish][0] : `${finishes[finish][0]}, ${finishes[finish][1]}`])) as Record<Finish, string>;
+const choices = Object.fromEntries(
+    (Object.keys(finishes) as Finish[]).map((finish) => [
+        finish,
+        finishes[finish][1] === null || finish === 'own' ? finishes[finish][0] : `${finishes[finish][0]}, ${finishes[finish][1]}`,
+    ]),
+) as Record<Finish, string>;
 
 /** The finish of the selected parts. */
 export function SurfaceFields({ entry, ids, name, editor, disabled }: Props) {
     const finish = finishOf(entry);
     return (
         <Chapter title="Surface" fields>
-            <ChoiceField label="Finish and emissivity" value={finish} choices={choices} disabled={disabled} save={(chosen) => editor.edit(`${name}: ${finishes[chosen][0].toLowerCase()}`, (d) => withFinish(d, ids, chosen))} />
-            {finish === 'own' && <EditField label="Emissivity" value={emissivityOf(entry)} disabled={disabled} save={(text) => editor.edit(`${name}: emissivity ${text}`, (d) => withEmissivity(d, ids, text))} />}
-            {finish !== 'material' && <Typography variant="body2" color="text.secondary">Kept with the model. Radiation is not computed yet; convection coefficients stand for it.</Typography>}
+            <ChoiceField
+                label="Finish and emissivity"
+                value={finish}
+                choices={choices}
+                disabled={disabled}
+                save={(chosen) => editor.edit(`${name}: ${finishes[chosen][0].toLowerCase()}`, (d) => withFinish(d, ids, chosen))}
+            />
+            {finish === 'own' && (
+                <EditField
+                    label="Emissivity"
+                    value={emissivityOf(entry)}
+                    disabled={disabled}
+                    save={(text) => editor.edit(`${name}: emissivity ${text}`, (d) => withEmissivity(d, ids, text))}
+                />
+            )}
+            {finish !== 'material' && (
+                <Typography variant="body2" color="text.secondary">
+                    Kept with the model. Radiation is not computed yet; convection coefficients stand for it.
+                </Typography>
+            )}
         </Chapter>
     );
 }

@@ -32,17 +32,73 @@ export function LimitFields({ subject, document, editor, units, disabled }: Prop
                 const what = whatOf(limit, subject.kind);
                 const [unit, free] = what === 'flow' ? [typedVolumeFlowUnit(units), typedVolumeFlowUnit(units)] : [typedTemperatureUnit(units), 'K'];
                 return (
-                    <Removable key={limit.id} label={`Limit ${n + 1}`} disabled={disabled} remove={() => void save('without a limit', (d) => withEntry(d, 'limits', limit.id, () => null)).catch(() => undefined)}>
-                        <ChoiceField label="Of" value={what} choices={named(whats, what, limit)} disabled={disabled} save={(chosen) => save(`limit of ${whats[chosen]?.toLowerCase() ?? chosen}`, (d) => withEntry(d, 'limits', limit.id, (entry) => withWhat(boundFor(entry, what, chosen), subject, chosen)))} />
+                    <Removable
+                        key={limit.id}
+                        label={`Limit ${n + 1}`}
+                        disabled={disabled}
+                        remove={() => void save('without a limit', (d) => withEntry(d, 'limits', limit.id, () => null)).catch(() => undefined)}
+                    >
+                        <ChoiceField
+                            label="Of"
+                            value={what}
+                            choices={named(whats, what, limit)}
+                            disabled={disabled}
+                            save={(chosen) =>
+                                save(`limit of ${whats[chosen]?.toLowerCase() ?? chosen}`, (d) =>
+                                    withEntry(d, 'limits', limit.id, (entry) => withWhat(boundFor(entry, what, chosen), subject, chosen)),
+                                )
+                            }
+                        />
                         <Stack direction="row" sx={{ gap: 1 }}>
-                            <Box sx={{ flex: '0 0 90px' }}><ChoiceField label="Bound" value={bound} choices={bounds} disabled={disabled} save={(kind) => save(bounds[kind].toLowerCase(), (d) => withEntry(d, 'limits', limit.id, ({ atMost, atLeast, ...entry }) => ({ ...entry, [kind]: atMost ?? atLeast })))} /></Box>
-                            <EditField label={what === 'flow' ? 'Flow' : 'Temperature'} value={String(limit[bound] ?? '')} disabled={disabled} save={(text) => save(`limit ${typed(text, unit)}`, (d) => withEntry(d, 'limits', limit.id, (entry) => ({ ...entry, [bound]: typed(text, unit) })))} />
+                            <Box sx={{ flex: '0 0 90px' }}>
+                                <ChoiceField
+                                    label="Bound"
+                                    value={bound}
+                                    choices={bounds}
+                                    disabled={disabled}
+                                    save={(kind) =>
+                                        save(bounds[kind].toLowerCase(), (d) =>
+                                            withEntry(d, 'limits', limit.id, ({ atMost, atLeast, ...entry }) => ({ ...entry, [kind]: atMost ?? atLeast })),
+                                        )
+                                    }
+                                />
+                            </Box>
+                            <EditField
+                                label={what === 'flow' ? 'Flow' : 'Temperature'}
+                                value={String(limit[bound] ?? '')}
+                                disabled={disabled}
+                                save={(text) =>
+                                    save(`limit ${typed(text, unit)}`, (d) =>
+                                        withEntry(d, 'limits', limit.id, (entry) => ({ ...entry, [bound]: typed(text, unit) })),
+                                    )
+                                }
+                            />
                         </Stack>
-                        <EditField label="Derating" value={String(limit.derating ?? '')} hint={`0 ${free}`} disabled={disabled} save={(text) => save(text ? `derating ${typed(text, free)}` : 'no derating', (d) => withEntry(d, 'limits', limit.id, ({ derating: _before, ...entry }) => (text ? { ...entry, derating: typed(text, free) } : entry)))} />
+                        <EditField
+                            label="Derating"
+                            value={String(limit.derating ?? '')}
+                            hint={`0 ${free}`}
+                            disabled={disabled}
+                            save={(text) =>
+                                save(text ? `derating ${typed(text, free)}` : 'no derating', (d) =>
+                                    withEntry(d, 'limits', limit.id, ({ derating: _before, ...entry }) =>
+                                        text ? { ...entry, derating: typed(text, free) } : entry,
+                                    ),
+                                )
+                            }
+                        />
                     </Removable>
                 );
             })}
-            <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void save('another limit', (d) => withNewLimit(d, subject, first, boundOf(first))).catch(() => undefined)}>Limit</Button>
+            <Button
+                size="small"
+                color="inherit"
+                startIcon={<Add fontSize="small" />}
+                disabled={disabled}
+                onClick={() => void save('another limit', (d) => withNewLimit(d, subject, first, boundOf(first))).catch(() => undefined)}
+            >
+                Limit
+            </Button>
         </>
     );
 }
@@ -54,17 +110,41 @@ export function WatchFields({ subject, document, editor, disabled }: Omit<Props,
     return (
         <>
             {watchesOn(document, subject).map((watch, n) => (
-                <Removable key={watch.id} label={`Watch ${n + 1}`} disabled={disabled} remove={() => void save('without a watch', (d) => withEntry(d, 'watches', watch.id, () => null)).catch(() => undefined)}>
-                    <ChoiceField label="What" value={whatOf(watch, subject.kind)} choices={named(whats, whatOf(watch, subject.kind), watch)} disabled={disabled} save={(what) => save(`watch ${whats[what]?.toLowerCase() ?? what}`, (d) => withEntry(d, 'watches', watch.id, (entry) => withWhat(entry, subject, what)))} />
+                <Removable
+                    key={watch.id}
+                    label={`Watch ${n + 1}`}
+                    disabled={disabled}
+                    remove={() => void save('without a watch', (d) => withEntry(d, 'watches', watch.id, () => null)).catch(() => undefined)}
+                >
+                    <ChoiceField
+                        label="What"
+                        value={whatOf(watch, subject.kind)}
+                        choices={named(whats, whatOf(watch, subject.kind), watch)}
+                        disabled={disabled}
+                        save={(what) =>
+                            save(`watch ${whats[what]?.toLowerCase() ?? what}`, (d) =>
+                                withEntry(d, 'watches', watch.id, (entry) => withWhat(entry, subject, what)),
+                            )
+                        }
+                    />
                 </Removable>
             ))}
-            <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void save('another watch', (d) => withNewWatch(d, subject, Object.keys(whats)[0]!)).catch(() => undefined)}>Watch</Button>
+            <Button
+                size="small"
+                color="inherit"
+                startIcon={<Add fontSize="small" />}
+                disabled={disabled}
+                onClick={() => void save('another watch', (d) => withNewWatch(d, subject, Object.keys(whats)[0]!)).catch(() => undefined)}
+            >
+                Watch
+            </Button>
         </>
     );
 }
 
 /** The choices, and what an entry of the document says besides under its own name. */
-const named = (whats: Record<What, string>, what: What, entry: { id: string; name?: string }): Record<What, string> => (what in whats ? whats : { ...whats, [what]: entry.name ?? entry.id });
+const named = (whats: Record<What, string>, what: What, entry: { id: string; name?: string }): Record<What, string> =>
+    what in whats ? whats : { ...whats, [what]: entry.name ?? entry.id };
 
 const boundOf = (what: What): string => (what === 'flow' ? '1 l/s' : '85 degC');
 

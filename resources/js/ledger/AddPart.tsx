@@ -18,7 +18,16 @@ export function AddPart({ outline, selection, editor }: { outline: Outline; sele
     const under = selection.length === 1 ? outline.parts.find((part) => part.id === selection[0]) : undefined;
     return (
         <>
-            <Button size="small" variant="outlined" startIcon={<Add fontSize="small" />} aria-haspopup="menu" onClick={(e) => setAnchor(e.currentTarget)} sx={{ whiteSpace: 'nowrap' }}>Add part</Button>
+            <Button
+                size="small"
+                variant="outlined"
+                startIcon={<Add fontSize="small" />}
+                aria-haspopup="menu"
+                onClick={(e) => setAnchor(e.currentTarget)}
+                sx={{ whiteSpace: 'nowrap' }}
+            >
+                Add part
+            </Button>
             <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
                 {(Object.keys(partChoices) as PartChoice[]).map((choice) => (
                     <MenuItem
@@ -43,7 +52,11 @@ export function AddPart({ outline, selection, editor }: { outline: Outline; sele
                     From a file: STL, STEP, IDF
                 </MenuItem>
             </Menu>
-            {importing && <Suspense fallback={null}><ImportDialog outline={outline} editor={editor} onClose={() => setImporting(false)} /></Suspense>}
+            {importing && (
+                <Suspense fallback={null}>
+                    <ImportDialog outline={outline} editor={editor} onClose={() => setImporting(false)} />
+                </Suspense>
+            )}
         </>
     );
 }

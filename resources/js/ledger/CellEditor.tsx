@@ -36,12 +36,18 @@ export function CellEditor({ label, text, draft, options, right, save, close }: 
                 value={text}
                 inputProps={{ 'aria-label': label }}
                 onChange={(event) => commit(event.target.value)}
-                onClose={() => { if (!ended.current) close(); }}
+                onClose={() => {
+                    if (!ended.current) close();
+                }}
                 onKeyDown={(event) => event.stopPropagation()}
                 onClick={(event) => event.stopPropagation()}
                 sx={{ fontSize: 13 }}
             >
-                {options.map((option) => <MenuItem key={option.value} value={option.value} dense>{option.label}</MenuItem>)}
+                {options.map((option) => (
+                    <MenuItem key={option.value} value={option.value} dense>
+                        {option.label}
+                    </MenuItem>
+                ))}
             </Select>
         );
     }
@@ -60,7 +66,9 @@ export function CellEditor({ label, text, draft, options, right, save, close }: 
                     setRefused(false);
                     setTyped(event.target.value);
                 }}
-                onBlur={() => { if (!refused) commit(typed); }}
+                onBlur={() => {
+                    if (!refused) commit(typed);
+                }}
                 onKeyDown={(event: React.KeyboardEvent) => {
                     event.stopPropagation();
                     if (event.key === 'Enter') commit(typed);
@@ -69,7 +77,21 @@ export function CellEditor({ label, text, draft, options, right, save, close }: 
                         close();
                     }
                 }}
-                sx={{ width: '100%', font: 'inherit', fontVariantNumeric: 'tabular-nums', textAlign: right ? 'right' : 'left', border: 1, borderColor: refused ? 'error.main' : 'primary.main', borderRadius: 0.5, bgcolor: 'background.paper', color: refused ? 'error.main' : 'text.primary', px: 0.5, py: 0, height: 22, outline: 0 }}
+                sx={{
+                    width: '100%',
+                    font: 'inherit',
+                    fontVariantNumeric: 'tabular-nums',
+                    textAlign: right ? 'right' : 'left',
+                    border: 1,
+                    borderColor: refused ? 'error.main' : 'primary.main',
+                    borderRadius: 0.5,
+                    bgcolor: 'background.paper',
+                    color: refused ? 'error.main' : 'text.primary',
+                    px: 0.5,
+                    py: 0,
+                    height: 22,
+                    outline: 0,
+                }}
             />
         </Tooltip>
     );

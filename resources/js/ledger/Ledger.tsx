@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import InputAdornment from '@mui/material/InputAdornment';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { useGridReport, useMaterials } from '../api/queries';
 import type { OutlinePart, Result, Revision } from '../api/types';
 import { withLimit, withPartFields, type ModelDocument } from '../model/document';
@@ -21,6 +21,7 @@ import { LedgerTable, type Column, type Picking, type Sort } from './LedgerTable
 import { PasteTable } from './PasteTable';
 import { partRows, sorted, withHeadings, type LedgerRow } from './rows';
 import { WattsBar } from './WattsBar';
+import { useStateFor } from '../state/hooks';
 
 const MaterialsDialog = lazy(() => import('../materials/MaterialsDialog'));
 
@@ -36,7 +37,13 @@ interface Props {
  * What a text typed into a cell means for the model: a named step and the change, or null where nothing changes. What is typed
  * into one of several selected rows holds for all of them; a name is of one part only.
  */
-function changeOf(field: string, text: string, part: OutlinePart, selected: readonly OutlinePart[], units: UnitSet): { label: string; change: (d: ModelDocument) => ModelDocument } | null {
+function changeOf(
+    field: string,
+    text: string,
+    part: OutlinePart,
+    selected: readonly OutlinePart[],
+    units: UnitSet,
+): { label: string; change: (d: ModelDocument) => ModelDocument } | null {
     const parts = selected.some((p) => p.id === part.id) ? selected : [part];
     const solids = parts.filter((p) => !isDevice(p.kind));
     const called = (list: readonly OutlinePart[]) => (list.length === 1 ? list[0]!.name : `${list.length} parts`);
@@ -54,7 +61,10 @@ function changeOf(field: string, text: string, part: OutlinePart, selected: read
         }
         case 'limitText': {
             const limit = typed(text, typedTemperatureUnit(units));
-            return { label: limit ? `${called(solids)}: limit ${limit}` : `${called(solids)}: no limit`, change: (d) => solids.reduce((next, p) => withLimit(next, p, limit), d) };
+            return {
+                label: limit ? `${called(solids)}: limit ${limit}` : `${called(solids)}: no limit`,
+                change: (d) => solids.reduce((next, p) => withLimit(next, p, limit), d),
+            };
         }
         default:
             return null;
@@ -76,14 +86,13 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
     const grid = useGridReport(revision.variant.id, revision.number, grade, stage === 'Solve');
     const [library, setLibrary] = useState(false);
     const [search, setSearch] = useState('');
-    const [sort, setSort] = useState<Sort | null>(null);
-    const judged = result !== undefined;
-    useEffect(() => setSort(stage === 'Judge' && judged ? { field: 'margin', descending: false } : null), [stage, judged]);
+    const judges = stage === 'Judge' && result !== undefined;
+    const [sort, setSort] = useStateFor<string, Sort | null>(`${stage} ${judges}`, judges ? { field: 'margin', descending: false } : null);
     const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());
     const toggle = (heading: string) => setClosed((was) => new Set(was.has(heading) ? [...was].filter((h) => h !== heading) : [...was, heading]));
 
     const rows = useMemo(() => {
-        const all = partRows(revision.document as ModelDocument, revision.outline, result, grid.data);
+        const all = partRows(revision.document, revision.outline, result, grid.data);
         const wanted = search.trim().toLowerCase();
         const found = wanted ? all.filter((row) => `${row.name} ${row.material} ${row.part?.group ?? ''}`.toLowerCase().includes(wanted)) : all;
         return sort ? sorted(found, sort.field, sort.descending ? -1 : 1) : withHeadings(found, wanted ? undefined : closed);
@@ -117,9 +126,21 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
     };
 
     const isEditable = (row: LedgerRow, column: Column): boolean =>
-        mayEdit && column.text !== undefined && row.part !== null && !(column.field === 'name' && row.part.copyOf != null) && !(column.field === 'material' && hasOwnMaterial(row.part.kind));
+        mayEdit &&
+        column.text !== undefined &&
+        row.part !== null &&
+        !(column.field === 'name' && row.part.copyOf != null) &&
+        !(column.field === 'material' && hasOwnMaterial(row.part.kind));
     const commit = (row: LedgerRow, field: string, text: string): Promise<unknown> => {
-        const change = row.part && changeOf(field, text, row.part, revision.outline.parts.filter((p) => chosen.has(p.id)), units);
+        const change =
+            row.part &&
+            changeOf(
+                field,
+                text,
+                row.part,
+                revision.outline.parts.filter((p) => chosen.has(p.id)),
+                units,
+            );
         return change ? editor.edit(change.label, change.change) : Promise.resolve();
     };
 
@@ -134,16 +155,37 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                     sx={{ width: 150, flexShrink: 0 }}
                     slotProps={{
                         htmlInput: { 'aria-label': 'Find part', style: { padding: '5px 0' } },
-                        input: { startAdornment: <InputAdornment position="start"><SearchIcon fontSize="small" /></InputAdornment> },
+                        input: {
+                            startAdornment: (
+                                <InputAdornment position="start">
+                                    <SearchIcon fontSize="small" />
+                                </InputAdornment>
+                            ),
+                        },
                     }}
                 />
                 {stage === 'Build' && mayEdit && <AddPart outline={revision.outline} selection={selection} editor={editor} />}
-                {stage === 'Build' && <Button size="small" color="inherit" onClick={() => setLibrary(true)}>Materials</Button>}
-                {library && <Suspense fallback={null}><MaterialsDialog revision={revision} editor={editor} mayEdit={mayEdit} selection={selection} onClose={() => setLibrary(false)} /></Suspense>}
+                {stage === 'Build' && (
+                    <Button size="small" color="inherit" onClick={() => setLibrary(true)}>
+                        Materials
+                    </Button>
+                )}
+                {library && (
+                    <Suspense fallback={null}>
+                        <MaterialsDialog revision={revision} editor={editor} mayEdit={mayEdit} selection={selection} onClose={() => setLibrary(false)} />
+                    </Suspense>
+                )}
                 {stage === 'Load' && mayEdit && <PasteTable kind="watts" outline={revision.outline} editor={editor} />}
                 {stage === 'Limit' && mayEdit && <PasteTable kind="limits" outline={revision.outline} editor={editor} />}
-                <Box title={selection.length > 1 && mayEdit ? 'What is written into a cell holds for all of them' : undefined} sx={{ color: 'text.secondary', fontSize: 12.5, whiteSpace: 'nowrap', minWidth: 0, overflow: 'hidden', textOverflow: 'ellipsis' }}>
-                    {selection.length > 1 ? `${selection.length} selected${mayEdit && stage !== 'Solve' && stage !== 'Build' ? '; a cell holds for all' : ''}` : mayEdit ? ({ Build: '', Load: 'Enter edits a cell', Limit: 'Enter edits a cell', Solve: '', Judge: 'Enter edits a cell' }[stage]) : 'You may look, not edit'}
+                <Box
+                    title={selection.length > 1 && mayEdit ? 'What is written into a cell holds for all of them' : undefined}
+                    sx={{ color: 'text.secondary', fontSize: 12.5, whiteSpace: 'nowrap', minWidth: 0, overflow: 'hidden', textOverflow: 'ellipsis' }}
+                >
+                    {selection.length > 1
+                        ? `${selection.length} selected${mayEdit && stage !== 'Solve' && stage !== 'Build' ? '; a cell holds for all' : ''}`
+                        : mayEdit
+                          ? { Build: '', Load: 'Enter edits a cell', Limit: 'Enter edits a cell', Solve: '', Judge: 'Enter edits a cell' }[stage]
+                          : 'You may look, not edit'}
                 </Box>
             </Stack>
             <Box {...drop} sx={{ flex: 1, minHeight: 0, opacity: stale && stage === 'Judge' ? 0.62 : 1 }}>
@@ -163,11 +205,27 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                 />
             </Box>
             {stage === 'Load' && <WattsBar outline={revision.outline} select={(ids) => set({ selection: ids })} />}
-            <Stack direction="row" sx={{ px: 1.75, height: 32, gap: 2.5, alignItems: 'center', borderTop: 1, borderColor: 'divider', fontSize: 13, whiteSpace: 'nowrap' }}>
-                <span>In <b>{watts(result && !stale ? result.balance.in : revision.outline.watts)} W</b>{(!result || stale) && computesCurrents(revision.document as ModelDocument) && ' and what currents make'}</span>
-                {result && !stale && <span>Out <b>{watts(result.balance.out)} W</b></span>}
-                {result && !stale && <Box component="span" sx={{ color: missed > 0 ? 'error.main' : 'text.primary' }}><b>{missed}</b> of {result.verdict.limits} over their limit</Box>}
-                <Box component="span" sx={{ color: 'text.secondary' }}>{revision.outline.parts.length} parts</Box>
+            <Stack
+                direction="row"
+                sx={{ px: 1.75, height: 32, gap: 2.5, alignItems: 'center', borderTop: 1, borderColor: 'divider', fontSize: 13, whiteSpace: 'nowrap' }}
+            >
+                <span>
+                    In <b>{watts(result && !stale ? result.balance.in : revision.outline.watts)} W</b>
+                    {(!result || stale) && computesCurrents(revision.document) && ' and what currents make'}
+                </span>
+                {result && !stale && (
+                    <span>
+                        Out <b>{watts(result.balance.out)} W</b>
+                    </span>
+                )}
+                {result && !stale && (
+                    <Box component="span" sx={{ color: missed > 0 ? 'error.main' : 'text.primary' }}>
+                        <b>{missed}</b> of {result.verdict.limits} over their limit
+                    </Box>
+                )}
+                <Box component="span" sx={{ color: 'text.secondary' }}>
+                    {revision.outline.parts.length} parts
+                </Box>
             </Stack>
         </Stack>
     );

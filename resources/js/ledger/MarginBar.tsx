@@ -10,7 +10,10 @@ export function MarginBar({ margin }: { margin: number }) {
         <Box aria-hidden sx={{ position: 'relative', width: '100%', height: 8, bgcolor: 'action.hover', borderRadius: 0.5 }}>
             <Box
                 sx={{
-                    position: 'absolute', height: 8, width: `${share}%`, borderRadius: 0.5,
+                    position: 'absolute',
+                    height: 8,
+                    width: `${share}%`,
+                    borderRadius: 0.5,
                     left: missed ? `${50 - share}%` : '50%',
                     bgcolor: missed ? 'error.main' : margin < 3 ? '#d98a1c' : '#3b7c96',
                 }}

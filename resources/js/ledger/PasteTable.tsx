@@ -35,11 +35,19 @@ export function PasteTable({ kind, outline, editor }: Props) {
     const reached = new Set(good.flatMap((line) => line.parts.map((part) => part.id))).size;
     const apply = () => {
         setBusy(true);
-        editor.edit(`${title}: ${reached} parts`, (d) => change(d, lines)).then(() => setText(null), () => undefined).finally(() => setBusy(false));
+        editor
+            .edit(`${title}: ${reached} parts`, (d) => change(d, lines))
+            .then(
+                () => setText(null),
+                () => undefined,
+            )
+            .finally(() => setBusy(false));
     };
     return (
         <>
-            <Button size="small" color="inherit" startIcon={<ContentPaste fontSize="small" />} onClick={() => setText('')} sx={{ whiteSpace: 'nowrap' }}>Paste table</Button>
+            <Button size="small" color="inherit" startIcon={<ContentPaste fontSize="small" />} onClick={() => setText('')} sx={{ whiteSpace: 'nowrap' }}>
+                Paste table
+            </Button>
             <Dialog open={text !== null} onClose={() => setText(null)} maxWidth="sm" fullWidth aria-labelledby="paste-title">
                 <DialogTitle id="paste-title">{title}</DialogTitle>
                 <DialogContent>
@@ -60,14 +68,20 @@ export function PasteTable({ kind, outline, editor }: Props) {
                     <Box component="ul" aria-label="What the table means" sx={{ pl: 2.5, mb: 0, fontSize: 13, maxHeight: 180, overflowY: 'auto' }}>
                         {lines.map((line, n) => (
                             <Box component="li" key={n} sx={{ color: line.problem ? 'error.main' : 'text.primary' }}>
-                                {line.problem ? `${line.pattern || `Line ${n + 1}`}: ${line.problem}` : `${line.parts.map((p) => p.name).join(', ')}${line.forCopies ? ' and their linked copies' : ''}: ${line.value}`}
+                                {line.problem
+                                    ? `${line.pattern || `Line ${n + 1}`}: ${line.problem}`
+                                    : `${line.parts.map((p) => p.name).join(', ')}${line.forCopies ? ' and their linked copies' : ''}: ${line.value}`}
                             </Box>
                         ))}
                     </Box>
                 </DialogContent>
                 <DialogActions>
-                    <Button color="inherit" onClick={() => setText(null)}>Cancel</Button>
-                    <Button variant="contained" disabled={reached === 0} loading={busy} onClick={apply}>{reached === 0 ? 'Apply' : `Apply to ${reached} ${reached === 1 ? 'part' : 'parts'}`}</Button>
+                    <Button color="inherit" onClick={() => setText(null)}>
+                        Cancel
+                    </Button>
+                    <Button variant="contained" disabled={reached === 0} loading={busy} onClick={apply}>
+                        {reached === 0 ? 'Apply' : `Apply to ${reached} ${reached === 1 ? 'part' : 'parts'}`}
+                    </Button>
                 </DialogActions>
             </Dialog>
         </>

@@ -12,16 +12,37 @@ export function WattsBar({ outline, select }: { outline: Outline; select: (ids: 
     const shares = shareOut(outline.parts, shades.length);
     if (shares.length === 0) return null;
     return (
-        <Stack direction="row" role="group" aria-label={`Budget: ${watts(outline.watts)} W`} sx={{ px: 1.75, py: 0.75, gap: '2px', borderTop: 1, borderColor: 'divider' }}>
+        <Stack
+            direction="row"
+            role="group"
+            aria-label={`Budget: ${watts(outline.watts)} W`}
+            sx={{ px: 1.75, py: 0.75, gap: '2px', borderTop: 1, borderColor: 'divider' }}
+        >
             {shares.map(({ name, ids, power, share }, n) => (
                 <ButtonBase
                     key={name}
                     title={`${name}: ${watts(power)} W, ${Math.round(100 * share)} %`}
                     aria-label={`${name}: ${watts(power)} W`}
                     onClick={() => select(ids)}
-                    sx={{ flex: `${share} 1 3px`, minWidth: 3, height: 18, px: 0.5, borderRadius: 0.5, bgcolor: shades[n], color: n < 2 ? '#fff' : '#1d1a16', fontSize: 11, justifyContent: 'start', overflow: 'hidden', '&:hover, &:focus-visible': { filter: 'brightness(1.12)' } }}
+                    sx={{
+                        flex: `${share} 1 3px`,
+                        minWidth: 3,
+                        height: 18,
+                        px: 0.5,
+                        borderRadius: 0.5,
+                        bgcolor: shades[n],
+                        color: n < 2 ? '#fff' : '#1d1a16',
+                        fontSize: 11,
+                        justifyContent: 'start',
+                        overflow: 'hidden',
+                        '&:hover, &:focus-visible': { filter: 'brightness(1.12)' },
+                    }}
                 >
-                    {share > 0.16 && <Box component="span" sx={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{name}</Box>}
+                    {share > 0.16 && (
+                        <Box component="span" sx={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+                            {name}
+                        </Box>
+                    )}
                 </ButtonBase>
             ))}
         </Stack>

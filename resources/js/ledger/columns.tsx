@@ -8,25 +8,65 @@ import { difference, differenceUnit, size, temperature, temperatureUnit, watts, 
 import type { Column } from './LedgerTable';
 import { MarginBar } from './MarginBar';
 
-
-const dash = <Box component="span" sx={{ color: 'text.secondary' }}>—</Box>;
+const dash = (
+    <Box component="span" sx={{ color: 'text.secondary' }}>
+        —
+    </Box>
+);
 
 const numeric = (column: Column): Column => ({ right: true, ...column });
 
 /** The columns of a stage. The heading of an assembly spans all of them. */
 export function columnsOf(stage: Stage, units: UnitSet, materials: Material[]): Column[] {
     const name: Column = {
-        field: 'name', title: 'Part', least: 106, text: (row) => row.name,
-        render: (row) => (row.heading === null
-            ? <>{row.name}{row.part?.copyOf != null && <LinkIcon aria-hidden sx={{ fontSize: 13, ml: 0.5, verticalAlign: '-2px', color: 'text.secondary' }} />}</>
-            : <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}><span>{row.heading}</span> <Box component="span" sx={{ fontSize: 11.5, ml: 0.5 }}>{row.members}</Box></Box>),
+        field: 'name',
+        title: 'Part',
+        least: 106,
+        text: (row) => row.name,
+        render: (row) =>
+            row.heading === null ? (
+                <>
+                    {row.name}
+                    {row.part?.copyOf != null && <LinkIcon aria-hidden sx={{ fontSize: 13, ml: 0.5, verticalAlign: '-2px', color: 'text.secondary' }} />}
+                </>
+            ) : (
+                <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>
+                    <span>{row.heading}</span>{' '}
+                    <Box component="span" sx={{ fontSize: 11.5, ml: 0.5 }}>
+                        {row.members}
+                    </Box>
+                </Box>
+            ),
     };
-    const power = numeric({ field: 'powerText', title: 'W', width: 66, text: (row) => row.powerText, render: (row) => (row.part && row.part.power !== 0 ? watts(row.part.power) : dash) });
+    const power = numeric({
+        field: 'powerText',
+        title: 'W',
+        width: 66,
+        text: (row) => row.powerText,
+        render: (row) => (row.part && row.part.power !== 0 ? watts(row.part.power) : dash),
+    });
     const material: Column = {
-        field: 'material', title: 'Material', width: 170, text: (row) => row.material, options: (row) => options(materials, row.material),
-        render: (row) => row.material === UNDECIDED ? <Box component="span" sx={{ color: 'warning.main' }}>not chosen yet</Box> : row.part?.materialTitle ?? (row.part?.kind === 'package' ? 'two resistances' : row.material === 'fluid' ? 'cut-out' : row.material || dash),
+        field: 'material',
+        title: 'Material',
+        width: 170,
+        text: (row) => row.material,
+        options: (row) => options(materials, row.material),
+        render: (row) =>
+            row.material === UNDECIDED ? (
+                <Box component="span" sx={{ color: 'warning.main' }}>
+                    not chosen yet
+                </Box>
+            ) : (
+                (row.part?.materialTitle ?? (row.part?.kind === 'package' ? 'two resistances' : row.material === 'fluid' ? 'cut-out' : row.material || dash))
+            ),
     };
-    const limit = numeric({ field: 'limitText', title: `Limit ${temperatureUnit(units)}`, width: 84, text: (row) => row.limitText, render: (row) => (row.limit?.atMost ? temperature(row.limit.atMost, units) : dash) });
+    const limit = numeric({
+        field: 'limitText',
+        title: `Limit ${temperatureUnit(units)}`,
+        width: 84,
+        text: (row) => row.limitText,
+        render: (row) => (row.limit?.atMost ? temperature(row.limit.atMost, units) : dash),
+    });
     switch (stage) {
         case 'Build':
             return [
@@ -36,27 +76,70 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[]): 
                 { ...material, width: 132 },
             ];
         case 'Load':
-            return [name, power, { field: 'model', title: 'Heat model', width: 110, render: (row) => (row.part?.kind === 'package' ? 'two resistances' : row.part?.power ? 'uniform' : '') }, { ...material, width: 140 }];
+            return [
+                name,
+                power,
+                {
+                    field: 'model',
+                    title: 'Heat model',
+                    width: 110,
+                    render: (row) => (row.part?.kind === 'package' ? 'two resistances' : row.part?.power ? 'uniform' : ''),
+                },
+                { ...material, width: 140 },
+            ];
         case 'Limit':
-            return [name, limit, { field: 'watched', title: 'Watched', width: 130, sortable: false, render: (row) => (row.limit ? (row.limit.node ?? (row.limit.face ? `face ${row.limit.face}` : 'hottest point')) : '') }];
+            return [
+                name,
+                limit,
+                {
+                    field: 'watched',
+                    title: 'Watched',
+                    width: 130,
+                    sortable: false,
+                    render: (row) => (row.limit ? (row.limit.node ?? (row.limit.face ? `face ${row.limit.face}` : 'hottest point')) : ''),
+                },
+            ];
         case 'Solve':
             return [
                 name,
                 { field: 'feature', title: 'Thinnest', width: 92, sortable: false, render: (row) => row.thinnest?.feature ?? '' },
-                numeric({ field: 'width', title: units === 'us' ? 'Width in' : units === 'si' ? 'Width m' : 'Width mm', width: 84, render: (row) => (row.thinnest ? size([row.thinnest.width], units).split(' ')[0] : dash) }),
+                numeric({
+                    field: 'width',
+                    title: units === 'us' ? 'Width in' : units === 'si' ? 'Width m' : 'Width mm',
+                    width: 84,
+                    render: (row) => (row.thinnest ? size([row.thinnest.width], units).split(' ')[0] : dash),
+                }),
                 numeric({ field: 'cells', title: 'Cells across', width: 98, render: (row) => row.thinnest?.cells ?? dash }),
             ];
         case 'Judge':
             return [
                 name,
                 { ...power, width: 56 },
-                numeric({ field: 'temperature', title: `T max ${temperatureUnit(units)}`, description: 'Junction of a package, hottest place of any other part', width: 74, render: (row) => (row.temperature === null ? dash : temperature(row.temperature, units)) }),
+                numeric({
+                    field: 'temperature',
+                    title: `T max ${temperatureUnit(units)}`,
+                    description: 'Junction of a package, hottest place of any other part',
+                    width: 74,
+                    render: (row) => (row.temperature === null ? dash : temperature(row.temperature, units)),
+                }),
                 { ...limit, width: 70 },
                 numeric({
-                    field: 'margin', title: `Margin ${differenceUnit(units)}`, width: 98,
+                    field: 'margin',
+                    title: `Margin ${differenceUnit(units)}`,
+                    width: 98,
                     render: (row) =>
-                        row.margin === null ? dash : (
-                            <Box component="span" sx={row.margin < 0 ? { color: 'error.main', fontWeight: 700 } : undefined}>{difference(row.margin, units)}{row.plusMinus !== null && <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: 11.5 }}> ±{difference(row.plusMinus, units).replace('+', '')}</Box>}</Box>
+                        row.margin === null ? (
+                            dash
+                        ) : (
+                            <Box component="span" sx={row.margin < 0 ? { color: 'error.main', fontWeight: 700 } : undefined}>
+                                {difference(row.margin, units)}
+                                {row.plusMinus !== null && (
+                                    <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: 11.5 }}>
+                                        {' '}
+                                        ±{difference(row.plusMinus, units).replace('+', '')}
+                                    </Box>
+                                )}
+                            </Box>
                         ),
                 }),
                 { field: 'bar', title: '', width: 44, sortable: false, render: (row) => row.margin !== null && <MarginBar margin={row.margin} /> },

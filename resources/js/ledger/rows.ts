@@ -1,5 +1,6 @@
 import type { GridReport, Outline, OutlineLimit, OutlinePart, Result, ResultLimit, ResultPart } from '../api/types';
 import { isOfTemperature, originOf, type ModelDocument } from '../model/document';
+import { textOf } from '../model/text';
 
 /** One line of the ledger: a part with everything the stages show of it, or the heading of an assembly. */
 export interface LedgerRow {
@@ -23,8 +24,6 @@ export interface LedgerRow {
     thinnest: { feature: string; width: number; cells: number } | null;
 }
 
-const asText = (value: unknown): string => (value === undefined || value === null ? '' : String(value));
-
 export function partRows(document: ModelDocument, outline: Outline, result: Result | undefined, grid: GridReport | undefined): LedgerRow[] {
     const results = new Map(result?.parts.map((part) => [part.id, part]));
     const judgedByPart = new Map<string, ResultLimit>();
@@ -44,10 +43,16 @@ export function partRows(document: ModelDocument, outline: Outline, result: Resu
         return found;
     };
     const entries = firstOf(document.parts ?? [], (part) => part.id);
-    const typedLimits = firstOf((document.limits ?? []).filter((limit) => limit.atLeast === undefined && isOfTemperature(limit)), (limit) => limit.of.part);
+    const typedLimits = firstOf(
+        (document.limits ?? []).filter((limit) => limit.atLeast === undefined && isOfTemperature(limit)),
+        (limit) => limit.of.part,
+    );
     const limits = outline.limits.filter(isOfTemperature);
     const [limitById, limitByPart] = [firstOf(limits, (limit) => limit.id), firstOf(limits, (limit) => limit.part)];
-    const thinnest = firstOf([...(grid?.features ?? [])].sort((one, other) => one.width - other.width), (feature) => feature.part);
+    const thinnest = firstOf(
+        [...(grid?.features ?? [])].sort((one, other) => one.width - other.width),
+        (feature) => feature.part,
+    );
     return outline.parts.map((part) => {
         const partResult = results.get(part.id) ?? null;
         const judged = judgedByPart.get(part.id) ?? null;
@@ -60,8 +65,8 @@ export function partRows(document: ModelDocument, outline: Outline, result: Resu
             name: (part.copyOf == null ? entry?.name : undefined) ?? part.name,
             part,
             material: part.material ?? '',
-            powerText: asText(entry?.power),
-            limitText: asText(typedLimits.get(originOf(part.id))?.atMost),
+            powerText: textOf(entry?.power),
+            limitText: textOf(typedLimits.get(originOf(part.id))?.atMost),
             limit: (judged ? limitById.get(judged.id) : undefined) ?? limitByPart.get(part.id) ?? null,
             result: partResult,
             judged,
@@ -129,7 +134,20 @@ function sortValue(row: LedgerRow, field: string): number | string | null {
 function heading(group: string, members: number): LedgerRow {
     const name = group || 'Not in an assembly';
     return {
-        id: `heading:${group}`, heading: name, members, name, part: null, material: '', powerText: '', limitText: '', limit: null,
-        result: null, judged: null, temperature: null, margin: null, plusMinus: null, thinnest: null,
+        id: `heading:${group}`,
+        heading: name,
+        members,
+        name,
+        part: null,
+        material: '',
+        powerText: '',
+        limitText: '',
+        limit: null,
+        result: null,
+        judged: null,
+        temperature: null,
+        margin: null,
+        plusMinus: null,
+        thinnest: null,
     };
 }

@@ -6,7 +6,11 @@ const part = (id: string, power: number) => ({ id, name: id.toUpperCase(), power
 describe('who makes the watts', () => {
     it('names the largest and sums up the others', () => {
         const shares = shareOut([part('a', 1), part('b', 6), part('c', 0), part('d', 2), part('e', 1)], 3);
-        expect(shares.map(({ name, ids, power }) => [name, ids, power])).toEqual([['B', ['b'], 6], ['D', ['d'], 2], ['2 others', ['a', 'e'], 2]]);
+        expect(shares.map(({ name, ids, power }) => [name, ids, power])).toEqual([
+            ['B', ['b'], 6],
+            ['D', ['d'], 2],
+            ['2 others', ['a', 'e'], 2],
+        ]);
         expect(shares.map(({ share }) => share)).toEqual([0.6, 0.2, 0.2]);
     });
 

@@ -25,10 +25,38 @@ export function MaterialComparison({ materials }: { materials: Material[] }) {
     const ends = [Math.min(...points.map(([, k]) => k!)), Math.max(...points.map(([, k]) => k!))];
     return (
         <>
-            <Box component="table" aria-label="Comparison" sx={{ borderCollapse: 'collapse', width: '100%', fontSize: 12.5, '& td, & th': { textAlign: 'left', verticalAlign: 'top', py: 0.5, pr: 1, borderBottom: 1, borderColor: 'divider' }, '& td': { fontVariantNumeric: 'tabular-nums' } }}>
-                <thead><tr><td />{materials.map((m) => <th key={m.id} scope="col">{m.title}</th>)}</tr></thead>
+            <Box
+                component="table"
+                aria-label="Comparison"
+                sx={{
+                    borderCollapse: 'collapse',
+                    width: '100%',
+                    fontSize: 12.5,
+                    '& td, & th': { textAlign: 'left', verticalAlign: 'top', py: 0.5, pr: 1, borderBottom: 1, borderColor: 'divider' },
+                    '& td': { fontVariantNumeric: 'tabular-nums' },
+                }}
+            >
+                <thead>
+                    <tr>
+                        <td />
+                        {materials.map((m) => (
+                            <th key={m.id} scope="col">
+                                {m.title}
+                            </th>
+                        ))}
+                    </tr>
+                </thead>
                 <tbody>
-                    {rows.map(([label, of]) => <tr key={label}><Box component="th" scope="row" sx={{ fontWeight: 400, color: 'text.secondary' }}>{label}</Box>{materials.map((m) => <td key={m.id}>{of(m)}</td>)}</tr>)}
+                    {rows.map(([label, of]) => (
+                        <tr key={label}>
+                            <Box component="th" scope="row" sx={{ fontWeight: 400, color: 'text.secondary' }}>
+                                {label}
+                            </Box>
+                            {materials.map((m) => (
+                                <td key={m.id}>{of(m)}</td>
+                            ))}
+                        </tr>
+                    ))}
                 </tbody>
             </Box>
             {curves.length > 0 && (
@@ -38,7 +66,11 @@ export function MaterialComparison({ materials }: { materials: Material[] }) {
                         label={`${from} K`}
                         end={`${Math.max(...points.map(([t]) => t!))} K`}
                         width={290}
-                        curves={curves.map((m, n) => ({ name: m.title, colour: colours[n], points: m.conductivityByTemperature!.map(([t, k]) => ({ x: t! - from, y: k! })) }))}
+                        curves={curves.map((m, n) => ({
+                            name: m.title,
+                            colour: colours[n],
+                            points: m.conductivityByTemperature!.map(([t, k]) => ({ x: t! - from, y: k! })),
+                        }))}
                         ticks={ends.map((at) => ({ at, name: number(at, at < 1 ? 3 : 1) }))}
                     />
                 </Box>

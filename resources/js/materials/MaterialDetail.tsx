@@ -9,6 +9,7 @@ import { conductivityFrom, conductivityText, resistivityOf, withMaterialProperty
 import type { ModelEditor } from '../model/useModelEditor';
 import { Curve } from '../runs/Curve';
 import { number } from '../units/units';
+import { textOf } from '../model/text';
 
 interface Props {
     material: Material;
@@ -33,21 +34,44 @@ export function MaterialDetail({ material, own, uses, editor, mayEdit, onCopied,
     ];
     const copy = () => {
         let id = '';
-        editor.edit(`Own material from ${material.title}`, (d) => {
-            const copied = withOwnCopy(d, material);
-            id = copied.id;
-            return copied.document;
-        }).then(() => onCopied(id), () => undefined);
+        editor
+            .edit(`Own material from ${material.title}`, (d) => {
+                const copied = withOwnCopy(d, material);
+                id = copied.id;
+                return copied.document;
+            })
+            .then(
+                () => onCopied(id),
+                () => undefined,
+            );
     };
     const curve = material.conductivityByTemperature;
     return (
         <>
-            <Typography component="h3" sx={{ fontWeight: 650, fontSize: 15 }}>{material.title}</Typography>
-            <Typography variant="body2" color="text.secondary">{material.source}{uses > 0 && ` · used ${uses === 1 ? 'once' : `${uses} times`}`}</Typography>
-            {own ? <OwnFields id={material.id} own={own} editor={editor} mayEdit={mayEdit} /> : (
+            <Typography component="h3" sx={{ fontWeight: 650, fontSize: 15 }}>
+                {material.title}
+            </Typography>
+            <Typography variant="body2" color="text.secondary">
+                {material.source}
+                {uses > 0 && ` · used ${uses === 1 ? 'once' : `${uses} times`}`}
+            </Typography>
+            {own ? (
+                <OwnFields id={material.id} own={own} editor={editor} mayEdit={mayEdit} />
+            ) : (
                 <Chapter title="At 300 K">
-                    <Line label="Conductivity">{[...new Set(material.conductivity)].length === 1 ? Number(material.conductivity[0]!.toPrecision(4)) : material.conductivity.map((k) => Number(k.toPrecision(4))).join(', ')} W/m/K</Line>
-                    {values.filter(([, value]) => value !== null).map(([label, value, unit]) => <Line key={label} label={label}>{Number(value!.toPrecision(4))} {unit}</Line>)}
+                    <Line label="Conductivity">
+                        {[...new Set(material.conductivity)].length === 1
+                            ? Number(material.conductivity[0]!.toPrecision(4))
+                            : material.conductivity.map((k) => Number(k.toPrecision(4))).join(', ')}{' '}
+                        W/m/K
+                    </Line>
+                    {values
+                        .filter(([, value]) => value !== null)
+                        .map(([label, value, unit]) => (
+                            <Line key={label} label={label}>
+                                {Number(value!.toPrecision(4))} {unit}
+                            </Line>
+                        ))}
                 </Chapter>
             )}
             {curve && (
@@ -59,9 +83,21 @@ export function MaterialDetail({ material, own, uses, editor, mayEdit, onCopied,
                     ticks={[Math.min(...curve.map((p) => p[1]!)), Math.max(...curve.map((p) => p[1]!))].map((at) => ({ at, name: number(at, at < 1 ? 3 : 1) }))}
                 />
             )}
-            <Button size="small" color="inherit" startIcon={<ContentCopy fontSize="small" />} disabled={!mayEdit} onClick={copy} sx={{ mt: 1 }}>Copy to edit</Button>
+            <Button size="small" color="inherit" startIcon={<ContentCopy fontSize="small" />} disabled={!mayEdit} onClick={copy} sx={{ mt: 1 }}>
+                Copy to edit
+            </Button>
             {own && (
-                <Button size="small" color="inherit" startIcon={<DeleteOutlined fontSize="small" />} disabled={!mayEdit || uses > 0} title={uses > 0 ? 'In use: it cannot be removed' : undefined} onClick={() => void editor.edit(`Remove material ${material.title}`, (d) => withoutMaterial(d, material.id)).then(onRemoved, () => undefined)} sx={{ mt: 1 }}>
+                <Button
+                    size="small"
+                    color="inherit"
+                    startIcon={<DeleteOutlined fontSize="small" />}
+                    disabled={!mayEdit || uses > 0}
+                    title={uses > 0 ? 'In use: it cannot be removed' : undefined}
+                    onClick={() =>
+                        void editor.edit(`Remove material ${material.title}`, (d) => withoutMaterial(d, material.id)).then(onRemoved, () => undefined)
+                    }
+                    sx={{ mt: 1 }}
+                >
                     Remove
                 </Button>
             )}
@@ -73,23 +109,62 @@ function OwnFields({ id, own, editor, mayEdit }: { id: string; own: OwnMaterial;
     const field = (property: string, label: string, unit = '') => (
         <EditField
             label={unit ? `${label}, ${unit}` : label}
-            value={own[property] === undefined ? '' : String(own[property])}
+            value={textOf(own[property])}
             disabled={!mayEdit}
-            save={(text) => editor.edit(`${own.title ?? id}: ${label.toLowerCase()} ${text || 'not given'}`, (d) => withMaterialProperty(d, id, property, text === '' ? undefined : Number.isFinite(Number(text)) && property !== 'title' ? Number(text) : text))}
+            save={(text) =>
+                editor.edit(`${own.title ?? id}: ${label.toLowerCase()} ${text || 'not given'}`, (d) =>
+                    withMaterialProperty(
+                        d,
+                        id,
+                        property,
+                        text === '' ? undefined : Number.isFinite(Number(text)) && property !== 'title' ? Number(text) : text,
+                    ),
+                )
+            }
         />
     );
     const conductivity = conductivityText(own.conductivity);
     return (
         <Chapter title="Of this project" fields>
             {field('title', 'Title')}
-            {conductivity === null
-                ? <Typography variant="body2" sx={{ mb: 1.25 }}>Its conductivity is a table over temperature.</Typography>
-                : <EditField label="Conductivity, W/m/K, or three for x, y, z" value={conductivity} disabled={!mayEdit} save={(text) => editor.edit(`${own.title ?? id}: conductivity ${text}`, (d) => withMaterialProperty(d, id, 'conductivity', conductivityFrom(text)))} />}
+            {conductivity === null ? (
+                <Typography variant="body2" sx={{ mb: 1.25 }}>
+                    Its conductivity is a table over temperature.
+                </Typography>
+            ) : (
+                <EditField
+                    label="Conductivity, W/m/K, or three for x, y, z"
+                    value={conductivity}
+                    disabled={!mayEdit}
+                    save={(text) =>
+                        editor.edit(`${own.title ?? id}: conductivity ${text}`, (d) => withMaterialProperty(d, id, 'conductivity', conductivityFrom(text)))
+                    }
+                />
+            )}
             {field('density', 'Density', 'kg/m³')}
             {field('specificHeat', 'Specific heat', 'J/kg/K')}
-            {own.fluid ? <>{own.consistency === undefined && field('viscosity', 'Viscosity', 'Pa s')}{own.viscosity === undefined && <>{field('consistency', 'Power law: consistency', 'Pa sⁿ')}{field('index', 'Power law: index')}</>}</> : field('emissivity', 'Emissivity')}
+            {own.fluid ? (
+                <>
+                    {own.consistency === undefined && field('viscosity', 'Viscosity', 'Pa s')}
+                    {own.viscosity === undefined && (
+                        <>
+                            {field('consistency', 'Power law: consistency', 'Pa sⁿ')}
+                            {field('index', 'Power law: index')}
+                        </>
+                    )}
+                </>
+            ) : (
+                field('emissivity', 'Emissivity')
+            )}
             {field('expansion', 'Expansion', '1/K')}
-            {!own.fluid && (typeof own.resistivity === 'object' ? <Typography variant="body2" sx={{ mb: 1.25 }}>Its resistivity follows the temperature.</Typography> : field('resistivity', 'Resistivity', 'ohm m'))}
+            {!own.fluid &&
+                (typeof own.resistivity === 'object' ? (
+                    <Typography variant="body2" sx={{ mb: 1.25 }}>
+                        Its resistivity follows the temperature.
+                    </Typography>
+                ) : (
+                    field('resistivity', 'Resistivity', 'ohm m')
+                ))}
             {field('source', 'Source')}
         </Chapter>
     );

@@ -31,7 +31,16 @@ const MOST_COMPARED = 3;
 const columns: GridColDef<Material>[] = [
     { field: 'title', headerName: 'Material', flex: 1, minWidth: 190 },
     { field: 'category', headerName: 'Kind', width: 110 },
-    { field: 'conductivity', headerName: 'W/m/K', width: 82, align: 'right', headerAlign: 'right', valueGetter: (_v, m) => (m.conductivity.length ? Math.max(...m.conductivity) : null), renderCell: ({ row, value }) => (row.conductivity.length === 0 ? 'by formula' : `${shown(value as number)}${new Set(row.conductivity).size > 1 ? ' *' : ''}`) },
+    {
+        field: 'conductivity',
+        headerName: 'W/m/K',
+        width: 82,
+        align: 'right',
+        headerAlign: 'right',
+        valueGetter: (_v, m) => (m.conductivity.length ? Math.max(...m.conductivity) : null),
+        renderCell: ({ row, value }) =>
+            row.conductivity.length === 0 ? 'by formula' : `${shown(value as number)}${new Set(row.conductivity).size > 1 ? ' *' : ''}`,
+    },
     { field: 'density', headerName: 'kg/m³', width: 74, align: 'right', headerAlign: 'right', valueFormatter: (v: number | null) => shown(v) },
     { field: 'specificHeat', headerName: 'J/kg/K', width: 74, align: 'right', headerAlign: 'right', valueFormatter: (v: number | null) => shown(v) },
     { field: 'emissivity', headerName: 'Emissivity', width: 84, align: 'right', headerAlign: 'right', valueFormatter: (v: number | null) => shown(v) },
@@ -57,7 +66,8 @@ export default function MaterialsDialog({ revision, editor, mayEdit, selection, 
     const found = wanted ? all.filter((m) => `${m.title} ${m.category} ${m.id}`.toLowerCase().includes(wanted)) : all;
     const material = chosen.length === 1 ? all.find((m) => m.id === chosen[0]) : undefined;
     const compared = all.filter((m) => chosen.includes(m.id));
-    const choose = (id: string, adding: boolean) => setChosen((old) => (!adding ? [id] : old.includes(id) ? old.filter((o) => o !== id) : [...old, id].slice(-MOST_COMPARED)));
+    const choose = (id: string, adding: boolean) =>
+        setChosen((old) => (!adding ? [id] : old.includes(id) ? old.filter((o) => o !== id) : [...old, id].slice(-MOST_COMPARED)));
     const solids = revision.outline.parts.filter((part) => selection.includes(part.id) && !hasOwnMaterial(part.kind) && !isDevice(part.kind));
     const input = useRef<HTMLInputElement>(null);
     const [refusal, setRefusal] = useState<string | null>(null);
@@ -71,10 +81,26 @@ export default function MaterialsDialog({ revision, editor, mayEdit, selection, 
         }
     };
     const assign = () =>
-        material && void editor.edit(`Material ${material.title} for ${solids.length === 1 ? solids[0]!.name : `${solids.length} parts`}`, (d) => withPartFields(d, solids.map((part) => part.id), { material: material.id })).then(onClose, () => undefined);
+        material &&
+        void editor
+            .edit(`Material ${material.title} for ${solids.length === 1 ? solids[0]!.name : `${solids.length} parts`}`, (d) =>
+                withPartFields(
+                    d,
+                    solids.map((part) => part.id),
+                    { material: material.id },
+                ),
+            )
+            .then(onClose, () => undefined);
     return (
         // While a material is dragged the dialog lets the parts behind it be seen and reached.
-        <Dialog open onClose={onClose} maxWidth="lg" fullWidth aria-labelledby="materials-title" sx={carried ? { opacity: 0.12, pointerEvents: 'none', '& *': { pointerEvents: 'none' } } : undefined}>
+        <Dialog
+            open
+            onClose={onClose}
+            maxWidth="lg"
+            fullWidth
+            aria-labelledby="materials-title"
+            sx={carried ? { opacity: 0.12, pointerEvents: 'none', '& *': { pointerEvents: 'none' } } : undefined}
+        >
             <DialogTitle id="materials-title">Materials</DialogTitle>
             <DialogContent>
                 <Stack direction="row" sx={{ gap: 2, height: 470 }}>
@@ -91,13 +117,47 @@ export default function MaterialsDialog({ revision, editor, mayEdit, selection, 
                         onDragEnd={() => setCarried(false)}
                     >
                         <Stack direction="row" sx={{ gap: 1, alignItems: 'center' }}>
-                            <TextField size="small" label="Find material" value={search} onChange={(e) => setSearch(e.target.value)} autoFocus sx={{ width: 260 }} />
-                            {mayEdit && <Button size="small" color="inherit" onClick={() => input.current?.click()}>Load from a file</Button>}
-                            <input ref={input} hidden type="file" accept=".json,.csv" aria-label="File of materials" onChange={(e) => void load(e.target.files?.[0])} />
-                            {mayEdit && <OfProjects present={revision.variant.projectId} take={(name, given) => void editor.edit(`Materials of ${name}`, (d) => withMaterials(d, given)).catch(() => undefined)} />}
-                            <Button size="small" color="inherit" disabled={Object.keys(ownMaterials(document)).length === 0} onClick={() => saveFile(new Blob([materialsText(document)], { type: 'application/json' }), 'materials.json')}>Export custom materials</Button>
+                            <TextField
+                                size="small"
+                                label="Find material"
+                                value={search}
+                                onChange={(e) => setSearch(e.target.value)}
+                                autoFocus
+                                sx={{ width: 260 }}
+                            />
+                            {mayEdit && (
+                                <Button size="small" color="inherit" onClick={() => input.current?.click()}>
+                                    Load from a file
+                                </Button>
+                            )}
+                            <input
+                                ref={input}
+                                hidden
+                                type="file"
+                                accept=".json,.csv"
+                                aria-label="File of materials"
+                                onChange={(e) => void load(e.target.files?.[0])}
+                            />
+                            {mayEdit && (
+                                <OfProjects
+                                    present={revision.variant.projectId}
+                                    take={(name, given) => void editor.edit(`Materials of ${name}`, (d) => withMaterials(d, given)).catch(() => undefined)}
+                                />
+                            )}
+                            <Button
+                                size="small"
+                                color="inherit"
+                                disabled={Object.keys(ownMaterials(document)).length === 0}
+                                onClick={() => saveFile(new Blob([materialsText(document)], { type: 'application/json' }), 'materials.json')}
+                            >
+                                Export custom materials
+                            </Button>
                         </Stack>
-                        {refusal !== null && <Alert severity="error" onClose={() => setRefusal(null)}>{refusal}</Alert>}
+                        {refusal !== null && (
+                            <Alert severity="error" onClose={() => setRefusal(null)}>
+                                {refusal}
+                            </Alert>
+                        )}
                         <DataGrid
                             aria-label="Materials"
                             rows={found}
@@ -110,9 +170,9 @@ export default function MaterialsDialog({ revision, editor, mayEdit, selection, 
                             columnVisibilityModel={{ __check__: false }}
                             disableRowSelectionOnClick
                             rowSelectionModel={{ type: 'include', ids: new Set(chosen) }}
-                            onRowClick={({ row }, event) => choose(row.id, event.ctrlKey || event.metaKey || event.shiftKey)}
-                            onCellKeyDown={({ row }, event) => event.key === 'Enter' && choose(row.id, event.ctrlKey)}
-                            slotProps={{ row: { draggable: mayEdit } as never }}
+                            onRowClick={({ id }, event) => choose(String(id), event.ctrlKey || event.metaKey || event.shiftKey)}
+                            onCellKeyDown={({ id }, event) => event.key === 'Enter' && choose(String(id), event.ctrlKey)}
+                            slotProps={{ row: { draggable: mayEdit } }}
                             localeText={{ noRowsLabel: library.isPending ? 'Reading the library' : `No material is called "${search}"` }}
                             sx={{ fontSize: 13, '& .MuiDataGrid-cell, & .MuiDataGrid-columnHeader': { px: 0.75 } }}
                         />
@@ -129,14 +189,21 @@ export default function MaterialsDialog({ revision, editor, mayEdit, selection, 
                                 onCopied={(id) => setChosen([id])}
                                 onRemoved={() => setChosen([])}
                             />
-                        ) : compared.length > 1 ? <MaterialComparison materials={compared} /> : (
-                            <Box sx={{ color: 'text.secondary', pt: 1 }}>Choose a material to see where its values come from, and how they change with temperature. With Ctrl choose several to compare them; drag one onto a part to give it to it. A star marks a conductivity that differs by direction; its largest is listed.</Box>
+                        ) : compared.length > 1 ? (
+                            <MaterialComparison materials={compared} />
+                        ) : (
+                            <Box sx={{ color: 'text.secondary', pt: 1 }}>
+                                Choose a material to see where its values come from, and how they change with temperature. With Ctrl choose several to compare
+                                them; drag one onto a part to give it to it. A star marks a conductivity that differs by direction; its largest is listed.
+                            </Box>
                         )}
                     </Box>
                 </Stack>
             </DialogContent>
             <DialogActions>
-                <Button color="inherit" onClick={onClose}>Close</Button>
+                <Button color="inherit" onClick={onClose}>
+                    Close
+                </Button>
                 <Button variant="contained" disabled={!mayEdit || !material || material.fluid || solids.length === 0} onClick={assign}>
                     {solids.length === 0 ? 'Select parts to assign it to' : `Assign to ${solids.length === 1 ? solids[0]!.name : `${solids.length} parts`}`}
                 </Button>
@@ -152,14 +219,27 @@ function OfProjects({ present, take }: { present: number; take: (project: string
     const found = (others.data ?? []).filter(({ project }) => project.id !== present);
     return (
         <>
-            <Button size="small" color="inherit" aria-haspopup="menu" onClick={(e) => setAnchor(e.currentTarget)}>From a project</Button>
+            <Button size="small" color="inherit" aria-haspopup="menu" onClick={(e) => setAnchor(e.currentTarget)}>
+                From a project
+            </Button>
             <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
                 {found.map(({ project, materials }) => (
-                    <MenuItem key={project.id} dense onClick={() => { setAnchor(null); take(project.name, materials as Record<string, OwnMaterial>); }}>
+                    <MenuItem
+                        key={project.id}
+                        dense
+                        onClick={() => {
+                            setAnchor(null);
+                            take(project.name, materials as Record<string, OwnMaterial>);
+                        }}
+                    >
                         {project.name}: {Object.keys(materials).length === 1 ? 'one material' : `${Object.keys(materials).length} materials`}
                     </MenuItem>
                 ))}
-                {found.length === 0 && <MenuItem dense disabled>{others.isPending ? 'Looking through your projects' : 'No other project of yours has materials of its own'}</MenuItem>}
+                {found.length === 0 && (
+                    <MenuItem dense disabled>
+                        {others.isPending ? 'Looking through your projects' : 'No other project of yours has materials of its own'}
+                    </MenuItem>
+                )}
             </Menu>
         </>
     );

@@ -16,7 +16,10 @@ const places = (d: ModelDocument) => d.parts?.map((p) => p.at);
 
 describe('several parts', () => {
     it('are aligned with one of them, and formulas stay formulas', () => {
-        expect(places(withAligned(document, [a, b], a, 0, 'middle'))).toEqual([[0, 0, 0], ['5 mm', 'row', 0]]);
+        expect(places(withAligned(document, [a, b], a, 0, 'middle'))).toEqual([
+            [0, 0, 0],
+            ['5 mm', 'row', 0],
+        ]);
         expect(places(withAligned(document, [a, b], a, 1, 'min'))?.[1]).toEqual(['50 mm', 'row - 30 mm', 0]);
     });
 
@@ -26,7 +29,10 @@ describe('several parts', () => {
 
     it('take the size of one about their own middle', () => {
         const matched = withSizeOf(document, [a, b], a).parts?.[1];
-        expect([matched?.at, (matched?.shape as unknown as { size: string[] }).size]).toEqual([['45 mm', 'row', 0.001], ['20 mm', '10 mm', '2 mm']]);
+        expect([matched?.at, (matched?.shape as unknown as { size: string[] }).size]).toEqual([
+            ['45 mm', 'row', 0.001],
+            ['20 mm', '10 mm', '2 mm'],
+        ]);
     });
 
     it('share one total by volume or equally, and keep it in one place', () => {
@@ -39,8 +45,16 @@ describe('several parts', () => {
     it('become a package or a fan of their size, standing where they stood', () => {
         const bodies: ModelDocument = { parts: [{ id: 'a', shape: { kind: 'mesh' }, material: 'copper', power: '2 W', faces: {}, at: [0, 0, 0] }] };
         const body = samplePart({ id: 'a', kind: 'mesh', min: [0, 0, 0], max: [0.02, 0.01, 0.002] });
-        expect(withPackageInstead(bodies, body).parts![0]).toEqual({ id: 'a', power: '2 W', at: ['0 mm', '0 mm', '0 mm'], shape: { kind: 'package', size: ['20 mm', '10 mm', '2 mm'], junctionToCase: '5 K/W', junctionToBoard: '10 K/W' } });
-        expect(withFanInstead(bodies, body).parts![0]).toMatchObject({ at: ['5 mm', '0 mm', '1 mm'], shape: { kind: 'fan', direction: 'z+', diameter: '10 mm' } });
+        expect(withPackageInstead(bodies, body).parts![0]).toEqual({
+            id: 'a',
+            power: '2 W',
+            at: ['0 mm', '0 mm', '0 mm'],
+            shape: { kind: 'package', size: ['20 mm', '10 mm', '2 mm'], junctionToCase: '5 K/W', junctionToBoard: '10 K/W' },
+        });
+        expect(withFanInstead(bodies, body).parts![0]).toMatchObject({
+            at: ['5 mm', '0 mm', '1 mm'],
+            shape: { kind: 'fan', direction: 'z+', diameter: '10 mm' },
+        });
         expect(withFanInstead(bodies, body).parts![0]).not.toHaveProperty('material');
     });
 });

@@ -15,23 +15,32 @@ const along = (axis: number, by: number): number[] => [0, 1, 2].map((n) => (n ==
 
 /** Brings the parts in line with one of them along an axis. */
 export function withAligned(document: ModelDocument, parts: readonly OutlinePart[], to: OutlinePart, axis: number, alignment: Alignment): ModelDocument {
-    return parts.filter((part) => part.id !== to.id).reduce((d, part) => withShift(d, [part], along(axis, place(to, axis, alignment) - place(part, axis, alignment))), document);
+    return parts
+        .filter((part) => part.id !== to.id)
+        .reduce((d, part) => withShift(d, [part], along(axis, place(to, axis, alignment) - place(part, axis, alignment))), document);
 }
 
 /** Mirrors where the parts stand at the middle of a box (metres), as they are: their own shape stays. */
-export function withMirrored(document: ModelDocument, parts: readonly OutlinePart[], room: { min: readonly number[]; max: readonly number[] }, axis: number): ModelDocument {
+export function withMirrored(
+    document: ModelDocument,
+    parts: readonly OutlinePart[],
+    room: { min: readonly number[]; max: readonly number[] },
+    axis: number,
+): ModelDocument {
     return parts.reduce((d, part) => withShift(d, [part], along(axis, room.min[axis]! + room.max[axis]! - part.min[axis]! - part.max[axis]!)), document);
 }
 
 /** Blocks and packages get the size of one of them, each about its own middle. */
 export function withSizeOf(document: ModelDocument, parts: readonly OutlinePart[], like: OutlinePart): ModelDocument {
     const size = [0, 1, 2].map((n) => like.max[n]! - like.min[n]!);
-    return parts.filter((part) => part.id !== like.id && mayMatch(part)).reduce((d, part) => {
-        const entry = partEntry(d, part.id);
-        if (!entry) return d;
-        const at = placeOf(entry).map((text, n) => shifted(text, (part.max[n]! - part.min[n]! - size[n]!) / 2));
-        return withPartFields(d, [part.id], { shape: { ...entry.shape, size: size.map(millimetres) } as never, at });
-    }, document);
+    return parts
+        .filter((part) => part.id !== like.id && mayMatch(part))
+        .reduce((d, part) => {
+            const entry = partEntry(d, part.id);
+            if (!entry) return d;
+            const at = placeOf(entry).map((text, n) => shifted(text, (part.max[n]! - part.min[n]! - size[n]!) / 2));
+            return withPartFields(d, [part.id], { shape: { ...entry.shape, size: size.map(millimetres) } as never, at });
+        }, document);
 }
 
 /** Signed volume under the triangles of a closed surface, m3. */
@@ -61,7 +70,14 @@ export const mayReplace = (part: OutlinePart): boolean => (part.kind === 'mesh' 
 
 /** A body becomes a package of its size with resistances to start from; its watts and limits stay. */
 export const withPackageInstead = (document: ModelDocument, body: OutlinePart): ModelDocument =>
-    withPartFields(document, [body.id], { shape: { ...newShape('package'), size: body.size.map(millimetres) } as never, at: body.min.map(millimetres), material: undefined, turn: undefined, faces: undefined, source: undefined });
+    withPartFields(document, [body.id], {
+        shape: { ...newShape('package'), size: body.size.map(millimetres) } as never,
+        at: body.min.map(millimetres),
+        material: undefined,
+        turn: undefined,
+        faces: undefined,
+        source: undefined,
+    });
 
 /** A body becomes a fan in its middle, across its shortest side, as wide as it is. */
 export function withFanInstead(document: ModelDocument, body: OutlinePart): ModelDocument {
@@ -70,8 +86,14 @@ export function withFanInstead(document: ModelDocument, body: OutlinePart): Mode
     const diameter = Math.min(...sizes.filter((_size, n) => n !== axis));
     const at = sizes.map((size, n) => body.min[n]! + (size - (n === axis ? 0 : diameter)) / 2);
     return withPartFields(document, [body.id], {
-        shape: { ...newShape('fan'), direction: `${'xyz'[axis]}+`, diameter: millimetres(diameter) } as never, at: at.map(millimetres),
-        material: undefined, turn: undefined, faces: undefined, source: undefined, power: undefined, surface: undefined,
+        shape: { ...newShape('fan'), direction: `${'xyz'[axis]}+`, diameter: millimetres(diameter) } as never,
+        at: at.map(millimetres),
+        material: undefined,
+        turn: undefined,
+        faces: undefined,
+        source: undefined,
+        power: undefined,
+        surface: undefined,
     });
 }
 

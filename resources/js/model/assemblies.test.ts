@@ -18,14 +18,29 @@ const document: ModelDocument = {
 const turned = [0, -1, 0, 1, 0, 0, 0, 0, 1];
 const board = samplePart({ id: 'board', group: 'Module', min: [0.02, 0.01, 0.005], max: [0.06, 0.04, 0.0066] });
 const chip = samplePart({ id: 'chip', group: 'Module', min: [0.025, 0.012, 0.007], max: [0.03, 0.017, 0.009] });
-const outline = { parts: [board, chip], assemblies: { Module: { at: [0.04, 0.025, 0.007], copies: [[0, 0, 0], [0, 0, 0.02]] } } } as unknown as Outline;
+const outline = {
+    parts: [board, chip],
+    assemblies: {
+        Module: {
+            at: [0.04, 0.025, 0.007],
+            copies: [
+                [0, 0, 0],
+                [0, 0, 0.02],
+            ],
+        },
+    },
+} as unknown as Outline;
 
 describe('assemblies with axes of their own', () => {
     it('begin in the middle of their parts and can end again, with nothing moved', () => {
         const inside = withAxes(document, outline, 'Module');
 
         expect(inside.assemblies).toEqual({ Module: { at: ['40 mm', '25 mm', '7 mm'] } });
-        expect(inside.parts!.map((part) => part.at)).toEqual([['-20 mm', '-15 mm', 'h - 7 mm'], ['-15 mm', '-13 mm', '0 mm'], [0, 0, 0]]);
+        expect(inside.parts!.map((part) => part.at)).toEqual([
+            ['-20 mm', '-15 mm', 'h - 7 mm'],
+            ['-15 mm', '-13 mm', '0 mm'],
+            [0, 0, 0],
+        ]);
         expect(standsStraight(inside.assemblies!.Module!)).toBe(true);
         expect(withoutAxes(inside, outline, 'Module').parts!.slice(1)).toEqual(document.parts!.slice(1));
         expect(withoutAxes(inside, outline, 'Module').assemblies).toEqual({});
@@ -44,12 +59,24 @@ describe('assemblies with axes of their own', () => {
     });
 
     it('become independent with parts, limits and turn of their own', () => {
-        const repeated = withAssembly(withAxes(document, outline, 'Module'), 'Module', { turn: [0, 0, '90 deg'], repeat: [{ count: 2, step: [0, 0, '20 mm'] }] });
+        const repeated = withAssembly(withAxes(document, outline, 'Module'), 'Module', {
+            turn: [0, 0, '90 deg'],
+            repeat: [{ count: 2, step: [0, 0, '20 mm'] }],
+        });
         expect(standsStraight(repeated.assemblies!.Module!)).toBe(false);
         const apart = withIndependentAssemblies(repeated, outline, 'Module');
 
-        expect(apart.assemblies).toEqual({ Module: { at: ['40 mm', '25 mm', '7 mm'], turn: [0, 0, '90 deg'] }, 'Module 2': { at: ['40 mm', '25 mm', '27 mm'], turn: [0, 0, '90 deg'] } });
-        expect(apart.parts!.map((part) => [part.id, part.group])).toEqual([['board', 'Module'], ['chip', 'Module'], ['lid', undefined], ['board-2', 'Module 2'], ['chip-2', 'Module 2']]);
+        expect(apart.assemblies).toEqual({
+            Module: { at: ['40 mm', '25 mm', '7 mm'], turn: [0, 0, '90 deg'] },
+            'Module 2': { at: ['40 mm', '25 mm', '27 mm'], turn: [0, 0, '90 deg'] },
+        });
+        expect(apart.parts!.map((part) => [part.id, part.group])).toEqual([
+            ['board', 'Module'],
+            ['chip', 'Module'],
+            ['lid', undefined],
+            ['board-2', 'Module 2'],
+            ['chip-2', 'Module 2'],
+        ]);
         expect(apart.parts![4]!.repeat).toEqual(document.parts![1]!.repeat);
         expect(apart.limits!.map((limit) => limit.of.part)).toEqual(['chip', 'chip-2']);
     });

@@ -9,7 +9,11 @@ import { millimetres, placeOf, shifted, withCopies } from './parts';
 export const assemblyOf = (document: ModelDocument, name: string): AssemblyEntry | undefined => document.assemblies?.[name];
 
 /** Sets or, with undefined, removes fields of an assembly. */
-export function withAssembly(document: ModelDocument, name: string, fields: { [field in keyof AssemblyEntry]: AssemblyEntry[field] | undefined }): ModelDocument {
+export function withAssembly(
+    document: ModelDocument,
+    name: string,
+    fields: { [field in keyof AssemblyEntry]: AssemblyEntry[field] | undefined },
+): ModelDocument {
     const changed = Object.fromEntries(Object.entries({ ...document.assemblies?.[name], ...fields }).filter(([, value]) => value !== undefined));
     return { ...document, assemblies: { ...document.assemblies, [name]: changed } };
 }
@@ -19,7 +23,10 @@ export function withAxes(document: ModelDocument, outline: Outline, name: string
     const parts = outline.parts.filter((part) => part.group === name);
     const around = boxAround(parts);
     const middle = around.min.map((low, n) => (low + around.max[n]!) / 2);
-    const inside = membersOf(document, name).reduce((d, part) => withPartFields(d, [part.id], { at: placeOf(part).map((place, n) => shifted(place, -middle[n]!)) }), document);
+    const inside = membersOf(document, name).reduce(
+        (d, part) => withPartFields(d, [part.id], { at: placeOf(part).map((place, n) => shifted(place, -middle[n]!)) }),
+        document,
+    );
     return withAssembly(inside, name, { at: middle.map(millimetres) });
 }
 
@@ -30,13 +37,18 @@ export function withAxes(document: ModelDocument, outline: Outline, name: string
  */
 export function withGroup(document: ModelDocument, outline: Outline, ids: readonly string[], name: string | null): ModelDocument {
     const origin = (group: string | null | undefined) => outline.assemblies[group ?? '']?.at ?? [0, 0, 0];
-    return (document.parts ?? []).filter((part) => ids.map(originOf).includes(part.id)).reduce((d, part) => {
-        const from = part.group as string | undefined;
-        const turned = [from, name].find((group) => group && assemblyOf(document, group)?.turn !== undefined);
-        if (turned) throw new Error(`The assembly ${turned} is turned, so ${part.name ?? part.id} would not stay where it is. Set its turn to 0 deg, change the assembly of the part, and turn it again.`);
-        const at = placeOf(part).map((place, n) => shifted(place, origin(from)[n]! - origin(name)[n]!));
-        return withPartFields(d, [part.id], { group: name ?? undefined, at });
-    }, document);
+    return (document.parts ?? [])
+        .filter((part) => ids.map(originOf).includes(part.id))
+        .reduce((d, part) => {
+            const from = part.group as string | undefined;
+            const turned = [from, name].find((group) => group && assemblyOf(document, group)?.turn !== undefined);
+            if (turned)
+                throw new Error(
+                    `The assembly ${turned} is turned, so ${part.name ?? part.id} would not stay where it is. Set its turn to 0 deg, change the assembly of the part, and turn it again.`,
+                );
+            const at = placeOf(part).map((place, n) => shifted(place, origin(from)[n]! - origin(name)[n]!));
+            return withPartFields(d, [part.id], { group: name ?? undefined, at });
+        }, document);
 }
 
 /** Whether its axes can be taken away and its parts stay where they are. */
@@ -47,14 +59,21 @@ export function withoutAxes(document: ModelDocument, outline: Outline, name: str
     const origin = outline.assemblies[name]?.at;
     if (!origin) return document;
     const { [name]: gone, ...others } = document.assemblies ?? {};
-    const outside = membersOf(document, name).reduce((d, part) => withPartFields(d, [part.id], { at: placeOf(part).map((place, n) => shifted(place, origin[n]!)) }), document);
+    const outside = membersOf(document, name).reduce(
+        (d, part) => withPartFields(d, [part.id], { at: placeOf(part).map((place, n) => shifted(place, origin[n]!)) }),
+        document,
+    );
     return { ...outside, assemblies: others };
 }
 
 /** Another name for a group, for its parts and its axes. */
 export function withAssemblyName(document: ModelDocument, name: string, to: string): ModelDocument {
     const { [name]: axes, ...others } = document.assemblies ?? {};
-    const renamed = withPartFields(document, membersOf(document, name).map((part) => part.id), { group: to });
+    const renamed = withPartFields(
+        document,
+        membersOf(document, name).map((part) => part.id),
+        { group: to },
+    );
     return axes ? { ...renamed, assemblies: { ...others, [to]: axes } } : renamed;
 }
 
@@ -64,10 +83,17 @@ export function withIndependentAssemblies(document: ModelDocument, outline: Outl
     const copies = outline.assemblies[name]?.copies ?? [];
     if (!present) return document;
     const ids = membersOf(document, name).map((part) => ({ id: part.id }));
-    return copies.slice(1).reduce((d, offset, n) => {
-        let free = `${name} ${n + 2}`;
-        while (membersOf(d, free).length > 0) free = `${free}'`;
-        const { document: copied, ids: added } = withCopies(d, ids, [[0, 0, 0]]);
-        return withAssembly(withPartFields(copied, added, { group: free }), free, { ...present, at: (present.at ?? [0, 0, 0]).map((place, axis) => shifted(place, offset[axis]!)), repeat: undefined });
-    }, withAssembly(document, name, { repeat: undefined }));
+    return copies.slice(1).reduce(
+        (d, offset, n) => {
+            let free = `${name} ${n + 2}`;
+            while (membersOf(d, free).length > 0) free = `${free}'`;
+            const { document: copied, ids: added } = withCopies(d, ids, [[0, 0, 0]]);
+            return withAssembly(withPartFields(copied, added, { group: free }), free, {
+                ...present,
+                at: (present.at ?? [0, 0, 0]).map((place, axis) => shifted(place, offset[axis]!)),
+                repeat: undefined,
+            });
+        },
+        withAssembly(document, name, { repeat: undefined }),
+    );
 }

@@ -10,18 +10,18 @@ const bar: PartEntry = { id: 'bar', shape: { kind: 'block' } };
 
 describe('where current enters', () => {
     it('stands beside the heat of a face', () => {
-        const heated = { ...bar, ...withFaceHeat(bar, 'x-', { kind: 'film' }) } as PartEntry;
-        const both = { ...heated, ...withTerminal(heated, 'x-', { kind: 'ground' }) } as PartEntry;
+        const heated = { ...bar, ...withFaceHeat(bar, 'x-', { kind: 'film' }) };
+        const both = { ...heated, ...withTerminal(heated, 'x-', { kind: 'ground' }) };
         expect(both.faces).toEqual({ 'x-': { heat: { kind: 'film' }, electric: { kind: 'ground' } } });
         expect(withFaceHeat(both, 'x-', undefined)).toEqual({ faces: { 'x-': { electric: { kind: 'ground' } } } });
         expect(withTerminal(heated, 'x-', undefined)).toEqual({ faces: { 'x-': { heat: { kind: 'film' } } } });
         expect(withTerminal(bar, 'x-', undefined)).toEqual({ faces: undefined });
         expect(terminalFaces(both)).not.toContain('x-');
-        expect(terminalFaces({ ...bar, shape: { kind: 'path' } } as PartEntry)).toEqual(['side', 'start', 'end']);
+        expect(terminalFaces({ ...bar, shape: { kind: 'path' } })).toEqual(['side', 'start', 'end']);
     });
 
     it('is a current first, and then what takes it back', () => {
-        const with1 = { ...bar, ...withTerminal(bar, 'x-', nextTerminal({ parts: [bar] })) } as PartEntry;
+        const with1 = { ...bar, ...withTerminal(bar, 'x-', nextTerminal({ parts: [bar] })) };
         expect(terminalsOf(with1)).toEqual([['x-', { kind: 'current', current: '10 A' }]]);
         expect(nextTerminal({ parts: [with1] })).toEqual({ kind: 'ground' });
     });
@@ -34,9 +34,14 @@ describe('where current enters', () => {
     });
 
     it('is asked for by the question of a new project', () => {
-        const start = (question: 'heat' | 'current'): ModelDocument => firstModel({ name: 'n', question, start: question === 'heat' ? 'sealed' : 'bars', ambient: '40', altitude: '0', gravity: 'y-' });
+        const start = (question: 'heat' | 'current'): ModelDocument =>
+            firstModel({ name: 'n', question, start: question === 'heat' ? 'sealed' : 'bars', ambient: '40', altitude: '0', gravity: 'y-' });
         expect(computesCurrents(start('current'))).toBe(true);
-        expect(start('current').parts!.flatMap(terminalsOf).map(([face]) => face)).toEqual(['x-', 'x+']);
+        expect(
+            start('current')
+                .parts!.flatMap(terminalsOf)
+                .map(([face]) => face),
+        ).toEqual(['x-', 'x+']);
         expect(computesCurrents(start('heat'))).toBe(false);
         expect(start('heat').surroundings).toMatchObject({ temperature: '40 degC', gravity: [0, -9.81, 0] });
     });

@@ -18,12 +18,16 @@ export const terminalValues: Record<TerminalKind, [field: string, label: string,
     ground: [],
 };
 
-export const terminalOfKind = (kind: TerminalKind): TerminalEntry => ({ kind, ...Object.fromEntries(terminalValues[kind].map(([field, , , start]) => [field, start])) });
+export const terminalOfKind = (kind: TerminalKind): TerminalEntry => ({
+    kind,
+    ...Object.fromEntries(terminalValues[kind].map(([field, , , start]) => [field, start])),
+});
 
 export const terminalsOf = (part: PartEntry): [face: string, terminal: TerminalEntry][] =>
     Object.entries(facesOf(part)).flatMap(([face, { electric }]) => (electric ? [[face, electric as TerminalEntry] as [string, TerminalEntry]] : []));
 
-export const withTerminal = (part: PartEntry, face: string, terminal: TerminalEntry | undefined): Partial<PartEntry> => withFace(part, face, 'electric', terminal);
+export const withTerminal = (part: PartEntry, face: string, terminal: TerminalEntry | undefined): Partial<PartEntry> =>
+    withFace(part, face, 'electric', terminal);
 
 /** What one more terminal is: a current first, then what takes it back. */
 export function nextTerminal(document: ModelDocument): TerminalEntry {

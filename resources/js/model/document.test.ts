@@ -38,7 +38,8 @@ describe('edits of the document', () => {
 
 describe('history', () => {
     const step = (n: number) => ({ label: `step ${n}`, before: n - 1, after: n });
-    const play = (...actions: Parameters<typeof historyReducer<number>>[1][]): History<number> => actions.reduce(historyReducer<number>, emptyHistory<number>());
+    const play = (...actions: Parameters<typeof historyReducer<number>>[1][]): History<number> =>
+        actions.reduce(historyReducer<number>, emptyHistory<number>());
 
     it('undoes and redoes in order', () => {
         const history = play({ type: 'done', step: step(1) }, { type: 'done', step: step(2) }, { type: 'undone' }, { type: 'undone' }, { type: 'redone' });

@@ -42,7 +42,8 @@ export const originsOf = (ids: readonly string[]): string[] => [...new Set(ids.m
 /** The entry of a part; that of its original for a linked copy. */
 export const partEntry = (document: ModelDocument, id: string): PartEntry | undefined => document.parts?.find((part) => part.id === originOf(id));
 
-export const limitEntry = (document: ModelDocument, part: string): LimitEntry | undefined => document.limits?.find((limit) => limit.of.part === originOf(part) && limit.atLeast === undefined && isOfTemperature(limit));
+export const limitEntry = (document: ModelDocument, part: string): LimitEntry | undefined =>
+    document.limits?.find((limit) => limit.of.part === originOf(part) && limit.atLeast === undefined && isOfTemperature(limit));
 
 export const isOfTemperature = (limit: { quantity?: string | undefined }): boolean => (limit.quantity ?? 'temperature') === 'temperature';
 

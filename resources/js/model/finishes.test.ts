@@ -2,7 +2,12 @@ import { describe, expect, it } from 'vitest';
 import type { PartEntry } from './document';
 import { emissivityOf, finishOf, withEmissivity, withFinish } from './finishes';
 
-const document = { parts: [{ id: 'lid', shape: { kind: 'block' } }, { id: 'wall', shape: { kind: 'block' } }] as PartEntry[] };
+const document = {
+    parts: [
+        { id: 'lid', shape: { kind: 'block' } },
+        { id: 'wall', shape: { kind: 'block' } },
+    ] as PartEntry[],
+};
 
 describe('the finish of a surface', () => {
     it('is that of the material until one is chosen, for as many parts as are selected', () => {
@@ -13,7 +18,7 @@ describe('the finish of a surface', () => {
         expect(withFinish(painted, ['lid'], 'material').parts![0]).not.toHaveProperty('surface');
     });
 
-    it('may be an emissivity or a formula of one\'s own', () => {
+    it("may be an emissivity or a formula of one's own", () => {
         const own = withEmissivity(document, ['lid'], '0.37').parts![0]!;
         expect([finishOf(own), emissivityOf(own)]).toEqual(['own', '0.37']);
         expect(withEmissivity(document, ['lid'], 'coat').parts![0]!.surface).toEqual({ emissivity: 'coat' });

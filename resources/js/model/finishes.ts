@@ -24,7 +24,11 @@ export function finishOf(part: PartEntry): Finish {
 }
 
 /** Gives parts an emissivity of their own; an empty one is that of the material again. */
-export const withEmissivity = (document: ModelDocument, ids: readonly string[], emissivity: string): ModelDocument => withPartFields(document, ids, { surface: emissivity === '' ? undefined : { emissivity: Number.isNaN(Number(emissivity)) ? emissivity : Number(emissivity) } });
+export const withEmissivity = (document: ModelDocument, ids: readonly string[], emissivity: string): ModelDocument =>
+    withPartFields(document, ids, {
+        surface: emissivity === '' ? undefined : { emissivity: Number.isNaN(Number(emissivity)) ? emissivity : Number(emissivity) },
+    });
 
 /** ... or that of a finish. Own starts a little off every other one, so that it is told apart. */
-export const withFinish = (document: ModelDocument, ids: readonly string[], finish: Finish): ModelDocument => withEmissivity(document, ids, String(finishes[finish][1] ?? ''));
+export const withFinish = (document: ModelDocument, ids: readonly string[], finish: Finish): ModelDocument =>
+    withEmissivity(document, ids, String(finishes[finish][1] ?? ''));

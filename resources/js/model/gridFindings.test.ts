@@ -6,9 +6,24 @@ import { samplePart } from './samples';
 describe('what the grid does to the parts', () => {
     const outline = {
         space: { min: [0, 0, 0], max: [0.1, 0.1, 0.05] },
-        parts: [samplePart({ id: 'lid', name: 'Lid', min: [0, 0, 0], max: [0.1, 0.1, 0.0001] }), samplePart({ id: 'crumb', min: [0, 0, 0], max: [0.0004, 0.0004, 0.0004] })],
+        parts: [
+            samplePart({ id: 'lid', name: 'Lid', min: [0, 0, 0], max: [0.1, 0.1, 0.0001] }),
+            samplePart({ id: 'crumb', min: [0, 0, 0], max: [0.0004, 0.0004, 0.0004] }),
+        ],
     } as unknown as Outline;
-    const grid: GridReport = { grade: 'scout', cells: 1, shape: [100, 100, 50], smallest: 1e-4, largest: 1e-3, aspect: 10, features: [{ part: 'lid', feature: 'gap', width: 0.001, cells: 1 }, { part: 'lid', feature: 'wall', width: 0.001, cells: 1 }], steps: [{ part: 'lid', excess: 0.27 }] };
+    const grid: GridReport = {
+        grade: 'scout',
+        cells: 1,
+        shape: [100, 100, 50],
+        smallest: 1e-4,
+        largest: 1e-3,
+        aspect: 10,
+        features: [
+            { part: 'lid', feature: 'gap', width: 0.001, cells: 1 },
+            { part: 'lid', feature: 'wall', width: 0.001, cells: 1 },
+        ],
+        steps: [{ part: 'lid', excess: 0.27 }],
+    };
 
     it('is said with the parts it is about, and small ones can be merged or removed', () => {
         expect(ofGrid(grid, outline).map(({ message, parts, mends }) => [message, parts, mends])).toEqual([

@@ -16,10 +16,38 @@ export function ofGrid(grid: GridReport, outline: Outline): Shown[] {
     const gaps = grid.features.filter((feature) => feature.feature === 'gap' && feature.cells < RESOLVED);
     const mean = grid.shape.map((cells, n) => (outline.space.max[n]! - outline.space.min[n]!) / cells);
     const small = outline.parts.filter((part) => mean.every((width, n) => part.max[n]! - part.min[n]! < SMALL * width));
-    const warning = (stage: Finding['stage'], message: string, parts: string[], ways: Mend[] = []): Shown => ({ severity: 'warning', stage, message, parts, subject: null, mends: ways });
+    const warning = (stage: Finding['stage'], message: string, parts: string[], ways: Mend[] = []): Shown => ({
+        severity: 'warning',
+        stage,
+        message,
+        parts,
+        subject: null,
+        mends: ways,
+    });
     return [
-        ...gaps.map((gap) => warning('Solve', `The gaps of "${name(gap.part)}" have ${gap.cells} ${gap.cells === 1 ? 'cell' : 'cells'} at this grade; where air moves, duct correlations stand for them.`, [gap.part])),
-        ...grid.steps.map((step) => warning('Solve', `"${name(step.part)}" stands askew to the grid; its steps have ${Math.round(100 * step.excess)} % more surface for the air than it has.`, [step.part])),
-        ...(small.length > 0 ? [warning('Build', `${small.length} ${small.length === 1 ? 'part is' : 'parts are'} smaller than half a cell of this grid; each costs cells and changes little.`, small.map((part) => part.id), ['merge', 'drop'])] : []),
+        ...gaps.map((gap) =>
+            warning(
+                'Solve',
+                `The gaps of "${name(gap.part)}" have ${gap.cells} ${gap.cells === 1 ? 'cell' : 'cells'} at this grade; where air moves, duct correlations stand for them.`,
+                [gap.part],
+            ),
+        ),
+        ...grid.steps.map((step) =>
+            warning(
+                'Solve',
+                `"${name(step.part)}" stands askew to the grid; its steps have ${Math.round(100 * step.excess)} % more surface for the air than it has.`,
+                [step.part],
+            ),
+        ),
+        ...(small.length > 0
+            ? [
+                  warning(
+                      'Build',
+                      `${small.length} ${small.length === 1 ? 'part is' : 'parts are'} smaller than half a cell of this grid; each costs cells and changes little.`,
+                      small.map((part) => part.id),
+                      ['merge', 'drop'],
+                  ),
+              ]
+            : []),
     ];
 }

@@ -20,7 +20,10 @@ export type HeatKind = keyof typeof heatKinds;
 /** What each kind is stated by: field, label, unit of a bare number, and what it starts from. */
 export const heatValues: Record<HeatKind, [field: string, label: string, unit: string, start: string][]> = {
     adiabatic: [],
-    film: [['coefficient', 'Convection coefficient', 'W/m^2/K', '8 W/m^2/K'], ['temperature', 'Ambient', '', '']],
+    film: [
+        ['coefficient', 'Convection coefficient', 'W/m^2/K', '8 W/m^2/K'],
+        ['temperature', 'Ambient', '', ''],
+    ],
     temperature: [['temperature', 'Temperature', '', '40 degC']],
     flux: [['flux', 'Heat flux in', 'W/m^2', '100 W/m^2']],
     power: [['power', 'Watts in', 'W', '1 W']],
@@ -29,7 +32,9 @@ export const heatValues: Record<HeatKind, [field: string, label: string, unit: s
 
 /** Another kind, with values to start from. */
 export const heatOfKind = (kind: HeatKind): HeatEntry | undefined =>
-    kind === 'adiabatic' ? undefined : { kind, ...Object.fromEntries(heatValues[kind].filter(([, , , start]) => start !== '').map(([field, , , start]) => [field, start])) };
+    kind === 'adiabatic'
+        ? undefined
+        : { kind, ...Object.fromEntries(heatValues[kind].filter(([, , , start]) => start !== '').map(([field, , , start]) => [field, start])) };
 
 /** Which faces a part has, by its kind; "bare" stands for all that nothing touches. */
 export const faceNames = (part: PartEntry): string[] => ['bare', ...facesOfKind(part.shape.kind)];
@@ -44,7 +49,8 @@ export const facesOf = (part: PartEntry): Faces => (part.faces as Faces | undefi
 export const isLeftOut = (heat: HeatEntry | undefined): boolean => heat?.kind === 'adiabatic';
 
 /** Leaves a face out of what holds for all bare ones, or lets it take part again. */
-export const withFaceLeftOut = (part: PartEntry, face: string, out: boolean): Partial<PartEntry> => withFaceHeat(part, face, out ? { kind: 'adiabatic' } : undefined);
+export const withFaceLeftOut = (part: PartEntry, face: string, out: boolean): Partial<PartEntry> =>
+    withFaceHeat(part, face, out ? { kind: 'adiabatic' } : undefined);
 
 /** Sets what a face of a part is to heat; undefined takes the condition away. */
 export const withFaceHeat = (part: PartEntry, face: string, heat: HeatEntry | undefined): Partial<PartEntry> => withFace(part, face, 'heat', heat);

@@ -1,6 +1,7 @@
 import type { Material } from '../api/types';
 import { parametersOf } from './parameters';
 import type { ModelDocument } from './document';
+import { textOf } from './text';
 
 /** A material that the model brings along; numbers in SI units, or texts with a unit. */
 export interface OwnMaterial {
@@ -15,12 +16,19 @@ const CATEGORY = 'of this project';
 export const ownMaterials = (document: ModelDocument): Record<string, OwnMaterial> => (document.materials as Record<string, OwnMaterial> | undefined) ?? {};
 
 /** A number of an own material, where it is one; what a formula gives only the core knows. */
-const plain = (value: unknown): number | null => (typeof value === 'number' ? value : typeof value === 'string' && Number.isFinite(Number.parseFloat(value)) && !/[*+]|[a-z]\w*_/i.test(value) ? Number.parseFloat(value) : null);
+const plain = (value: unknown): number | null =>
+    typeof value === 'number'
+        ? value
+        : typeof value === 'string' && Number.isFinite(Number.parseFloat(value)) && !/[*+]|[a-z]\w*_/i.test(value)
+          ? Number.parseFloat(value)
+          : null;
 
 /** Pairs of kelvin and value of a property given as a table of plain numbers; null for anything else. */
 function tableOf(given: unknown): number[][] | null {
     const rows = (given as { table?: unknown } | null)?.table;
-    return Array.isArray(rows) && rows.length > 0 && rows.every((row) => Array.isArray(row) && row.length === 2 && row.every((v) => typeof v === 'number')) ? (rows as number[][]) : null;
+    return Array.isArray(rows) && rows.length > 0 && rows.every((row) => Array.isArray(row) && row.length === 2 && row.every((v) => typeof v === 'number'))
+        ? (rows as number[][])
+        : null;
 }
 
 /** By straight lines between the rows of a table, constant beyond its ends. */
@@ -32,13 +40,16 @@ function at(table: readonly number[][], kelvin: number): number {
 }
 
 /** At 300 K, ohm m; null where no current flows in it. */
-export const resistivityOf = (material: Pick<Material, 'resistivity'>): number | null => (material.resistivity && material.resistivity.length > 0 ? at(material.resistivity, 300) : null);
+export const resistivityOf = (material: Pick<Material, 'resistivity'>): number | null =>
+    material.resistivity && material.resistivity.length > 0 ? at(material.resistivity, 300) : null;
 
 /** Own materials first, then the library; an own one replaces a library one of its id. */
 export function allMaterials(document: ModelDocument, library: readonly Material[]): Material[] {
     const own = Object.entries(ownMaterials(document)).map(([id, given]): Material => {
         const table = tableOf(given.conductivity);
-        const conductivity = table ? [0, 1, 2].map(() => at(table, 300)) : (Array.isArray(given.conductivity) ? given.conductivity : [given.conductivity, given.conductivity, given.conductivity]).map(plain);
+        const conductivity = table
+            ? [0, 1, 2].map(() => at(table, 300))
+            : (Array.isArray(given.conductivity) ? given.conductivity : [given.conductivity, given.conductivity, given.conductivity]).map(plain);
         return {
             id,
             title: given.title ?? id,
@@ -64,11 +75,21 @@ export function withOwnCopy(document: ModelDocument, material: Material): { docu
     const taken = (id: string) => id in own || id in parametersOf(document);
     let id = `${material.id}-own`;
     for (let n = 2; taken(id); n++) id = `${material.id}-own-${n}`;
-    const numbers = Object.entries({ density: material.density, specificHeat: material.specificHeat, emissivity: material.emissivity, viscosity: material.viscosity, expansion: material.expansion }).filter(([, value]) => value !== null);
+    const numbers = Object.entries({
+        density: material.density,
+        specificHeat: material.specificHeat,
+        emissivity: material.emissivity,
+        viscosity: material.viscosity,
+        expansion: material.expansion,
+    }).filter(([, value]) => value !== null);
     const [x, y, z] = material.conductivity;
     const copied: OwnMaterial = own[material.id] ?? {
         ...(material.fluid ? { fluid: true } : {}),
-        conductivity: material.conductivityByTemperature ? { table: material.conductivityByTemperature } : x === y && y === z ? (x ?? 1) : material.conductivity,
+        conductivity: material.conductivityByTemperature
+            ? { table: material.conductivityByTemperature }
+            : x === y && y === z
+              ? (x ?? 1)
+              : material.conductivity,
         ...Object.fromEntries(numbers),
         ...(material.resistivity ? { resistivity: material.resistivity.length > 1 ? { table: material.resistivity } : material.resistivity[0]![1] } : {}),
         source: `copied from ${material.title}`,
@@ -110,18 +131,32 @@ function fromJson(text: string): Record<string, OwnMaterial> {
 }
 
 function fromCsv(text: string): Record<string, OwnMaterial> {
-    const [head, ...rows] = text.trim().split(/\r?\n/).map((line) => line.split(/[;\t]|,(?!\d)/).map((cell) => cell.trim().replace(/^"|"$/g, '')));
-    if (!head?.includes('id') || !head.includes('conductivity')) throw new MaterialsError('A first line with "id" and "conductivity", and further properties between semicolons, is expected.');
-    return Object.fromEntries(rows.map((cells) => {
-        const fields = head.map((name, n) => [name, cells[n] ?? ''] as const).filter(([name, cell]) => name !== 'id' && cell !== '');
-        return [cells[head.indexOf('id')]!, Object.fromEntries(fields.map(([name, cell]) => [name, Number.isFinite(Number(cell)) ? Number(cell) : cell === 'true' ? true : cell])) as OwnMaterial];
-    }));
+    const [head, ...rows] = text
+        .trim()
+        .split(/\r?\n/)
+        .map((line) => line.split(/[;\t]|,(?!\d)/).map((cell) => cell.trim().replace(/^"|"$/g, '')));
+    if (!head?.includes('id') || !head.includes('conductivity'))
+        throw new MaterialsError('A first line with "id" and "conductivity", and further properties between semicolons, is expected.');
+    return Object.fromEntries(
+        rows.map((cells) => {
+            const fields = head.map((name, n) => [name, cells[n] ?? ''] as const).filter(([name, cell]) => name !== 'id' && cell !== '');
+            return [
+                cells[head.indexOf('id')]!,
+                Object.fromEntries(
+                    fields.map(([name, cell]) => [name, Number.isFinite(Number(cell)) ? Number(cell) : cell === 'true' ? true : cell]),
+                ) as OwnMaterial,
+            ];
+        }),
+    );
 }
 
 export const materialsText = (document: ModelDocument): string => JSON.stringify({ materials: ownMaterials(document) }, null, 2);
 
 /** With the materials of a file; one of the same id takes the place of the old one. */
-export const withMaterials = (document: ModelDocument, given: Record<string, OwnMaterial>): ModelDocument => ({ ...document, materials: { ...ownMaterials(document), ...given } });
+export const withMaterials = (document: ModelDocument, given: Record<string, OwnMaterial>): ModelDocument => ({
+    ...document,
+    materials: { ...ownMaterials(document), ...given },
+});
 
 /** How many parts are of a material; the space counts where it is filled with it, and a layer of a board where it names it. */
 export function materialUses(document: ModelDocument, id: string): number {
@@ -132,8 +167,11 @@ export function materialUses(document: ModelDocument, id: string): number {
 
 /** "180", "180 W/m/K", or three values for x, y and z between commas, as the model writes a conductivity. */
 export function conductivityFrom(text: string): unknown {
-    const values = text.split(',').map((t) => t.trim()).map((t) => (t !== '' && Number.isFinite(Number(t)) ? Number(t) : t));
+    const values = text
+        .split(',')
+        .map((t) => t.trim())
+        .map((t) => (t !== '' && Number.isFinite(Number(t)) ? Number(t) : t));
     return values.length === 3 ? values : values.length === 1 ? values[0] : text;
 }
 
-export const conductivityText = (given: unknown): string | null => (Array.isArray(given) ? given.join(', ') : typeof given === 'object' ? null : String(given));
+export const conductivityText = (given: unknown): string | null => (Array.isArray(given) ? given.join(', ') : typeof given === 'object' ? null : textOf(given));

@@ -9,7 +9,13 @@ const document: ModelDocument = {
     surroundings: { gravity: [0, 0, 9.81] },
     space: { box: { min: [0, 0, 0], max: [1, 1, 0.1] }, fluid: 'air', sides: { 'x-': { kind: 'inlet', speed: '1 m/s' } } },
     parts: [
-        { id: 'board', shape: { kind: 'block' }, power: '2 W', source: '1 W/m^3', faces: { 'z-': { heat: { kind: 'flux', flux: 5 } }, 'z+': { heat: { kind: 'film', coefficient: 9 } } } },
+        {
+            id: 'board',
+            shape: { kind: 'block' },
+            power: '2 W',
+            source: '1 W/m^3',
+            faces: { 'z-': { heat: { kind: 'flux', flux: 5 } }, 'z+': { heat: { kind: 'film', coefficient: 9 } } },
+        },
         { id: 'crumb', shape: { kind: 'block' }, power: 'spark' },
         { id: 'alone', shape: { kind: 'block' } },
     ],
@@ -18,7 +24,11 @@ const document: ModelDocument = {
 const outline = {
     space: { min: [0, 0, 0], max: [1, 1, 0.1], fluid: 'air' },
     gravity: [0, 0, -9.81],
-    parts: [samplePart({ id: 'board', min: [0, 0, 0], max: [0.1, 0.1, 0.002] }), samplePart({ id: 'crumb', min: [0.01, 0.01, 0.002], max: [0.011, 0.011, 0.003] }), samplePart({ id: 'alone', min: [0.5, 0.5, 0.05], max: [0.501, 0.501, 0.051] })],
+    parts: [
+        samplePart({ id: 'board', min: [0, 0, 0], max: [0.1, 0.1, 0.002] }),
+        samplePart({ id: 'crumb', min: [0.01, 0.01, 0.002], max: [0.011, 0.011, 0.003] }),
+        samplePart({ id: 'alone', min: [0.5, 0.5, 0.05], max: [0.501, 0.501, 0.051] }),
+    ],
 } as unknown as Outline;
 const mended = (mend: Mend, parts: string[] = [], subject: string | null = null) => mends[mend].change(document, outline, { parts, subject });
 
@@ -37,7 +47,12 @@ describe('what preflight mends at once', () => {
     });
 
     it('keeps one of several ways of heating a part', () => {
-        expect(mended('watts only', ['board']).parts![0]).toEqual({ id: 'board', shape: { kind: 'block' }, power: '2 W', faces: { 'z+': { heat: { kind: 'film', coefficient: 9 } } } });
+        expect(mended('watts only', ['board']).parts![0]).toEqual({
+            id: 'board',
+            shape: { kind: 'block' },
+            power: '2 W',
+            faces: { 'z+': { heat: { kind: 'film', coefficient: 9 } } },
+        });
         expect(mended('no watts', ['crumb']).parts![1]).not.toHaveProperty('power');
         expect(mended('no face heat', ['board'], 'z+').parts![0]!.faces).toEqual({ 'z-': { heat: { kind: 'flux', flux: 5 } } });
         expect(mended('no parameter', [], 'gap').parameters).toEqual({});
@@ -46,7 +61,10 @@ describe('what preflight mends at once', () => {
     it('removes small parts, or gives their watts to what they touch', () => {
         expect(mended('drop', ['crumb', 'alone']).parts!.map((part) => part.id)).toEqual(['board']);
         const merged = mended('merge', ['crumb', 'alone']);
-        expect(merged.parts!.map((part) => [part.id, part.power])).toEqual([['board', '2 W + spark'], ['alone', undefined]]);
+        expect(merged.parts!.map((part) => [part.id, part.power])).toEqual([
+            ['board', '2 W + spark'],
+            ['alone', undefined],
+        ]);
         expect(merged.limits).toEqual([]);
     });
 });

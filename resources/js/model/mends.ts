@@ -16,7 +16,11 @@ interface Offer {
     change: (document: ModelDocument, outline: Outline, about: About) => ModelDocument;
 }
 
-const withEach = (document: ModelDocument, ids: readonly string[], fields: (part: NonNullable<ReturnType<typeof partEntry>>) => Record<string, unknown>): ModelDocument =>
+const withEach = (
+    document: ModelDocument,
+    ids: readonly string[],
+    fields: (part: NonNullable<ReturnType<typeof partEntry>>) => Record<string, unknown>,
+): ModelDocument =>
     ids.reduce((d, id) => {
         const part = partEntry(d, id);
         return part ? withPartFields(d, [id], fields(part)) : d;
@@ -49,7 +53,10 @@ function withMerged(document: ModelDocument, outline: Outline, ids: readonly str
 export const mends: Record<Mend, Offer> = {
     films: {
         label: () => 'Convection on all walls',
-        change: (d) => sideNames.filter((side) => (sideOf(d, side).kind ?? 'wall') === 'wall').reduce((doc, side) => withSide(doc, side, (entry) => ({ ...entry, heat: heatOfKind('film') })), d),
+        change: (d) =>
+            sideNames
+                .filter((side) => (sideOf(d, side).kind ?? 'wall') === 'wall')
+                .reduce((doc, side) => withSide(doc, side, (entry) => ({ ...entry, heat: heatOfKind('film') })), d),
     },
     outlet: {
         label: ({ subject }) => `Side ${subject} as outlet`,
@@ -65,11 +72,19 @@ export const mends: Record<Mend, Offer> = {
         change: (d, _outline, { parts }) =>
             withEach(d, parts, (part) => ({
                 source: undefined,
-                faces: Object.entries(facesOf(part)).filter(([, face]) => ['flux', 'power'].includes(face.heat?.kind ?? '')).reduce((entry, [face]) => ({ ...entry, ...withFaceHeat(entry, face, undefined) }), part).faces,
+                faces: Object.entries(facesOf(part))
+                    .filter(([, face]) => ['flux', 'power'].includes(face.heat?.kind ?? ''))
+                    .reduce((entry, [face]) => ({ ...entry, ...withFaceHeat(entry, face, undefined) }), part).faces,
             })),
     },
-    'no face heat': { label: () => 'Take it off the face', change: (d, _outline, { parts, subject }) => withEach(d, parts, (part) => withFaceHeat(part, subject!, undefined)) },
+    'no face heat': {
+        label: () => 'Take it off the face',
+        change: (d, _outline, { parts, subject }) => withEach(d, parts, (part) => withFaceHeat(part, subject!, undefined)),
+    },
     'no parameter': { label: ({ subject }) => `Remove ${subject}`, change: (d, _outline, { subject }) => withoutParameter(d, subject!) },
     drop: { label: ({ parts }) => (parts.length === 1 ? 'Remove it' : 'Remove them'), change: (d, _outline, { parts }) => withoutParts(d, parts) },
-    merge: { label: ({ parts }) => `Merge with what ${parts.length === 1 ? 'it touches' : 'they touch'}`, change: (d, outline, { parts }) => withMerged(d, outline, parts) },
+    merge: {
+        label: ({ parts }) => `Merge with what ${parts.length === 1 ? 'it touches' : 'they touch'}`,
+        change: (d, outline, { parts }) => withMerged(d, outline, parts),
+    },
 };

@@ -6,7 +6,13 @@ const document: ModelDocument = {
     name: 'gap study',
     parameters: { gap: { value: '2 mm', note: 'gap of the pads' }, fin_gap: 'gap / 2', watts: 3 },
     parts: [
-        { id: 'gap', name: 'gap filler', material: 'gap', shape: { kind: 'block', size: ['2*gap + 1 mm', '10 mm', 'fin_gap'] } as { kind: string }, power: 'watts * 1 W' },
+        {
+            id: 'gap',
+            name: 'gap filler',
+            material: 'gap',
+            shape: { kind: 'block', size: ['2*gap + 1 mm', '10 mm', 'fin_gap'] } as { kind: string },
+            power: 'watts * 1 W',
+        },
         { id: 'b', shape: { kind: 'block', size: ['gap', 'gap', '1 mm'] } as { kind: string } },
     ],
 };

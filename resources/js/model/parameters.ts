@@ -1,7 +1,26 @@
 import type { ModelDocument } from './document';
 
 /** Fields that hold words, never formulas. */
-const WORDS = new Set(['id', 'name', 'title', 'group', 'source', 'kind', 'material', 'fluid', 'note', 'vertices', 'triangles', 'part', 'face', 'side', 'node', 'quantity', 'reduce', 'format']);
+const WORDS = new Set([
+    'id',
+    'name',
+    'title',
+    'group',
+    'source',
+    'kind',
+    'material',
+    'fluid',
+    'note',
+    'vertices',
+    'triangles',
+    'part',
+    'face',
+    'side',
+    'node',
+    'quantity',
+    'reduce',
+    'format',
+]);
 
 type Formula = string | number;
 

@@ -12,9 +12,10 @@ import type { ModelEditor } from './useModelEditor';
 
 /** Commands on parts as the screen offers them: an edit with a name, and what is selected after it. A refusal is shown by the editor. */
 
-const namesOf = (document: ModelDocument, ids: readonly string[]): string => (originsOf(ids).length === 1 ? (partEntry(document, ids[0]!)?.name ?? ids[0]!) : `${originsOf(ids).length} parts`);
+const namesOf = (document: ModelDocument, ids: readonly string[]): string =>
+    originsOf(ids).length === 1 ? (partEntry(document, ids[0]!)?.name ?? ids[0]!) : `${originsOf(ids).length} parts`;
 
-const present = (editor: ModelEditor): ModelDocument => (editor.revision?.document ?? {}) as ModelDocument;
+const present = (editor: ModelEditor): ModelDocument => editor.revision?.document ?? {};
 
 /** Parts as they move: with the axes in which their places are written. */
 const placed = (editor: ModelEditor, ids: readonly string[]): Placed[] => editor.revision?.outline.parts.filter((part) => ids.includes(part.id)) ?? [];
@@ -75,13 +76,18 @@ export function copyParts(editor: ModelEditor, ids: readonly string[], offsets: 
 
 /** Moves parts by metres; rejects when the model refuses it. */
 export function moveParts(editor: ModelEditor, ids: readonly string[], by: readonly number[]): Promise<unknown> {
-    const way = by.map((b, n) => (b === 0 ? '' : `${b > 0 ? '+' : '−'}${millimetres(Math.abs(b))} along ${'xyz'[n]}`)).filter(Boolean).join(', ');
+    const way = by
+        .map((b, n) => (b === 0 ? '' : `${b > 0 ? '+' : '−'}${millimetres(Math.abs(b))} along ${'xyz'[n]}`))
+        .filter(Boolean)
+        .join(', ');
     return editor.edit(`Move ${namesOf(present(editor), ids)} ${way}`, (d) => withShift(d, placed(editor, ids), by));
 }
 
 /** A face of a part moved outwards by metres; rejects when the model refuses it. */
 export function dragFace(editor: ModelEditor, part: OutlinePart, face: Face, by: number): Promise<unknown> {
-    return editor.edit(`${part.name}: ${millimetres(Math.abs(by))} ${by < 0 ? 'shorter' : 'longer'} at ${nameOfFace(face)}`, (d) => withFaceMoved(d, part, face, by));
+    return editor.edit(`${part.name}: ${millimetres(Math.abs(by))} ${by < 0 ? 'shorter' : 'longer'} at ${nameOfFace(face)}`, (d) =>
+        withFaceMoved(d, part, face, by),
+    );
 }
 
 /** A side of the space moved outwards by metres. */
@@ -94,7 +100,11 @@ export function turnGravity(editor: ModelEditor, gravity: readonly number[]): Pr
 }
 
 export function lockParts(editor: ModelEditor, ids: readonly string[], locked: boolean): void {
-    quietly(editor.edit(`${namesOf(present(editor), ids)} ${locked ? 'locked in place' : 'unlocked'}`, (d) => withPartFields(d, ids, { locked: locked || undefined })));
+    quietly(
+        editor.edit(`${namesOf(present(editor), ids)} ${locked ? 'locked in place' : 'unlocked'}`, (d) =>
+            withPartFields(d, ids, { locked: locked || undefined }),
+        ),
+    );
 }
 
 export function alignParts(editor: ModelEditor, parts: readonly OutlinePart[], to: OutlinePart, axis: number, alignment: Alignment): void {
@@ -102,7 +112,9 @@ export function alignParts(editor: ModelEditor, parts: readonly OutlinePart[], t
 }
 
 export function mirrorParts(editor: ModelEditor, parts: readonly OutlinePart[], room: Outline['space'], axis: number): void {
-    quietly(editor.edit(`Mirror ${parts.length === 1 ? parts[0]!.name : `${parts.length} parts`} along ${'xyz'[axis]}`, (d) => withMirrored(d, parts, room, axis)));
+    quietly(
+        editor.edit(`Mirror ${parts.length === 1 ? parts[0]!.name : `${parts.length} parts`} along ${'xyz'[axis]}`, (d) => withMirrored(d, parts, room, axis)),
+    );
 }
 
 export function matchSize(editor: ModelEditor, parts: readonly OutlinePart[], like: OutlinePart): void {

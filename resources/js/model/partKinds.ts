@@ -2,7 +2,8 @@
 export const partKinds: Record<string, string> = { plateFins: 'heat sink', shell: 'box', pinFins: 'pin sink', mesh: 'body', vias: 'via field', path: 'path' };
 
 /** Names of the faces of a kind of part. */
-export const facesOfKind = (kind: string): readonly string[] => (['cylinder', 'profile', 'path'].includes(kind) ? ['side', 'start', 'end'] : ['x-', 'x+', 'y-', 'y+', 'z-', 'z+']);
+export const facesOfKind = (kind: string): readonly string[] =>
+    ['cylinder', 'profile', 'path'].includes(kind) ? ['side', 'start', 'end'] : ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'];
 
 /** Whether a kind of part lies in a plane and moves air or holds it back, without a body. */
 export const isDevice = (kind: string): boolean => kind === 'fan' || kind === 'screen';

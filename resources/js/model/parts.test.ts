@@ -25,7 +25,11 @@ describe('parts', () => {
     });
 
     it('puts a new part on the floor inside a box with walls', () => {
-        const housing: OutlinePart = { ...box('housing', [0, 0, 0], [0.1, 0.1, 0.05]), kind: 'shell', drawing: [{ kind: 'box', wall: 'z-', min: [0, 0, 0], max: [0.1, 0.1, 0.002] }] };
+        const housing: OutlinePart = {
+            ...box('housing', [0, 0, 0], [0.1, 0.1, 0.05]),
+            kind: 'shell',
+            drawing: [{ kind: 'box', wall: 'z-', min: [0, 0, 0], max: [0.1, 0.1, 0.002] }],
+        };
         expect(withNewPart(document, outline, 'block', housing).document.parts?.[2]).toMatchObject({ at: ['40 mm', '40 mm', '2 mm'] });
     });
 
@@ -35,14 +39,36 @@ describe('parts', () => {
     });
 
     it('copies with the limits and shifts plain lengths and formulas', () => {
-        const { document: copied, ids } = withCopies(document, [{ id: 'base' }, { id: 'chip' }], fieldOffsets([3, 1], [[0.02, 0.001, 0], [0, 0, 0]]));
+        const { document: copied, ids } = withCopies(
+            document,
+            [{ id: 'base' }, { id: 'chip' }],
+            fieldOffsets(
+                [3, 1],
+                [
+                    [0.02, 0.001, 0],
+                    [0, 0, 0],
+                ],
+            ),
+        );
         expect(ids).toEqual(['base-2', 'chip-2', 'base-3', 'chip-3']);
         expect(copied.parts?.[4]?.at).toEqual(['50 mm', 'edge + 2 mm', 0]);
         expect(copied.limits?.map((l) => l.of.part)).toEqual(['chip', 'chip-2', 'chip-3']);
     });
 
     it('makes a field of copies around the original', () => {
-        expect(fieldOffsets([2, 2], [[0.01, 0, 0], [0, 0.02, 0]])).toEqual([[0.01, 0, 0], [0, 0.02, 0], [0.01, 0.02, 0]]);
+        expect(
+            fieldOffsets(
+                [2, 2],
+                [
+                    [0.01, 0, 0],
+                    [0, 0.02, 0],
+                ],
+            ),
+        ).toEqual([
+            [0.01, 0, 0],
+            [0, 0.02, 0],
+            [0.01, 0.02, 0],
+        ]);
     });
 
     it('removes parts with what refers to them', () => {

@@ -42,7 +42,11 @@ export const millimetres = (metres: number): string => `${Number((metres * 1e3).
 
 /** An id that no part has yet. */
 export function freeId(document: ModelDocument, wanted: string): string {
-    const base = wanted.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '') || 'part';
+    const base =
+        wanted
+            .toLowerCase()
+            .replace(/[^a-z0-9]+/g, '-')
+            .replace(/^-+|-+$/g, '') || 'part';
     const taken = new Set(document.parts?.map((part) => part.id));
     if (!taken.has(base)) return base;
     let n = 2;
@@ -75,12 +79,21 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
         }
         case 'pad': {
             const [width, depth] = fit([0.02, 0.02, 0]);
-            return { size: [width, depth, PAD], fields: { shape: { kind: 'block', size: mm([width, depth, PAD]) } as PartEntry['shape'], material: 'gap-pad' } };
+            return {
+                size: [width, depth, PAD],
+                fields: { shape: { kind: 'block', size: mm([width, depth, PAD]) } as PartEntry['shape'], material: 'gap-pad' },
+            };
         }
         case 'cylinder': {
             const size = fit([0.01, 0.01, 0.02]);
             const radius = Math.min(size[0], size[1]) / 2;
-            return { size: [2 * radius, 2 * radius, size[2]], fields: { shape: { kind: 'cylinder', axis: 'z', radius: millimetres(radius), length: millimetres(size[2]) } as PartEntry['shape'], material: UNDECIDED } };
+            return {
+                size: [2 * radius, 2 * radius, size[2]],
+                fields: {
+                    shape: { kind: 'cylinder', axis: 'z', radius: millimetres(radius), length: millimetres(size[2]) } as PartEntry['shape'],
+                    material: UNDECIDED,
+                },
+            };
         }
         case 'profile': {
             const size = fit([0.03, 0.03, 0.04]);
@@ -89,7 +102,19 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
             return {
                 size,
                 fields: {
-                    shape: { kind: 'profile', axis: 'z', points: [['0 mm', '0 mm'], [width, '0 mm'], [width, wall], [wall, wall], [wall, height], ['0 mm', height]], length: millimetres(size[2]) } as PartEntry['shape'],
+                    shape: {
+                        kind: 'profile',
+                        axis: 'z',
+                        points: [
+                            ['0 mm', '0 mm'],
+                            [width, '0 mm'],
+                            [width, wall],
+                            [wall, wall],
+                            [wall, height],
+                            ['0 mm', height],
+                        ],
+                        length: millimetres(size[2]),
+                    } as PartEntry['shape'],
                     material: 'aluminium-6063',
                 },
             };
@@ -97,17 +122,42 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
         case 'wire': {
             const [length] = fit([0.03, 0, 0]);
             const height = 0.25 * length;
-            const points = [[0, 0, 0], [0, 0, height], [length, 0, height], [length, 0, 0]].map(mm);
+            const points = [
+                [0, 0, 0],
+                [0, 0, height],
+                [length, 0, height],
+                [length, 0, 0],
+            ].map(mm);
             return { size: [length, 0, height], fields: { shape: { kind: 'path', points, diameter: '1 mm' } as PartEntry['shape'], material: 'copper' } };
         }
         case 'trace': {
             const [length, width] = fit([0.03, 0.02, 0]);
-            const points = [[0, 0, 0], [length, 0, 0], [length, width, 0]].map(mm);
-            return { size: [length, width, 0.001], fields: { shape: { kind: 'path', points, width: '2 mm', thickness: '0.5 mm' } as PartEntry['shape'], material: 'copper' } };
+            const points = [
+                [0, 0, 0],
+                [length, 0, 0],
+                [length, width, 0],
+            ].map(mm);
+            return {
+                size: [length, width, 0.001],
+                fields: { shape: { kind: 'path', points, width: '2 mm', thickness: '0.5 mm' } as PartEntry['shape'], material: 'copper' },
+            };
         }
         case 'vias': {
             const size = fit([0.008, 0.008, BOARD]);
-            return { size: [size[0], size[1], BOARD], fields: { shape: { kind: 'vias', board: '', size: mm(size.slice(0, 2)), thickness: millimetres(BOARD), count: 36, drill: '0.3 mm', plating: '25 um' } as PartEntry['shape'] } };
+            return {
+                size: [size[0], size[1], BOARD],
+                fields: {
+                    shape: {
+                        kind: 'vias',
+                        board: '',
+                        size: mm(size.slice(0, 2)),
+                        thickness: millimetres(BOARD),
+                        count: 36,
+                        drill: '0.3 mm',
+                        plating: '25 um',
+                    } as PartEntry['shape'],
+                },
+            };
         }
         case 'plateFins': {
             const size = fit([0.04, 0.04, 0.025]);
@@ -115,7 +165,15 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
             return {
                 size,
                 fields: {
-                    shape: { kind: 'plateFins', size: mm(size.slice(0, 2)), base: millimetres(base), height: millimetres(size[2] - base), count: 9, thickness: millimetres(Number((size[1] / 40).toPrecision(2))), along: 'x' } as PartEntry['shape'],
+                    shape: {
+                        kind: 'plateFins',
+                        size: mm(size.slice(0, 2)),
+                        base: millimetres(base),
+                        height: millimetres(size[2] - base),
+                        count: 9,
+                        thickness: millimetres(Number((size[1] / 40).toPrecision(2))),
+                        along: 'x',
+                    } as PartEntry['shape'],
                     material: 'aluminium-6063',
                 },
             };
@@ -126,25 +184,52 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
             return {
                 size,
                 fields: {
-                    shape: { kind: 'pinFins', size: mm(size.slice(0, 2)), base: millimetres(base), height: millimetres(size[2] - base), columns: 6, rows: 6, width: millimetres(Number((Math.min(size[0], size[1]) / 14).toPrecision(2))) } as PartEntry['shape'],
+                    shape: {
+                        kind: 'pinFins',
+                        size: mm(size.slice(0, 2)),
+                        base: millimetres(base),
+                        height: millimetres(size[2] - base),
+                        columns: 6,
+                        rows: 6,
+                        width: millimetres(Number((Math.min(size[0], size[1]) / 14).toPrecision(2))),
+                    } as PartEntry['shape'],
                     material: 'aluminium-6063',
                 },
             };
         }
         case 'board': {
             const size = fit([0.1, 0.08, 0.0016]);
-            return { size: [size[0], size[1], BOARD], fields: { shape: { kind: 'board', size: mm(size.slice(0, 2)), layers: boardLayers(4) } as PartEntry['shape'] } };
+            return {
+                size: [size[0], size[1], BOARD],
+                fields: { shape: { kind: 'board', size: mm(size.slice(0, 2)), layers: boardLayers(4) } as PartEntry['shape'] },
+            };
         }
         case 'package': {
             const size = fit([0.01, 0.01, 0.002]);
-            return { size, fields: { shape: { kind: 'package', size: mm(size), junctionToCase: '5 K/W', junctionToBoard: '10 K/W' } as PartEntry['shape'], power: '1 W' } };
+            return {
+                size,
+                fields: { shape: { kind: 'package', size: mm(size), junctionToCase: '5 K/W', junctionToBoard: '10 K/W' } as PartEntry['shape'], power: '1 W' },
+            };
         }
         case 'fan': {
             const [, y, z] = fit([0, 0.04, 0.04]);
             const diameter = Math.min(y, z);
             return {
                 size: [0, diameter, diameter],
-                fields: { shape: { kind: 'fan', direction: 'x+', diameter: millimetres(diameter), hub: 0.4, curve: [['0 l/s', '40 Pa'], ['2 l/s', '25 Pa'], ['4 l/s', '0 Pa']], curveDensity: standardAir } as PartEntry['shape'] },
+                fields: {
+                    shape: {
+                        kind: 'fan',
+                        direction: 'x+',
+                        diameter: millimetres(diameter),
+                        hub: 0.4,
+                        curve: [
+                            ['0 l/s', '40 Pa'],
+                            ['2 l/s', '25 Pa'],
+                            ['4 l/s', '0 Pa'],
+                        ],
+                        curveDensity: standardAir,
+                    } as PartEntry['shape'],
+                },
             };
         }
         case 'screen': {
@@ -153,7 +238,13 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
         }
         case 'shell': {
             const size = room;
-            return { size, fields: { shape: { kind: 'shell', size: mm(size), wall: millimetres(Number((0.04 * Math.min(...size)).toPrecision(1))) } as PartEntry['shape'], material: UNDECIDED } };
+            return {
+                size,
+                fields: {
+                    shape: { kind: 'shell', size: mm(size), wall: millimetres(Number((0.04 * Math.min(...size)).toPrecision(1))) } as PartEntry['shape'],
+                    material: UNDECIDED,
+                },
+            };
         }
     }
 }
@@ -187,7 +278,9 @@ function throughBoard(shape: PartEntry['shape'], board: OutlinePart, at: number[
     at[normal] = board.min[normal]!;
     const across = [0, 1, 2].filter((n) => n !== normal);
     const size = (shape as unknown as { size: string[] }).size.map((text) => Number.parseFloat(text) / 1e3);
-    across.forEach((n, i) => { at[n] = (board.min[n]! + board.max[n]! - size[i]!) / 2; });
+    across.forEach((n, i) => {
+        at[n] = (board.min[n]! + board.max[n]! - size[i]!) / 2;
+    });
 }
 
 /** A pad covers what it lies on. */
@@ -244,7 +337,10 @@ export function withShift(document: ModelDocument, parts: readonly Placed[], by:
     const free = parts.filter((part) => !isLocked(document, part.id));
     const whole = wholeAssemblies(document, originsOf(free.map((part) => part.id)));
     const axes = new Map(free.map((part) => [originOf(part.id), part.axes]));
-    const assemblies = Object.entries(document.assemblies ?? {}).map(([name, entry]) => [name, whole.includes(name) ? { ...entry, at: (entry.at ?? [0, 0, 0]).map((place, n) => shifted(place, by[n] ?? 0)) } : entry]);
+    const assemblies = Object.entries(document.assemblies ?? {}).map(([name, entry]): [string, typeof entry] => [
+        name,
+        whole.includes(name) ? { ...entry, at: (entry.at ?? [0, 0, 0]).map((place, n) => shifted(place, by[n] ?? 0)) } : entry,
+    ]);
     return {
         ...document,
         parts: document.parts?.map((part) => {
@@ -257,7 +353,11 @@ export function withShift(document: ModelDocument, parts: readonly Placed[], by:
 }
 
 /** A copy of parts with their limits at each offset (metres along the axes of the space); they stand behind all others in overlap priority. */
-export function withCopies(document: ModelDocument, parts: readonly Placed[], offsets: readonly (readonly number[])[]): { document: ModelDocument; ids: string[] } {
+export function withCopies(
+    document: ModelDocument,
+    parts: readonly Placed[],
+    offsets: readonly (readonly number[])[],
+): { document: ModelDocument; ids: string[] } {
     let result = document;
     const added: string[] = [];
     const axes = new Map(parts.map((part) => [originOf(part.id), part.axes]));
@@ -267,7 +367,9 @@ export function withCopies(document: ModelDocument, parts: readonly Placed[], of
             const id = freeId(result, name);
             const step = intoAxes(axes.get(part.id), offset);
             const copy: PartEntry = { ...structuredClone(part), id, name, at: placeOf(part).map((place, axis) => shifted(place, step[axis] ?? 0)) };
-            const limits = (document.limits ?? []).filter((limit) => limit.of.part === part.id).map((limit): LimitEntry => ({ ...limit, id: `${limit.id}-${id}`, name, of: { ...limit.of, part: id } }));
+            const limits = (document.limits ?? [])
+                .filter((limit) => limit.of.part === part.id)
+                .map((limit): LimitEntry => ({ ...limit, id: `${limit.id}-${id}`, name, of: { ...limit.of, part: id } }));
             result = { ...result, parts: [...(result.parts ?? []), copy], ...(limits.length > 0 ? { limits: [...(result.limits ?? []), ...limits] } : {}) };
             added.push(id);
         }
@@ -289,5 +391,9 @@ export function withOrder(document: ModelDocument, id: string, by: -1 | 1): Mode
 export function satOn(document: ModelDocument, part: OutlinePart, below: OutlinePart): ModelDocument {
     const overlaps = [0, 1].every((n) => part.min[n]! < below.max[n]! && part.max[n]! > below.min[n]!);
     const middle = (p: OutlinePart, n: number) => (p.min[n]! + p.max[n]!) / 2;
-    return withShift(document, [part], [overlaps ? 0 : middle(below, 0) - middle(part, 0), overlaps ? 0 : middle(below, 1) - middle(part, 1), below.max[2]! - part.min[2]!]);
+    return withShift(
+        document,
+        [part],
+        [overlaps ? 0 : middle(below, 0) - middle(part, 0), overlaps ? 0 : middle(below, 1) - middle(part, 1), below.max[2]! - part.min[2]!],
+    );
 }

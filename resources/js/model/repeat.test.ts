@@ -6,11 +6,21 @@ import { repeatOf, withIndependentCopies, withRepeat, withoutCopies } from './re
 import { draggableFaces, withFaceMoved } from './resize';
 import { samplePart } from './samples';
 
-const outlined = (id: string, name: string, x: number, copyOf: string | null) => samplePart({ id, name, copyOf, min: [x, 0, 0], max: [x + 0.004, 0.004, 0.002] });
-const outline = { assemblies: {}, parts: [outlined('chip', 'Chip', 0, null), outlined('chip#2', 'Chip 2', 0.01, 'chip'), outlined('lid', 'Lid', 0.1, null)] } as unknown as Outline;
+const outlined = (id: string, name: string, x: number, copyOf: string | null) =>
+    samplePart({ id, name, copyOf, min: [x, 0, 0], max: [x + 0.004, 0.004, 0.002] });
+const outline = {
+    assemblies: {},
+    parts: [outlined('chip', 'Chip', 0, null), outlined('chip#2', 'Chip 2', 0.01, 'chip'), outlined('lid', 'Lid', 0.1, null)],
+} as unknown as Outline;
 const document: ModelDocument = {
     parts: [
-        { id: 'chip', name: 'Chip', at: ['0 mm', '0 mm', 'h'], shape: { kind: 'block', size: ['4 mm', 'w', '2 mm'] } as never, repeat: [{ count: 2, step: ['10 mm', 0, 0] }] },
+        {
+            id: 'chip',
+            name: 'Chip',
+            at: ['0 mm', '0 mm', 'h'],
+            shape: { kind: 'block', size: ['4 mm', 'w', '2 mm'] } as never,
+            repeat: [{ count: 2, step: ['10 mm', 0, 0] }],
+        },
         { id: 'lid', name: 'Lid', locked: true, at: [0, 0, 0], shape: { kind: 'cylinder', axis: 'x', radius: '1 mm', length: '5 mm' } as never },
     ],
 };
@@ -20,13 +30,19 @@ describe('linked copies', () => {
         expect(partEntry(document, 'chip#2')?.name).toBe('Chip');
         expect(withPartFields(document, ['chip', 'chip#2'], { power: '3 W' }).parts![0]!.power).toBe('3 W');
         expect(withShift(document, [{ id: 'chip#2' }, { id: 'chip' }], [0.001, 0, 0]).parts![0]!.at).toEqual(['1 mm', '0 mm', 'h']);
-        expect(withLimit(document, outline.parts[1]!, '90 degC').limits).toEqual([expect.objectContaining({ id: 'limit-chip', name: 'Chip', of: { part: 'chip' } })]);
+        expect(withLimit(document, outline.parts[1]!, '90 degC').limits).toEqual([
+            expect.objectContaining({ id: 'limit-chip', name: 'Chip', of: { part: 'chip' } }),
+        ]);
         expect(withoutCopies(outline.parts).map((part) => part.id)).toEqual(['chip', 'lid']);
     });
 
     it('become parts of their own where they stand, with the limits of the original', () => {
         const free = withIndependentCopies(withLimit(document, outline.parts[0]!, '90 degC'), outline, 'chip#2');
-        expect(free.parts!.map((part) => [part.name, (part.at as string[])[0], repeatOf(part).length])).toEqual([['Chip', '0 mm', 0], ['Lid', 0, 0], ['Chip 2', '10 mm', 0]]);
+        expect(free.parts!.map((part) => [part.name, (part.at as string[])[0], repeatOf(part).length])).toEqual([
+            ['Chip', '0 mm', 0],
+            ['Lid', 0, 0],
+            ['Chip 2', '10 mm', 0],
+        ]);
         expect(free.limits).toHaveLength(2);
         expect(withRepeat(free, ['chip'], [{ count: 3, step: ['1 mm', 0, 0] }]).parts![0]!.repeat).toHaveLength(1);
     });
@@ -49,7 +65,10 @@ describe('dragged faces', () => {
 
     it('are those that a size of the part belongs to', () => {
         expect(draggableFaces(document.parts![0]!, null)).toHaveLength(6);
-        expect(draggableFaces(document.parts![1]!, null)).toEqual([{ axis: 0, upper: false }, { axis: 0, upper: true }]);
+        expect(draggableFaces(document.parts![1]!, null)).toEqual([
+            { axis: 0, upper: false },
+            { axis: 0, upper: true },
+        ]);
         expect(draggableFaces({ ...document.parts![0]!, turn: [0, 0, '30 deg'] }, null)).toEqual([]);
         expect(draggableFaces(document.parts![0]!, [0, -1, 0, 1, 0, 0, 0, 0, 1])).toEqual([]);
     });

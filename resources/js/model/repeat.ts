@@ -30,4 +30,5 @@ export function withIndependentCopies(document: ModelDocument, outline: Outline,
 }
 
 /** One of each original: what is done to a linked copy is done to all of them together. */
-export const withoutCopies = <T extends { id: string }>(parts: readonly T[]): T[] => originsOf(parts.map((part) => part.id)).map((origin) => parts.find((part) => originOf(part.id) === origin)!);
+export const withoutCopies = <T extends { id: string }>(parts: readonly T[]): T[] =>
+    originsOf(parts.map((part) => part.id)).map((origin) => parts.find((part) => originOf(part.id) === origin)!);

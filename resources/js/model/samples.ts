@@ -4,5 +4,21 @@ import type { OutlinePart } from '../api/types';
 export function samplePart(fields: Partial<OutlinePart> & { id: string }): OutlinePart {
     const { min = [0, 0, 0], max = [1, 1, 1] } = fields;
     const size = max.map((m, n) => m - min[n]!);
-    return { name: fields.id, group: null, copyOf: null, axes: null, colour: null, kind: 'block', material: null, materialTitle: null, conductivity: null, power: 0, size, min, max, drawing: [], ...fields };
+    return {
+        name: fields.id,
+        group: null,
+        copyOf: null,
+        axes: null,
+        colour: null,
+        kind: 'block',
+        material: null,
+        materialTitle: null,
+        conductivity: null,
+        power: 0,
+        size,
+        min,
+        max,
+        drawing: [],
+        ...fields,
+    };
 }

@@ -1,7 +1,22 @@
 import { describe, expect, it } from 'vitest';
 import { flowOf, ofKind, sideOf, withFlow, withInletKind, withPatch, withSide, fittedBox, type Margins, typedMargin } from './space';
 
-const document = { parts: [], space: { box: 1, sides: { 'x-': { kind: 'wall' as const, heat: { kind: 'film' }, patches: [{ min: [0, 0], max: [1, 1], kind: 'open' as const }, { min: [2, 2], max: [3, 3] }] } } } };
+const document = {
+    parts: [],
+    space: {
+        box: 1,
+        sides: {
+            'x-': {
+                kind: 'wall' as const,
+                heat: { kind: 'film' },
+                patches: [
+                    { min: [0, 0], max: [1, 1], kind: 'open' as const },
+                    { min: [2, 2], max: [3, 3] },
+                ],
+            },
+        },
+    },
+};
 
 describe('space', () => {
     it('changes one side and keeps all else', () => {
@@ -20,7 +35,10 @@ describe('space', () => {
 
     it('changes and removes patches', () => {
         const moved = withPatch(document, 'x-', 0, (patch) => ({ ...patch, max: [4, 4] }));
-        expect(sideOf(moved, 'x-').patches?.map((p) => p.max)).toEqual([[4, 4], [3, 3]]);
+        expect(sideOf(moved, 'x-').patches?.map((p) => p.max)).toEqual([
+            [4, 4],
+            [3, 3],
+        ]);
     });
 
     it('gives the space air when flow is switched on and keeps its own fluid', () => {
@@ -39,6 +57,12 @@ describe('space', () => {
     });
 
     it('takes margins in mm and in shares of the size', () => {
-        expect([typedMargin('20'), typedMargin(' 12,5 mm'), typedMargin('50 %'), typedMargin('5 cm'), typedMargin('')]).toEqual([0.02, 0.0125, { share: 0.5 }, null, null]);
+        expect([typedMargin('20'), typedMargin(' 12,5 mm'), typedMargin('50 %'), typedMargin('5 cm'), typedMargin('')]).toEqual([
+            0.02,
+            0.0125,
+            { share: 0.5 },
+            null,
+            null,
+        ]);
     });
 });

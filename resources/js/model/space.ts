@@ -53,7 +53,9 @@ export function withSide(document: ModelDocument, side: SideName, change: (entry
 /** Every side that is a wall passes heat as this one does. */
 export function withHeatOfSide(document: ModelDocument, side: SideName): ModelDocument {
     const { heat } = sideOf(document, side);
-    return sideNames.filter((other) => (sideOf(document, other).kind ?? 'wall') === 'wall').reduce((d, other) => withSide(d, other, ({ heat: _before, ...entry }) => (heat ? { ...entry, heat } : entry)), document);
+    return sideNames
+        .filter((other) => (sideOf(document, other).kind ?? 'wall') === 'wall')
+        .reduce((d, other) => withSide(d, other, ({ heat: _before, ...entry }) => (heat ? { ...entry, heat } : entry)), document);
 }
 
 export const withPatch = (document: ModelDocument, side: SideName, index: number, change: (entry: PatchEntry) => PatchEntry): ModelDocument =>
@@ -111,7 +113,10 @@ export const computesCurrents = (document: ModelDocument): boolean => physicsOf(
 
 export const withCurrents = (document: ModelDocument, electric: boolean): ModelDocument => ({ ...document, physics: { ...physicsOf(document), electric } });
 
-export const withSpace = (document: ModelDocument, fields: Record<string, unknown>): ModelDocument => ({ ...document, space: { ...spaceOf(document), ...fields } });
+export const withSpace = (document: ModelDocument, fields: Record<string, unknown>): ModelDocument => ({
+    ...document,
+    space: { ...spaceOf(document), ...fields },
+});
 
 type Corner = (string | number)[];
 
@@ -133,7 +138,10 @@ export interface SurroundingsEntry {
 
 export const surroundingsOf = (document: ModelDocument): SurroundingsEntry => (document.surroundings as SurroundingsEntry | undefined) ?? {};
 
-export const withSurroundings = (document: ModelDocument, fields: SurroundingsEntry): ModelDocument => ({ ...document, surroundings: { ...surroundingsOf(document), ...fields } });
+export const withSurroundings = (document: ModelDocument, fields: SurroundingsEntry): ModelDocument => ({
+    ...document,
+    surroundings: { ...surroundingsOf(document), ...fields },
+});
 
 /** Worst cases to start from. */
 export const worstCases: Record<string, { temperature: string; altitude: string }> = {
@@ -146,7 +154,16 @@ export const worstCases: Record<string, { temperature: string; altitude: string 
 };
 
 /** Which way is down. */
-export const gravities = { 'z-': 'Down, along −z', 'z+': 'Along +z', 'y-': 'Along −y', 'y+': 'Along +y', 'x-': 'Along −x', 'x+': 'Along +x', none: 'None', own: 'As given' } as const;
+export const gravities = {
+    'z-': 'Down, along −z',
+    'z+': 'Along +z',
+    'y-': 'Along −y',
+    'y+': 'Along +y',
+    'x-': 'Along −x',
+    'x+': 'Along +x',
+    none: 'None',
+    own: 'As given',
+} as const;
 export type Gravity = keyof typeof gravities;
 
 const STANDARD = 9.81;
@@ -160,7 +177,9 @@ export function gravityOf(document: ModelDocument): Gravity {
 }
 
 export const withGravity = (document: ModelDocument, gravity: Gravity): ModelDocument =>
-    gravity === 'own' ? document : withSurroundings(document, { gravity: ['x', 'y', 'z'].map((axis) => (gravity[0] === axis ? (gravity[1] === '-' ? -STANDARD : STANDARD) : 0)) });
+    gravity === 'own'
+        ? document
+        : withSurroundings(document, { gravity: ['x', 'y', 'z'].map((axis) => (gravity[0] === axis ? (gravity[1] === '-' ? -STANDARD : STANDARD) : 0)) });
 
 /** Room beside each side of the product, in the order x-, x+, y-, y+, z-, z+: metres or a share of its size along that axis; or as warm air needs it. */
 export type Margins = readonly (number | { share: number })[] | 'rising';

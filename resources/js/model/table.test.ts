@@ -4,12 +4,21 @@ import { readTable, withLimits, withPowers } from './table';
 
 const part = (id: string, name: string, kind = 'block') => samplePart({ id, name, kind });
 const parts = [part('u1', 'U1', 'package'), part('m1', 'Memory 1'), part('m2', 'Memory 2'), part('lid', 'Lid')];
-const document = { parts: parts.map(({ id, name }) => ({ id, name, shape: { kind: 'block' }, power: '9 W' })), limits: [{ id: 'touch', of: { part: 'lid', face: 'z+' }, atMost: '60 degC' }] };
+const document = {
+    parts: parts.map(({ id, name }) => ({ id, name, shape: { kind: 'block' }, power: '9 W' })),
+    limits: [{ id: 'touch', of: { part: 'lid', face: 'z+' }, atMost: '60 degC' }],
+};
 
 describe('a pasted table', () => {
-    it.each(['Part\tWatts\nU1\t2,5\nMemory*\t750 mW', 'U1;2,5\nMemory*;750 mW', 'U1, 2.5\nmemory *, 750 mW', '"U1",2.5\n"Memory*","750 mW"'])('is read between tabs, semicolons and commas, with patterns and units', (text) => {
-        expect(readTable(text, parts, 'W').map((l) => [l.parts.map((p) => p.id), l.value, l.problem])).toEqual([[['u1'], '2.5 W', null], [['m1', 'm2'], '750 mW', null]]);
-    });
+    it.each(['Part\tWatts\nU1\t2,5\nMemory*\t750 mW', 'U1;2,5\nMemory*;750 mW', 'U1, 2.5\nmemory *, 750 mW', '"U1",2.5\n"Memory*","750 mW"'])(
+        'is read between tabs, semicolons and commas, with patterns and units',
+        (text) => {
+            expect(readTable(text, parts, 'W').map((l) => [l.parts.map((p) => p.id), l.value, l.problem])).toEqual([
+                [['u1'], '2.5 W', null],
+                [['m1', 'm2'], '750 mW', null],
+            ]);
+        },
+    );
 
     it('names what it cannot use', () => {
         expect(readTable('U1\t2\nR7\t1\nLid\tmuch', parts, 'W').map((l) => l.problem)).toEqual([null, 'no part of that name', '"much" is no value']);
@@ -22,7 +31,11 @@ describe('a pasted table', () => {
 
     it('states limits of junctions and parts, and does not touch those of faces', () => {
         const after = withLimits(document, readTable('U1\t105\nLid\t70', parts, 'degC'));
-        expect(after.limits?.map((l) => [l.of, l.atMost])).toEqual([[{ part: 'lid', face: 'z+' }, '60 degC'], [{ part: 'u1', node: 'junction' }, '105 degC'], [{ part: 'lid' }, '70 degC']]);
+        expect(after.limits?.map((l) => [l.of, l.atMost])).toEqual([
+            [{ part: 'lid', face: 'z+' }, '60 degC'],
+            [{ part: 'u1', node: 'junction' }, '105 degC'],
+            [{ part: 'lid' }, '70 degC'],
+        ]);
         expect(withLimits(after, readTable('Lid\t75', parts, 'degC')).limits?.map((l) => l.atMost)).toEqual(['60 degC', '105 degC', '75 degC']);
     });
 

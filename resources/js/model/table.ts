@@ -16,11 +16,15 @@ const escaped = (text: string): string => text.replace(/[.+^${}()|[\]\\]/g, '\\$
 
 /** Lines of two columns, between tabs, semicolons or commas; a first line without a number in its second column is a heading. */
 function rowsOf(text: string): [string, string][] {
-    const rows = text.split(/\r?\n/).map((line) => line.trim()).filter(Boolean).map((line): [string, string] => {
-        const separator = ['\t', ';', ','].find((s) => line.includes(s));
-        const cells = separator ? line.split(separator) : line.split(/\s+(?=[-\d.,]+(\s*[A-Za-z°/]+)?$)/).filter((c) => c !== undefined);
-        return [(cells[0] ?? '').trim().replace(/^"|"$/g, ''), (cells[1] ?? '').trim().replace(/^"|"$/g, '')];
-    });
+    const rows = text
+        .split(/\r?\n/)
+        .map((line) => line.trim())
+        .filter(Boolean)
+        .map((line): [string, string] => {
+            const separator = ['\t', ';', ','].find((s) => line.includes(s));
+            const cells = separator ? line.split(separator) : line.split(/\s+(?=[-\d.,]+(\s*[A-Za-z°/]+)?$)/).filter((c) => c !== undefined);
+            return [(cells[0] ?? '').trim().replace(/^"|"$/g, ''), (cells[1] ?? '').trim().replace(/^"|"$/g, '')];
+        });
     return rows[0] && !/\d/.test(rows[0][1]) ? rows.slice(1) : rows;
 }
 
@@ -45,7 +49,9 @@ export function readTable(text: string, parts: readonly OutlinePart[], unit: str
 
 /** Parts by the id of their entry with the value that counts for each: that of the last line that means it or a linked copy. */
 function values(lines: readonly TableLine[]): Map<string, { part: OutlinePart; value: string }> {
-    return new Map(lines.filter((line) => line.problem === null).flatMap((line) => line.parts.map((part) => [originOf(part.id), { part, value: line.value }] as const)));
+    return new Map(
+        lines.filter((line) => line.problem === null).flatMap((line) => line.parts.map((part) => [originOf(part.id), { part, value: line.value }] as const)),
+    );
 }
 
 export function withPowers(document: ModelDocument, lines: readonly TableLine[]): ModelDocument {

@@ -39,7 +39,9 @@ describe('what limits and watches look at', () => {
     });
 
     it('may be what leaves by an opening, or a wall of the space', () => {
-        const document: ModelDocument = { space: { sides: { 'x-': { kind: 'wall', patches: [{ kind: 'wall' }, { kind: 'open' }] }, 'z+': { kind: 'outlet' } } } };
+        const document: ModelDocument = {
+            space: { sides: { 'x-': { kind: 'wall', patches: [{ kind: 'wall' }, { kind: 'open' }] }, 'z+': { kind: 'outlet' } } },
+        };
         const names = (moving: boolean) => spaceSubjects(document, moving).map((subject) => `${subject.kind} ${subject.name}`);
         expect(names(true).slice(0, 3)).toEqual(['opening Opening 2 in x-', 'opening Side z+', 'wall Side x-']);
         expect(names(false)).toHaveLength(6);

@@ -2,6 +2,7 @@ import type { OutlinePart } from '../api/types';
 import { freeEntryId, originOf, ownName, type LimitEntry, type ModelDocument } from './document';
 import { facesOfKind } from './partKinds';
 import { isOpening, sideNames, sideOf, withSide, type SideName } from './space';
+import { textOf } from './text';
 
 /** What a limit bounds or a watch follows of its subject, as one choice of the screen. */
 export type What = string;
@@ -37,7 +38,8 @@ export function spaceSubjects(document: ModelDocument, moving: boolean): Subject
         const open = moving && isOpening(entry.kind);
         (open ? openings : walls).push({ id: side, name: `Side ${side}`, kind: open ? 'opening' : 'wall', of: { side } });
         (entry.patches ?? []).forEach((patch, n) => {
-            if (moving && isOpening(patch.kind)) openings.push({ id: `${side}-${n + 1}`, name: `Opening ${n + 1} in ${side}`, kind: 'opening', of: { side, patch: n } });
+            if (moving && isOpening(patch.kind))
+                openings.push({ id: `${side}-${n + 1}`, name: `Opening ${n + 1} in ${side}`, kind: 'opening', of: { side, patch: n } });
         });
     }
     return [...openings, ...walls];
@@ -49,7 +51,8 @@ export function whatsOf(kind: string, withHeat: boolean): Record<What, string> {
     if (kind === 'opening') return { leaving: 'Temperature leaving', flow: 'Flow out of it' };
     if (kind === 'wall') return { max: 'Hottest place', mean: 'Mean', ...(withHeat ? { heat: 'Heat through it' } : {}) };
     const own = facesOfKind(kind);
-    const inside: Record<What, string> = kind === 'package' ? { junction: 'Junction', case: 'Case', board: 'Board side' } : { max: 'Hottest place', mean: 'Mean', min: 'Coldest place' };
+    const inside: Record<What, string> =
+        kind === 'package' ? { junction: 'Junction', case: 'Case', board: 'Board side' } : { max: 'Hottest place', mean: 'Mean', min: 'Coldest place' };
     return {
         ...inside,
         ...Object.fromEntries(own.map((face) => [`touch ${face}`, `Hottest of face ${face}`])),
@@ -63,7 +66,7 @@ export function whatOf(entry: { of: { node?: string; face?: string }; quantity?:
     if (entry.quantity === 'outflowTemperature') return 'leaving';
     if (entry.quantity === 'heat') return 'heat';
     if (kind === 'package') return entry.of.node ?? 'junction';
-    return String(entry.reduce ?? 'max');
+    return textOf(entry.reduce, 'max');
 }
 
 /** The fields that say so in the model document. */
@@ -92,7 +95,12 @@ export const watchesOn = (document: ModelDocument, subject: Subject): WatchEntry
 
 /** A bound on a temperature from above, on a flow from below. */
 export function withNewLimit(document: ModelDocument, subject: Subject, what: What, bound: string): ModelDocument {
-    const entry: LimitEntry = { id: freeEntryId(document, `limit-${subject.id}`), name: nameOf(subject, what), ...fieldsOf(what, subject.of), [what === 'flow' ? 'atLeast' : 'atMost']: bound };
+    const entry: LimitEntry = {
+        id: freeEntryId(document, `limit-${subject.id}`),
+        name: nameOf(subject, what),
+        ...fieldsOf(what, subject.of),
+        [what === 'flow' ? 'atLeast' : 'atMost']: bound,
+    };
     return { ...document, limits: [...(document.limits ?? []), entry] };
 }
 
@@ -102,10 +110,19 @@ export function withNewWatch(document: ModelDocument, subject: Subject, what: Wh
 }
 
 /** A limit or watch looks at something else of its subject. */
-export const withWhat = <T extends LimitEntry | WatchEntry>(entry: T, subject: Subject, what: What): T => ({ ...entry, name: nameOf(subject, what), ...fieldsOf(what, subject.of) });
+export const withWhat = <T extends LimitEntry | WatchEntry>(entry: T, subject: Subject, what: What): T => ({
+    ...entry,
+    name: nameOf(subject, what),
+    ...fieldsOf(what, subject.of),
+});
 
 /** Changes the limit or watch of an id; null removes it. */
-export function withEntry(document: ModelDocument, list: 'limits' | 'watches', id: string, change: (entry: LimitEntry & WatchEntry) => object | null): ModelDocument {
+export function withEntry(
+    document: ModelDocument,
+    list: 'limits' | 'watches',
+    id: string,
+    change: (entry: LimitEntry & WatchEntry) => object | null,
+): ModelDocument {
     const entries = (document[list] as (LimitEntry & WatchEntry)[] | undefined) ?? [];
     return { ...document, [list]: entries.flatMap((entry) => (entry.id === id ? (change(entry) ?? []) : [entry])) };
 }

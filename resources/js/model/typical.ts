@@ -18,13 +18,24 @@ const fans = { 25: [1, 30], 30: [1.8, 38], 40: [4, 60], 50: [6.5, 55], 60: [10, 
 
 /** A curve that dips where the blades stall. */
 const curveOf = ([flow, rise]: readonly [number, number]): [string, string][] =>
-    ([[0, 1], [0.35, 0.62], [0.55, 0.55], [0.8, 0.3], [1, 0]] as const).map(([q, p]) => [`${Number((q * flow).toPrecision(3))} l/s`, `${Number((p * rise).toPrecision(3))} Pa`]);
+    (
+        [
+            [0, 1],
+            [0.35, 0.62],
+            [0.55, 0.55],
+            [0.8, 0.3],
+            [1, 0],
+        ] as const
+    ).map(([q, p]) => [`${Number((q * flow).toPrecision(3))} l/s`, `${Number((p * rise).toPrecision(3))} Pa`]);
 
 /** Air at 20 °C and sea level, in which fan curves are measured. */
 export const standardAir = '1.2 kg/m^3';
 
 export const typicalFans: Record<string, { diameter: string; hub: number; curve: [string, string][]; curveDensity: string }> = Object.fromEntries(
-    Object.entries(fans).map(([size, reach]) => [`${size} mm, ${reach[0]} l/s, ${reach[1]} Pa`, { diameter: `${size} mm`, hub: 0.4, curve: curveOf(reach), curveDensity: standardAir }]),
+    Object.entries(fans).map(([size, reach]) => [
+        `${size} mm, ${reach[0]} l/s, ${reach[1]} Pa`,
+        { diameter: `${size} mm`, hub: 0.4, curve: curveOf(reach), curveDensity: standardAir },
+    ]),
 );
 
 /** Which of them a shape is; null when its fields are its own. */

@@ -55,7 +55,7 @@ export function useModelEditor(variant: number): ModelEditor {
     }, []);
 
     const { saved, document } = edits;
-    const revision = useMemo(() => (saved && document ? { ...saved, document: document as Revision['document'] } : undefined), [saved, document]);
+    const revision = useMemo(() => (saved && document ? { ...saved, document: document } : undefined), [saved, document]);
     const { refetch } = query;
     const takeTheirs = useCallback(async () => {
         const theirs = await refetch();

@@ -36,10 +36,28 @@ export function CommandPalette({ variant, outline, findings, editor, mayEdit, sh
     const under = screen.selection.length === 1 ? outline?.parts.find((part) => part.id === screen.selection[0]) : undefined;
     const commands: Command[] = [
         ...stages.map((stage, n): Command => ({ group: 'Go to', label: stage, keys: String(n + 1), run: () => screen.set({ stage }) })),
-        ...(mayEdit ? (Object.keys(grades) as Grade[]).map((grade): Command => ({ group: 'Run', label: `Run at ${grades[grade]}`, run: () => { screen.set({ grade }); run(grade); } })) : []),
+        ...(mayEdit
+            ? (Object.keys(grades) as Grade[]).map((grade): Command => ({
+                  group: 'Run',
+                  label: `Run at ${grades[grade]}`,
+                  run: () => {
+                      screen.set({ grade });
+                      run(grade);
+                  },
+              }))
+            : []),
         ...(mayEdit && editor.undoLabel ? [{ group: 'Edit', label: `Undo: ${editor.undoLabel}`, keys: 'Ctrl+Z', run: editor.undo }] : []),
         ...(mayEdit && editor.redoLabel ? [{ group: 'Edit', label: `Redo: ${editor.redoLabel}`, keys: 'Ctrl+Shift+Z', run: editor.redo }] : []),
-        ...(mayEdit && outline ? (Object.keys(partChoices) as PartChoice[]).map((choice): Command => ({ group: 'Add', label: `Add ${partChoices[choice].toLowerCase()}`, run: () => { screen.set({ stage: 'Build' }); addPart(editor, outline, choice, under); } })) : []),
+        ...(mayEdit && outline
+            ? (Object.keys(partChoices) as PartChoice[]).map((choice): Command => ({
+                  group: 'Add',
+                  label: `Add ${partChoices[choice].toLowerCase()}`,
+                  run: () => {
+                      screen.set({ stage: 'Build' });
+                      addPart(editor, outline, choice, under);
+                  },
+              }))
+            : []),
         { group: 'View', label: screen.perspective ? 'Parallel view' : 'Perspective view', run: () => screen.set({ perspective: !screen.perspective }) },
         { group: 'View', label: 'Measure a distance', keys: 'M', run: () => screen.set({ measuring: true, probing: false }) },
         { group: 'View', label: 'Show all parts', run: () => screen.set({ hidden: [] }) },
@@ -48,7 +66,14 @@ export function CommandPalette({ variant, outline, findings, editor, mayEdit, sh
         ...(outline?.parts ?? []).map((part): Command => ({ group: 'Part', label: part.name, run: () => screen.set({ selection: [part.id] }) })),
     ];
     return (
-        <Dialog open onClose={onClose} fullWidth maxWidth="xs" sx={{ '& .MuiDialog-container': { alignItems: 'start', pt: 8 } }} slotProps={{ transition: { timeout: 0 }, paper: { 'aria-label': 'Commands' } }}>
+        <Dialog
+            open
+            onClose={onClose}
+            fullWidth
+            maxWidth="xs"
+            sx={{ '& .MuiDialog-container': { alignItems: 'start', pt: 8 } }}
+            slotProps={{ transition: { timeout: 0 }, paper: { 'aria-label': 'Commands' } }}
+        >
             <Autocomplete
                 open
                 autoHighlight
@@ -59,17 +84,35 @@ export function CommandPalette({ variant, outline, findings, editor, mayEdit, sh
                 getOptionLabel={(command) => `${command.label}${command.keys ? ` ${command.keys}` : ''}`}
                 getOptionKey={(command) => `${command.group} ${command.label} ${commands.indexOf(command)}`}
                 noOptionsText="Nothing is called that"
-                onClose={(_e, reason) => { if (reason === 'escape') onClose(); }}
+                onClose={(_e, reason) => {
+                    if (reason === 'escape') onClose();
+                }}
                 onChange={(_e, command) => {
                     onClose();
                     command?.run();
                 }}
-                slotProps={{ popper: { sx: { position: 'static !important', transform: 'none !important', width: '100% !important' } }, paper: { elevation: 0 }, listbox: { sx: { maxHeight: 380, py: 0 } } }}
-                renderInput={(params) => <TextField {...params} autoFocus placeholder="Command or part" slotProps={{ ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, 'aria-label': 'Command or part' } }} sx={{ '& fieldset': { border: 0 } }} />}
+                slotProps={{
+                    popper: { sx: { position: 'static !important', transform: 'none !important', width: '100% !important' } },
+                    paper: { elevation: 0 },
+                    listbox: { sx: { maxHeight: 380, py: 0 } },
+                }}
+                renderInput={(params) => (
+                    <TextField
+                        {...params}
+                        autoFocus
+                        placeholder="Command or part"
+                        slotProps={{ ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, 'aria-label': 'Command or part' } }}
+                        sx={{ '& fieldset': { border: 0 } }}
+                    />
+                )}
                 renderOption={({ key, ...props }, command) => (
                     <Box component="li" key={key} {...props} sx={{ display: 'flex', justifyContent: 'space-between !important', fontSize: 13 }}>
                         <span>{command.label}</span>
-                        {command.keys && <Box component="kbd" sx={{ fontFamily: 'inherit', color: 'text.secondary' }}>{command.keys}</Box>}
+                        {command.keys && (
+                            <Box component="kbd" sx={{ fontFamily: 'inherit', color: 'text.secondary' }}>
+                                {command.keys}
+                            </Box>
+                        )}
                     </Box>
                 )}
             />

@@ -19,12 +19,15 @@ export function ConflictDialog({ editor }: { editor: ModelEditor }) {
                     {current.by ?? 'Someone'} saved revision {current.number} (“{current.step}”) while you worked on “{conflict.label}”.
                 </Typography>
                 <Typography color="text.secondary">
-                    Take theirs drops your last edit. Keep mine saves this page's model as the next revision; theirs stays in the history as revision {current.number}.
+                    Take theirs drops your last edit. Keep mine saves this page's model as the next revision; theirs stays in the history as revision{' '}
+                    {current.number}.
                 </Typography>
             </DialogContent>
             <DialogActions>
                 <Button onClick={() => void editor.takeTheirs()}>Take theirs</Button>
-                <Button variant="contained" onClick={() => void editor.keepMine()}>Keep mine</Button>
+                <Button variant="contained" onClick={() => void editor.keepMine()}>
+                    Keep mine
+                </Button>
             </DialogActions>
         </Dialog>
     );

@@ -14,13 +14,19 @@ export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => vo
         <Dialog open={open} onClose={onClose}>
             <DialogTitle>Keys</DialogTitle>
             <DialogContent>
-                {keys.filter((key) => key.shown).map((key) => (
-                    <Stack key={key.shown} direction="row" sx={{ gap: 2, py: 0.5, opacity: key.plain && !letters ? 0.5 : 1 }}>
-                        <kbd style={{ minWidth: 160, fontFamily: 'inherit', fontWeight: 600 }}>{key.shown}</kbd>
-                        <span>{key.meaning}</span>
-                    </Stack>
-                ))}
-                <FormControlLabel sx={{ mt: 1 }} control={<Switch size="small" checked={letters} onChange={(_e, on) => setLetters(on)} />} label="Single letters and digits act" />
+                {keys
+                    .filter((key) => key.shown)
+                    .map((key) => (
+                        <Stack key={key.shown} direction="row" sx={{ gap: 2, py: 0.5, opacity: key.plain && !letters ? 0.5 : 1 }}>
+                            <kbd style={{ minWidth: 160, fontFamily: 'inherit', fontWeight: 600 }}>{key.shown}</kbd>
+                            <span>{key.meaning}</span>
+                        </Stack>
+                    ))}
+                <FormControlLabel
+                    sx={{ mt: 1 }}
+                    control={<Switch size="small" checked={letters} onChange={(_e, on) => setLetters(on)} />}
+                    label="Single letters and digits act"
+                />
             </DialogContent>
         </Dialog>
     );

@@ -55,39 +55,77 @@ const View = lazy(() => import('../view/View'));
 /** The model as it is on screen, in a file that can be imported again. */
 function saveDocument(editor: ModelEditor) {
     const { revision } = editor;
-    if (revision) saveFile(new Blob([JSON.stringify(revision.document, null, 2)], { type: 'application/json' }), `${revision.outline.name.replace(/[^\w-]+/g, '-').toLowerCase() || 'model'}.json`);
+    if (revision)
+        saveFile(
+            new Blob([JSON.stringify(revision.document, null, 2)], { type: 'application/json' }),
+            `${revision.outline.name.replace(/[^\w-]+/g, '-').toLowerCase() || 'model'}.json`,
+        );
 }
 
 function BarTools({ editor, showKeys, showPalette }: { editor: ModelEditor; showKeys: () => void; showPalette: () => void }) {
     const { units, setUnits, scheme, setScheme } = usePreferences();
     return (
-        <Stack direction="row" sx={{ alignItems: 'center', gap: 0.25, flex: 1, justifyContent: 'flex-end', '& .MuiIconButton-root': { color: bar.text }, '& .Mui-disabled': { color: '#7d8a90 !important' } }}>
+        <Stack
+            direction="row"
+            sx={{
+                alignItems: 'center',
+                gap: 0.25,
+                flex: 1,
+                justifyContent: 'flex-end',
+                '& .MuiIconButton-root': { color: bar.text },
+                '& .Mui-disabled': { color: '#7d8a90 !important' },
+            }}
+        >
             <Tooltip title={editor.undoLabel ? `Undo: ${editor.undoLabel}` : 'Nothing to undo'}>
-                <span><IconButton size="small" aria-label="Undo" disabled={!editor.undoLabel} onClick={editor.undo}><Undo fontSize="small" /></IconButton></span>
+                <span>
+                    <IconButton size="small" aria-label="Undo" disabled={!editor.undoLabel} onClick={editor.undo}>
+                        <Undo fontSize="small" />
+                    </IconButton>
+                </span>
             </Tooltip>
             <Tooltip title={editor.redoLabel ? `Redo: ${editor.redoLabel}` : 'Nothing to redo'}>
-                <span><IconButton size="small" aria-label="Redo" disabled={!editor.redoLabel} onClick={editor.redo}><Redo fontSize="small" /></IconButton></span>
+                <span>
+                    <IconButton size="small" aria-label="Redo" disabled={!editor.redoLabel} onClick={editor.redo}>
+                        <Redo fontSize="small" />
+                    </IconButton>
+                </span>
             </Tooltip>
             <Select
                 variant="standard"
                 disableUnderline
                 value={units}
                 inputProps={{ 'aria-label': 'Units' }}
-                onChange={(e) => setUnits(e.target.value as UnitSet)}
+                onChange={(e) => setUnits(e.target.value)}
                 sx={{ color: bar.text, fontSize: 13, mx: 1, '& .MuiSelect-icon': { color: bar.quiet } }}
             >
-                {(Object.keys(unitSetNames) as UnitSet[]).map((u) => <MenuItem key={u} value={u}>{unitSetNames[u]}</MenuItem>)}
+                {(Object.keys(unitSetNames) as UnitSet[]).map((u) => (
+                    <MenuItem key={u} value={u}>
+                        {unitSetNames[u]}
+                    </MenuItem>
+                ))}
             </Select>
             <Tooltip title="Save the model document">
-                <span><IconButton size="small" aria-label="Save the model document" disabled={!editor.revision} onClick={() => saveDocument(editor)}><FileDownloadOutlined fontSize="small" /></IconButton></span>
+                <span>
+                    <IconButton size="small" aria-label="Save the model document" disabled={!editor.revision} onClick={() => saveDocument(editor)}>
+                        <FileDownloadOutlined fontSize="small" />
+                    </IconButton>
+                </span>
             </Tooltip>
             <Tooltip title={scheme === 'light' ? 'Dark surfaces' : 'Light surfaces'}>
                 <IconButton size="small" aria-label="Light or dark" onClick={() => setScheme(scheme === 'light' ? 'dark' : 'light')}>
                     {scheme === 'light' ? <DarkModeOutlined fontSize="small" /> : <LightModeOutlined fontSize="small" />}
                 </IconButton>
             </Tooltip>
-            <Tooltip title="Find a command or a part (Ctrl+K)"><IconButton size="small" aria-label="Commands" onClick={showPalette}><SearchIcon fontSize="small" /></IconButton></Tooltip>
-            <Tooltip title="Keys (?)"><IconButton size="small" aria-label="Keys" onClick={showKeys}><KeyboardOutlined fontSize="small" /></IconButton></Tooltip>
+            <Tooltip title="Find a command or a part (Ctrl+K)">
+                <IconButton size="small" aria-label="Commands" onClick={showPalette}>
+                    <SearchIcon fontSize="small" />
+                </IconButton>
+            </Tooltip>
+            <Tooltip title="Keys (?)">
+                <IconButton size="small" aria-label="Keys" onClick={showKeys}>
+                    <KeyboardOutlined fontSize="small" />
+                </IconButton>
+            </Tooltip>
         </Stack>
     );
 }
@@ -114,7 +152,11 @@ function SaveStatus({ editor }: { editor: ModelEditor }) {
     return (
         <Stack direction="row" sx={{ alignItems: 'center', color: lost ? bar.warning : bar.quiet, fontSize: 12 }}>
             <span role="status">{text}</span>
-            {editor.state === 'unreachable' && <Button size="small" color="inherit" sx={{ fontSize: 12, ml: 0.5, py: 0 }} onClick={editor.retry}>Try again</Button>}
+            {editor.state === 'unreachable' && (
+                <Button size="small" color="inherit" sx={{ fontSize: 12, ml: 0.5, py: 0 }} onClick={editor.retry}>
+                    Try again
+                </Button>
+            )}
         </Stack>
     );
 }
@@ -142,7 +184,11 @@ function VariantChoice({ project, variant }: { project: Project; variant: number
             onChange={(e) => void navigate(`/projects/${project.id}/variants/${e.target.value}`)}
             sx={{ color: bar.text, fontSize: 13, maxWidth: 190, '& .MuiSelect-icon': { color: bar.quiet } }}
         >
-            {project.variants.map((v) => <MenuItem key={v.id} value={v.id}>{v.name}</MenuItem>)}
+            {project.variants.map((v) => (
+                <MenuItem key={v.id} value={v.id}>
+                    {v.name}
+                </MenuItem>
+            ))}
         </Select>
     );
 }
@@ -173,7 +219,9 @@ export default function ProjectScreen() {
             <Stack component="main" sx={{ height: '100%', alignItems: 'center', justifyContent: 'center', gap: 2 }}>
                 <h1 style={{ fontSize: 18 }}>This project cannot be shown</h1>
                 <Alert severity="error">{editor.error.message}</Alert>
-                <Button component={Link} to="/" variant="outlined">Back to the projects</Button>
+                <Button component={Link} to="/" variant="outlined">
+                    Back to the projects
+                </Button>
             </Stack>
         );
     }
@@ -182,12 +230,20 @@ export default function ProjectScreen() {
     let details: ReactNode = null;
     if (revision && selection.length > 0) details = <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />;
     else if (stage === 'Judge') details = !runs.stale && runs.result ? <SpaceSummary result={runs.result} units={units} /> : null;
-    else if (stageProps) details = { Build: <BuildPanel {...stageProps} />, Load: <SpacePanel {...stageProps} />, Limit: <SpaceLimits {...stageProps} />, Solve: <PreflightPanel {...stageProps} /> }[stage];
+    else if (stageProps)
+        details = {
+            Build: <BuildPanel {...stageProps} />,
+            Load: <SpacePanel {...stageProps} />,
+            Limit: <SpaceLimits {...stageProps} />,
+            Solve: <PreflightPanel {...stageProps} />,
+        }[stage];
     return (
         <Stack sx={{ height: '100%', overflow: 'hidden' }}>
             <Bar>
                 <Stack direction="row" sx={{ flex: 1, gap: 1.5, alignItems: 'center', minWidth: 0, whiteSpace: 'nowrap' }}>
-                    <Link to="/" style={{ color: 'inherit', textDecoration: 'none', fontSize: 15 }} title="All projects"><Wordmark onDark /></Link>
+                    <Link to="/" style={{ color: 'inherit', textDecoration: 'none', fontSize: 15 }} title="All projects">
+                        <Wordmark onDark />
+                    </Link>
                     <Box component="h1" sx={{ m: 0, fontSize: 13, fontWeight: 450, color: bar.quiet, overflow: 'hidden', textOverflow: 'ellipsis' }}>
                         {project.data?.name}
                     </Box>
@@ -202,11 +258,21 @@ export default function ProjectScreen() {
                     ledger={
                         <Stack component="section" aria-label="Ledger" sx={{ height: '100%', bgcolor: 'background.paper' }}>
                             <Boundary what="The ledger" resetKeys={[variant]}>
-                                {stage === 'Judge' && <Box sx={{ borderBottom: 1, borderColor: 'divider' }}><VerdictLine runs={runs} /></Box>}
+                                {stage === 'Judge' && (
+                                    <Box sx={{ borderBottom: 1, borderColor: 'divider' }}>
+                                        <VerdictLine runs={runs} />
+                                    </Box>
+                                )}
                                 {revision ? (
-                                    <Box sx={{ flex: 1, minHeight: 0 }}><Ledger revision={revision} editor={editor} result={runs.result} stale={runs.stale} mayEdit={mayEdit} /></Box>
+                                    <Box sx={{ flex: 1, minHeight: 0 }}>
+                                        <Ledger revision={revision} editor={editor} result={runs.result} stale={runs.stale} mayEdit={mayEdit} />
+                                    </Box>
                                 ) : (
-                                    <Stack sx={{ p: 2, gap: 1 }}>{[...Array(10).keys()].map((i) => <Skeleton key={i} height={24} />)}</Stack>
+                                    <Stack sx={{ p: 2, gap: 1 }}>
+                                        {[...Array(10).keys()].map((i) => (
+                                            <Skeleton key={i} height={24} />
+                                        ))}
+                                    </Stack>
                                 )}
                             </Boundary>
                         </Stack>
@@ -214,18 +280,46 @@ export default function ProjectScreen() {
                     view={
                         <Box component="section" aria-label="View" {...drop} sx={{ height: '100%', position: 'relative' }}>
                             <Boundary what="The view" resetKeys={[variant]}>
-                                <Suspense fallback={null}>{revision && <View partUnder={partUnder} outline={revision.outline} run={runs.shown?.id} picture={runs.shown?.picture ?? 0} result={runs.result} stale={runs.stale} drags={mayEdit ? drags : undefined} />}</Suspense>
+                                <Suspense fallback={null}>
+                                    {revision && (
+                                        <View
+                                            partUnder={partUnder}
+                                            outline={revision.outline}
+                                            run={runs.shown?.id}
+                                            picture={runs.shown?.picture ?? 0}
+                                            result={runs.result}
+                                            stale={runs.stale}
+                                            drags={mayEdit ? drags : undefined}
+                                        />
+                                    )}
+                                </Suspense>
                             </Boundary>
                         </Box>
                     }
-                    details={details && <Boundary what="This panel" resetKeys={[variant, stage, String(selection)]}>{details}</Boundary>}
+                    details={
+                        details && (
+                            <Boundary what="This panel" resetKeys={[variant, stage, String(selection)]}>
+                                {details}
+                            </Boundary>
+                        )
+                    }
                 />
             </Box>
             <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} findings={revision?.preflight ?? []} outline={revision?.outline} />
             <ConflictDialog editor={editor} />
             <SessionEnded editor={editor} />
             <Refusal editor={editor} />
-            {palette && <CommandPalette variant={variant} outline={revision?.outline} findings={revision?.preflight ?? []} editor={editor} mayEdit={mayEdit} showKeys={showKeys} onClose={() => setPalette(false)} />}
+            {palette && (
+                <CommandPalette
+                    variant={variant}
+                    outline={revision?.outline}
+                    findings={revision?.preflight ?? []}
+                    editor={editor}
+                    mayEdit={mayEdit}
+                    showKeys={showKeys}
+                    onClose={() => setPalette(false)}
+                />
+            )}
             <KeysDialog open={keysShown} onClose={() => setKeysShown(false)} />
         </Stack>
     );

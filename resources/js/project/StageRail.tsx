@@ -20,7 +20,12 @@ export function StageRail({ findings }: { findings: readonly Finding[] }) {
                         title={[`Key ${i + 1}`, ...missing.map((finding) => finding.message)].join('\n')}
                         onClick={() => set({ stage: name })}
                         sx={{
-                            px: 2, height: 27, borderRadius: 99, fontSize: 13, fontFamily: 'inherit', fontWeight: stage === name ? 650 : 450,
+                            px: 2,
+                            height: 27,
+                            borderRadius: 99,
+                            fontSize: 13,
+                            fontFamily: 'inherit',
+                            fontWeight: stage === name ? 650 : 450,
                             color: stage === name ? bar.onAccent : bar.text,
                             bgcolor: stage === name ? bar.accent : 'transparent',
                             '&:focus-visible': { outline: `2px solid ${bar.text}` },
@@ -28,7 +33,24 @@ export function StageRail({ findings }: { findings: readonly Finding[] }) {
                     >
                         {name}
                         {missing.length > 0 && (
-                            <Box component="span" aria-label={`${missing.length} to look at`} sx={{ ml: 0.75, minWidth: 16, height: 16, borderRadius: 99, fontSize: 11, lineHeight: '16px', textAlign: 'center', fontWeight: 650, color: '#fff', bgcolor: missing.some((f) => f.severity === 'error') ? '#b3392b' : '#8a5a12' }}>{missing.length}</Box>
+                            <Box
+                                component="span"
+                                aria-label={`${missing.length} to look at`}
+                                sx={{
+                                    ml: 0.75,
+                                    minWidth: 16,
+                                    height: 16,
+                                    borderRadius: 99,
+                                    fontSize: 11,
+                                    lineHeight: '16px',
+                                    textAlign: 'center',
+                                    fontWeight: 650,
+                                    color: '#fff',
+                                    bgcolor: missing.some((f) => f.severity === 'error') ? '#b3392b' : '#8a5a12',
+                                }}
+                            >
+                                {missing.length}
+                            </Box>
                         )}
                     </ButtonBase>
                 );

@@ -13,7 +13,9 @@ export function VerdictLine({ runs }: { runs: RunState }) {
     if (!result || !shown) {
         return (
             <Box sx={{ px: 1.75, py: 1.5 }}>
-                <Typography component="h2" sx={{ fontWeight: 650, fontSize: 16 }}>No answer yet</Typography>
+                <Typography component="h2" sx={{ fontWeight: 650, fontSize: 16 }}>
+                    No answer yet
+                </Typography>
                 <Typography color="text.secondary">Press Run below; Scout is the quickest.</Typography>
             </Box>
         );
@@ -24,7 +26,14 @@ export function VerdictLine({ runs }: { runs: RunState }) {
     const grade = shown.grade === 'sign-off' ? 'Sign-off' : shown.grade === 'working' ? 'Working' : 'Scout';
     const cells = thousands(result.grid.shape.reduce((n, i) => n * i, 1));
     const open = result.limits.filter((limit) => limit.margin !== null && limit.plusMinus !== null && Math.abs(limit.margin) < limit.plusMinus).length;
-    const caveat = { running: `So far, on ${cells} cells; the run goes on`, queued: `So far, on ${cells} cells; the run starts again`, stopped: 'Stopped before it was steady', unsteady: shown.message, failed: 'As it was before the run failed', solved: null }[shown.state];
+    const caveat = {
+        running: `So far, on ${cells} cells; the run goes on`,
+        queued: `So far, on ${cells} cells; the run starts again`,
+        stopped: 'Stopped before it was steady',
+        unsteady: shown.message,
+        failed: 'As it was before the run failed',
+        solved: null,
+    }[shown.state];
     return (
         <Box sx={{ px: 1.75, py: 1.25 }}>
             <Typography component="h2" sx={{ fontWeight: 650, fontSize: 16, color: stale ? 'text.secondary' : 'text.primary' }}>
@@ -33,19 +42,38 @@ export function VerdictLine({ runs }: { runs: RunState }) {
                 {verdict.missed > 0 && `${verdict.missed} of ${verdict.limits} limits missed`}
                 {worst?.margin !== null && worst?.margin !== undefined && (
                     <Box component="span" sx={{ color: stale ? 'text.secondary' : worst.margin < 0 ? 'error.main' : 'success.main' }}>
-                        {worst.margin < 0 ? `: ${worst.name}, ${distanceOf(worst.quantity, worst.margin, units)} over` : `: closest is ${worst.name}, ${distanceOf(worst.quantity, worst.margin, units)} left`}
+                        {worst.margin < 0
+                            ? `: ${worst.name}, ${distanceOf(worst.quantity, worst.margin, units)} over`
+                            : `: closest is ${worst.name}, ${distanceOf(worst.quantity, worst.margin, units)} left`}
                     </Box>
                 )}
-                {flow?.margin != null && <Box component="span" sx={{ color: stale ? 'text.secondary' : 'error.main' }}>; {flow.name}, {distanceOf(flow.quantity, flow.margin, units)} {flow.atLeast === null ? 'over' : 'short'}</Box>}
+                {flow?.margin != null && (
+                    <Box component="span" sx={{ color: stale ? 'text.secondary' : 'error.main' }}>
+                        ; {flow.name}, {distanceOf(flow.quantity, flow.margin, units)} {flow.atLeast === null ? 'over' : 'short'}
+                    </Box>
+                )}
             </Typography>
             {stale ? (
-                <Typography role="alert" sx={{ color: 'error.main' }}>Of revision {shown.revision}; the model has changed since. Run again.</Typography>
+                <Typography role="alert" sx={{ color: 'error.main' }}>
+                    Of revision {shown.revision}; the model has changed since. Run again.
+                </Typography>
             ) : (
-                <Typography color="text.secondary">{grade} · balance {(balance.error * 100).toFixed(2)} % · revision {shown.revision}{open > 0 && ` · ${open} ${open === 1 ? 'margin is' : 'margins are'} smaller than the grid’s ±`}{(shown.grade === 'scout' || open > 0) && shown.grade !== 'sign-off' && ' · confirm on a finer grade'}</Typography>
+                <Typography color="text.secondary">
+                    {grade} · balance {(balance.error * 100).toFixed(2)} % · revision {shown.revision}
+                    {open > 0 && ` · ${open} ${open === 1 ? 'margin is' : 'margins are'} smaller than the grid’s ±`}
+                    {(shown.grade === 'scout' || open > 0) && shown.grade !== 'sign-off' && ' · confirm on a finer grade'}
+                </Typography>
             )}
             {!stale && caveat && <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>{caveat}</Typography>}
-            {!stale && result.flow?.regime.frozen && <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>Temperatures alone, on the flow of an earlier run</Typography>}
-            {!stale && result.warnings.map((warning) => <Typography key={warning} variant="body2" sx={{ color: 'error.main' }}>Warning: {warning}.</Typography>)}
+            {!stale && result.flow?.regime.frozen && (
+                <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>Temperatures alone, on the flow of an earlier run</Typography>
+            )}
+            {!stale &&
+                result.warnings.map((warning) => (
+                    <Typography key={warning} variant="body2" sx={{ color: 'error.main' }}>
+                        Warning: {warning}.
+                    </Typography>
+                ))}
         </Box>
     );
 }

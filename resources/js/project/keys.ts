@@ -27,21 +27,75 @@ const screen = () => useScreen.getState();
 export const keys: Key[] = [
     { hotkey: 'mod+k', shown: 'Ctrl+K', meaning: 'Find a command or a part', run: ({ showPalette }) => showPalette() },
     ...stages.map((stage, n): Key => ({
-        hotkey: String(n + 1), plain: true, ...(n === 0 ? { shown: '1 – 5', meaning: 'Stages Build to Judge' } : {}), run: () => screen().set({ stage }),
+        hotkey: String(n + 1),
+        plain: true,
+        ...(n === 0 ? { shown: '1 – 5', meaning: 'Stages Build to Judge' } : {}),
+        run: () => screen().set({ stage }),
     })),
     { hotkey: '', shown: 'Enter', meaning: 'Edit the cell of the ledger; again to save' },
     { hotkey: '', shown: 'Arrows', meaning: 'Move in the ledger; left and right close and open an assembly' },
-    { hotkey: 'mod+z', shown: 'Ctrl+Z, Ctrl+Shift+Z', meaning: 'Undo, redo', run: ({ editor, mayEdit }) => { if (mayEdit) editor.undo(); } },
-    { hotkey: 'mod+shift+z', run: ({ editor, mayEdit }) => { if (mayEdit) editor.redo(); } },
-    { hotkey: 'mod+y', run: ({ editor, mayEdit }) => { if (mayEdit) editor.redo(); } },
+    {
+        hotkey: 'mod+z',
+        shown: 'Ctrl+Z, Ctrl+Shift+Z',
+        meaning: 'Undo, redo',
+        run: ({ editor, mayEdit }) => {
+            if (mayEdit) editor.undo();
+        },
+    },
+    {
+        hotkey: 'mod+shift+z',
+        run: ({ editor, mayEdit }) => {
+            if (mayEdit) editor.redo();
+        },
+    },
+    {
+        hotkey: 'mod+y',
+        run: ({ editor, mayEdit }) => {
+            if (mayEdit) editor.redo();
+        },
+    },
     { hotkey: '', shown: 'Space', meaning: 'Select the row; with Ctrl one more, with Shift all up to it' },
-    { hotkey: 'mod+d', shown: 'Ctrl+D', meaning: 'Duplicate the selected parts', run: ({ editor, mayEdit }) => { if (mayEdit && screen().selection.length > 0) duplicateParts(editor, screen().selection); } },
-    { hotkey: 'delete', shown: 'Delete', meaning: 'Remove the selected parts; Ctrl+Z brings them back', run: ({ editor, mayEdit }) => { if (mayEdit && screen().selection.length > 0) removeParts(editor, screen().selection); } },
-    { hotkey: 'h', plain: true, shown: 'H', meaning: 'Hide or show the selected parts', run: () => { if (screen().selection.length > 0) screen().toggleHidden(screen().selection); } },
-    { hotkey: 'm', plain: true, shown: 'M', meaning: 'Measure between two clicks in the view', run: () => screen().set({ measuring: !screen().measuring, probing: false }) },
-    { hotkey: 'escape', shown: 'Esc', meaning: 'Clear the selection, end probing and measuring', run: () => screen().set({ selection: [], probing: false, measuring: false }) },
+    {
+        hotkey: 'mod+d',
+        shown: 'Ctrl+D',
+        meaning: 'Duplicate the selected parts',
+        run: ({ editor, mayEdit }) => {
+            if (mayEdit && screen().selection.length > 0) duplicateParts(editor, screen().selection);
+        },
+    },
+    {
+        hotkey: 'delete',
+        shown: 'Delete',
+        meaning: 'Remove the selected parts; Ctrl+Z brings them back',
+        run: ({ editor, mayEdit }) => {
+            if (mayEdit && screen().selection.length > 0) removeParts(editor, screen().selection);
+        },
+    },
+    {
+        hotkey: 'h',
+        plain: true,
+        shown: 'H',
+        meaning: 'Hide or show the selected parts',
+        run: () => {
+            if (screen().selection.length > 0) screen().toggleHidden(screen().selection);
+        },
+    },
+    {
+        hotkey: 'm',
+        plain: true,
+        shown: 'M',
+        meaning: 'Measure between two clicks in the view',
+        run: () => screen().set({ measuring: !screen().measuring, probing: false }),
+    },
+    {
+        hotkey: 'escape',
+        shown: 'Esc',
+        meaning: 'Clear the selection, end probing and measuring',
+        run: () => screen().set({ selection: [], probing: false, measuring: false }),
+    },
     { hotkey: '?', plain: true, shown: '?', meaning: 'This list', run: ({ showKeys }) => showKeys() },
 ];
 
 /** Lists, menus and dialogs that lie over the screen have the keys for themselves. They hold the focus while they are open, but not while they fade away. */
-export const liesOver = (target: EventTarget | null): boolean => target instanceof Element && target.closest('[role="dialog"], [role="listbox"], [role="menu"]') !== null;
+export const liesOver = (target: EventTarget | null): boolean =>
+    target instanceof Element && target.closest('[role="dialog"], [role="listbox"], [role="menu"]') !== null;

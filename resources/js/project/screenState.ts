@@ -55,7 +55,9 @@ export const useScreen = create<ScreenState>((set) => ({
             return { selection: state.selection.includes(id) ? state.selection.filter((s) => s !== id) : [...state.selection, id] };
         }),
     toggleHidden: (ids) =>
-        set((state) => ({ hidden: ids.every((id) => state.hidden.includes(id)) ? state.hidden.filter((h) => !ids.includes(h)) : [...new Set([...state.hidden, ...ids])] })),
+        set((state) => ({
+            hidden: ids.every((id) => state.hidden.includes(id)) ? state.hidden.filter((h) => !ids.includes(h)) : [...new Set([...state.hidden, ...ids])],
+        })),
 }));
 
 interface Preferences {

@@ -57,12 +57,33 @@ export function NewProject({ open, onClose }: { open: boolean; onClose: () => vo
                     }}
                 >
                     <Stack direction="row" sx={{ gap: 1.5, mt: 1 }}>
-                        <TextField autoFocus size="small" label="Name of the product" value={answers.name} onChange={(e) => set({ name: e.target.value })} sx={{ flex: 2 }} slotProps={{ htmlInput: { maxLength: 100 } }} />
-                        <TextField select size="small" label="What is the question?" value={answers.question} onChange={(e) => ask(e.target.value as Question)} sx={{ flex: 2 }}>
-                            {(Object.keys(questions) as Question[]).map((question) => <MenuItem key={question} value={question}>{questions[question]}</MenuItem>)}
+                        <TextField
+                            autoFocus
+                            size="small"
+                            label="Name of the product"
+                            value={answers.name}
+                            onChange={(e) => set({ name: e.target.value })}
+                            sx={{ flex: 2 }}
+                            slotProps={{ htmlInput: { maxLength: 100 } }}
+                        />
+                        <TextField
+                            select
+                            size="small"
+                            label="What is the question?"
+                            value={answers.question}
+                            onChange={(e) => ask(e.target.value as Question)}
+                            sx={{ flex: 2 }}
+                        >
+                            {(Object.keys(questions) as Question[]).map((question) => (
+                                <MenuItem key={question} value={question}>
+                                    {questions[question]}
+                                </MenuItem>
+                            ))}
                         </TextField>
                     </Stack>
-                    <Typography component="h3" sx={{ fontWeight: 600, mt: 2, mb: 1 }}>How is it cooled?</Typography>
+                    <Typography component="h3" sx={{ fontWeight: 600, mt: 2, mb: 1 }}>
+                        How is it cooled?
+                    </Typography>
                     <Box role="radiogroup" aria-label="How is it cooled?" sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.25 }}>
                         {(Object.keys(starts) as Start[]).map((start) => {
                             const chosen = answers.start === start;
@@ -72,36 +93,109 @@ export function NewProject({ open, onClose }: { open: boolean; onClose: () => vo
                                     role="radio"
                                     aria-checked={chosen}
                                     onClick={() => set({ start })}
-                                    sx={{ justifyContent: 'start', textAlign: 'left', gap: 1.5, p: 1.25, border: 1, borderRadius: 1.5, borderColor: chosen ? 'primary.main' : 'divider', outline: (t) => (chosen ? `1px solid ${t.palette.primary.main}` : 'none'), bgcolor: chosen ? 'action.selected' : 'transparent', font: 'inherit', '&:hover, &:focus-visible': { bgcolor: 'action.hover' } }}
+                                    sx={{
+                                        justifyContent: 'start',
+                                        textAlign: 'left',
+                                        gap: 1.5,
+                                        p: 1.25,
+                                        border: 1,
+                                        borderRadius: 1.5,
+                                        borderColor: chosen ? 'primary.main' : 'divider',
+                                        outline: (t) => (chosen ? `1px solid ${t.palette.primary.main}` : 'none'),
+                                        bgcolor: chosen ? 'action.selected' : 'transparent',
+                                        font: 'inherit',
+                                        '&:hover, &:focus-visible': { bgcolor: 'action.hover' },
+                                    }}
                                 >
                                     <StartPicture start={start} />
                                     <span>
-                                        <Box component="span" sx={{ display: 'block', fontWeight: 600 }}>{starts[start][0]}</Box>
-                                        <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>{starts[start][1]}</Box>
+                                        <Box component="span" sx={{ display: 'block', fontWeight: 600 }}>
+                                            {starts[start][0]}
+                                        </Box>
+                                        <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>
+                                            {starts[start][1]}
+                                        </Box>
                                     </span>
                                 </ButtonBase>
                             );
                         })}
                     </Box>
-                    {!cooled && <Alert severity="info" sx={{ mt: 1.5 }}>There is no moving air in this start; choose another one or ask for temperatures.</Alert>}
-                    <Typography component="h3" sx={{ fontWeight: 600, mt: 2, mb: 1 }}>What is the worst case outside?</Typography>
+                    {!cooled && (
+                        <Alert severity="info" sx={{ mt: 1.5 }}>
+                            There is no moving air in this start; choose another one or ask for temperatures.
+                        </Alert>
+                    )}
+                    <Typography component="h3" sx={{ fontWeight: 600, mt: 2, mb: 1 }}>
+                        What is the worst case outside?
+                    </Typography>
                     <Stack direction="row" sx={{ gap: 1.5 }}>
-                        <TextField size="small" label="Ambient temperature, °C" value={answers.ambient} error={ambient === null} helperText={ambient === null ? 'A number of °C, for example 40' : ' '} onChange={(e) => set({ ambient: e.target.value })} sx={{ flex: 1 }} />
-                        <TextField size="small" label="Altitude, m" value={answers.altitude} error={altitude === null} helperText={altitude === null ? 'A number of m, for example 0' : ' '} onChange={(e) => set({ altitude: e.target.value })} sx={{ flex: 1 }} />
-                        <TextField select size="small" label="Gravity" value={answers.gravity} onChange={(e) => set({ gravity: e.target.value as Gravity })} sx={{ flex: 1 }}>
-                            {(Object.keys(gravities) as Gravity[]).filter((g) => g !== 'own').map((g) => <MenuItem key={g} value={g}>{gravities[g]}</MenuItem>)}
+                        <TextField
+                            size="small"
+                            label="Ambient temperature, °C"
+                            value={answers.ambient}
+                            error={ambient === null}
+                            helperText={ambient === null ? 'A number of °C, for example 40' : ' '}
+                            onChange={(e) => set({ ambient: e.target.value })}
+                            sx={{ flex: 1 }}
+                        />
+                        <TextField
+                            size="small"
+                            label="Altitude, m"
+                            value={answers.altitude}
+                            error={altitude === null}
+                            helperText={altitude === null ? 'A number of m, for example 0' : ' '}
+                            onChange={(e) => set({ altitude: e.target.value })}
+                            sx={{ flex: 1 }}
+                        />
+                        <TextField
+                            select
+                            size="small"
+                            label="Gravity"
+                            value={answers.gravity}
+                            onChange={(e) => set({ gravity: e.target.value as Gravity })}
+                            sx={{ flex: 1 }}
+                        >
+                            {(Object.keys(gravities) as Gravity[])
+                                .filter((g) => g !== 'own')
+                                .map((g) => (
+                                    <MenuItem key={g} value={g}>
+                                        {gravities[g]}
+                                    </MenuItem>
+                                ))}
                         </TextField>
-                        <TextField select size="small" label="Units on the screen" value={units} onChange={(e) => setUnits(e.target.value as UnitSet)} sx={{ flex: 1 }}>
-                            {(Object.keys(unitSetNames) as UnitSet[]).map((u) => <MenuItem key={u} value={u}>{unitSetNames[u]}</MenuItem>)}
+                        <TextField
+                            select
+                            size="small"
+                            label="Units on the screen"
+                            value={units}
+                            onChange={(e) => setUnits(e.target.value as UnitSet)}
+                            sx={{ flex: 1 }}
+                        >
+                            {(Object.keys(unitSetNames) as UnitSet[]).map((u) => (
+                                <MenuItem key={u} value={u}>
+                                    {unitSetNames[u]}
+                                </MenuItem>
+                            ))}
                         </TextField>
                     </Stack>
-                    {creating.isError && <Alert severity="error">{creating.error.message}{creating.error instanceof ApiError && creating.error.problems.map((p) => <div key={p.pointer + p.message}>{p.message}</div>)}</Alert>}
+                    {creating.isError && (
+                        <Alert severity="error">
+                            {creating.error.message}
+                            {creating.error instanceof ApiError && creating.error.problems.map((p) => <div key={p.pointer + p.message}>{p.message}</div>)}
+                        </Alert>
+                    )}
                 </form>
             </DialogContent>
             <DialogActions sx={{ px: 3, pb: 2 }}>
-                <Typography variant="body2" color="text.secondary" sx={{ flex: 1 }}>All of this can be changed later.</Typography>
-                <Button color="inherit" onClick={onClose}>Cancel</Button>
-                <Button type="submit" form="new-project" variant="contained" disabled={!ready} loading={creating.isPending}>Create</Button>
+                <Typography variant="body2" color="text.secondary" sx={{ flex: 1 }}>
+                    All of this can be changed later.
+                </Typography>
+                <Button color="inherit" onClick={onClose}>
+                    Cancel
+                </Button>
+                <Button type="submit" form="new-project" variant="contained" disabled={!ready} loading={creating.isPending}>
+                    Create
+                </Button>
             </DialogActions>
         </Dialog>
     );

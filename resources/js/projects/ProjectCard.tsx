@@ -21,7 +21,14 @@ function VerdictChip({ verdict }: { verdict: Project['variants'][number]['verdic
     if (!verdict) return <Chip size="small" variant="outlined" label="Not solved yet" />;
     const worst = verdict.worstMargin === null ? '' : `, worst margin ${difference(verdict.worstMargin, units)} ${differenceUnit(units)}`;
     const text = verdict.missed > 0 ? `${verdict.missed} of ${verdict.limits} limits missed${worst}` : `All ${verdict.limits} limits met${worst}`;
-    return <Chip size="small" variant={verdict.current ? 'filled' : 'outlined'} color={verdict.missed > 0 ? 'error' : 'success'} label={verdict.current ? text : `${text} (before the last edits)`} />;
+    return (
+        <Chip
+            size="small"
+            variant={verdict.current ? 'filled' : 'outlined'}
+            color={verdict.missed > 0 ? 'error' : 'success'}
+            label={verdict.current ? text : `${text} (before the last edits)`}
+        />
+    );
 }
 
 interface Props {
@@ -43,22 +50,40 @@ export function ProjectCard({ project, onRename, onDelete }: Props) {
             <CardActionArea component={Link} to={variant ? `/projects/${project.id}/variants/${variant.id}` : '/'} sx={{ p: 2, pr: 6 }}>
                 <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 2, alignItems: 'start' }}>
                     <Box>
-                        <Typography component="h2" sx={{ fontWeight: 600, fontSize: 16 }}>{project.name}</Typography>
+                        <Typography component="h2" sx={{ fontWeight: 600, fontSize: 16 }}>
+                            {project.name}
+                        </Typography>
                         {project.summary && <Typography color="text.secondary">{project.summary}</Typography>}
                     </Box>
                     <VerdictChip verdict={variant?.verdict ?? null} />
                 </Stack>
                 <Typography variant="body2" color="text.secondary" sx={{ mt: 1 }}>
                     {project.variants.length === 1 ? '1 variant' : `${project.variants.length} variants`} · revision {variant?.revision ?? 0} · {project.role}
-                    {project.openedAt ? ` · opened ${moment.format(new Date(project.openedAt))}` : project.updatedAt && ` · changed ${moment.format(new Date(project.updatedAt))}`}
+                    {project.openedAt
+                        ? ` · opened ${moment.format(new Date(project.openedAt))}`
+                        : project.updatedAt && ` · changed ${moment.format(new Date(project.updatedAt))}`}
                 </Typography>
             </CardActionArea>
             {project.role !== 'viewer' && (
-                <IconButton size="small" aria-label={`Menu of ${project.name}`} aria-haspopup="menu" onClick={(e) => setMenu(e.currentTarget)} sx={{ position: 'absolute', right: 10, top: 12 }}><MoreVert fontSize="small" /></IconButton>
+                <IconButton
+                    size="small"
+                    aria-label={`Menu of ${project.name}`}
+                    aria-haspopup="menu"
+                    onClick={(e) => setMenu(e.currentTarget)}
+                    sx={{ position: 'absolute', right: 10, top: 12 }}
+                >
+                    <MoreVert fontSize="small" />
+                </IconButton>
             )}
             <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
-                <MenuItem dense onClick={choose(onRename)}>Rename</MenuItem>
-                {project.role === 'owner' && <MenuItem dense onClick={choose(onDelete)}>Delete</MenuItem>}
+                <MenuItem dense onClick={choose(onRename)}>
+                    Rename
+                </MenuItem>
+                {project.role === 'owner' && (
+                    <MenuItem dense onClick={choose(onDelete)}>
+                        Delete
+                    </MenuItem>
+                )}
             </Menu>
         </Card>
     );

@@ -72,7 +72,9 @@ function ImportButton() {
                         </Typography>
                     ))}
                 </DialogContent>
-                <DialogActions><Button onClick={() => setRefusal(null)}>Close</Button></DialogActions>
+                <DialogActions>
+                    <Button onClick={() => setRefusal(null)}>Close</Button>
+                </DialogActions>
             </Dialog>
         </>
     );
@@ -85,11 +87,15 @@ function Deleted({ restore }: { restore: (project: Project) => void }) {
     if (!deleted.data?.length) return null;
     return (
         <Box component="section" aria-label="Deleted projects" sx={{ mt: 4 }}>
-            <Typography component="h2" sx={{ fontSize: 14, fontWeight: 600, mb: 0.5 }}>Deleted, restorable for {days} days</Typography>
+            <Typography component="h2" sx={{ fontSize: 14, fontWeight: 600, mb: 0.5 }}>
+                Deleted, restorable for {days} days
+            </Typography>
             {deleted.data.map((project) => (
                 <Stack key={project.id} direction="row" sx={{ alignItems: 'center', gap: 1, color: 'text.secondary' }}>
                     <span>{project.name}</span>
-                    <Button size="small" onClick={() => restore(project)}>Restore</Button>
+                    <Button size="small" onClick={() => restore(project)}>
+                        Restore
+                    </Button>
                 </Stack>
             ))}
         </Box>
@@ -100,12 +106,32 @@ function RenameDialog({ project, save, onClose }: { project: Project; save: (nam
     const [name, setName] = useState(project.name);
     return (
         <Dialog open onClose={onClose} fullWidth maxWidth="xs">
-            <form onSubmit={(e) => { e.preventDefault(); save(name.trim()); }}>
+            <form
+                onSubmit={(e) => {
+                    e.preventDefault();
+                    save(name.trim());
+                }}
+            >
                 <DialogTitle>Rename project</DialogTitle>
-                <DialogContent><TextField autoFocus fullWidth size="small" label="Name" sx={{ mt: 1 }} value={name} onChange={(e) => setName(e.target.value)} slotProps={{ htmlInput: { maxLength: 200 } }} /></DialogContent>
+                <DialogContent>
+                    <TextField
+                        autoFocus
+                        fullWidth
+                        size="small"
+                        label="Name"
+                        sx={{ mt: 1 }}
+                        value={name}
+                        onChange={(e) => setName(e.target.value)}
+                        slotProps={{ htmlInput: { maxLength: 200 } }}
+                    />
+                </DialogContent>
                 <DialogActions>
-                    <Button color="inherit" onClick={onClose}>Cancel</Button>
-                    <Button type="submit" variant="contained" disabled={name.trim() === ''}>Rename</Button>
+                    <Button color="inherit" onClick={onClose}>
+                        Cancel
+                    </Button>
+                    <Button type="submit" variant="contained" disabled={name.trim() === ''}>
+                        Rename
+                    </Button>
                 </DialogActions>
             </form>
         </Dialog>
@@ -132,39 +158,83 @@ export function ProjectList() {
                 <Wordmark onDark />
                 <Box sx={{ flex: 1 }} />
                 <span style={{ color: bar.quiet }}>{session.data?.user?.name}</span>
-                <Button sx={{ color: bar.text }} onClick={() => signOut.mutate()}>Sign out</Button>
+                <Button sx={{ color: bar.text }} onClick={() => signOut.mutate()}>
+                    Sign out
+                </Button>
             </Bar>
             <Box component="main" sx={{ width: '100%', maxWidth: 880, mx: 'auto', p: 3 }}>
                 <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'center', mb: 2, gap: 1 }}>
-                    <Typography component="h1" variant="h5" sx={{ flex: 1 }}>Projects</Typography>
-                    {(projects.data?.length ?? 0) >= MANY && <TextField size="small" placeholder="Find project" value={search} onChange={(e) => setSearch(e.target.value)} slotProps={{ htmlInput: { 'aria-label': 'Find project', style: { padding: '6px 12px' } } }} />}
+                    <Typography component="h1" variant="h5" sx={{ flex: 1 }}>
+                        Projects
+                    </Typography>
+                    {(projects.data?.length ?? 0) >= MANY && (
+                        <TextField
+                            size="small"
+                            placeholder="Find project"
+                            value={search}
+                            onChange={(e) => setSearch(e.target.value)}
+                            slotProps={{ htmlInput: { 'aria-label': 'Find project', style: { padding: '6px 12px' } } }}
+                        />
+                    )}
                     <ImportButton />
-                    <Button variant="contained" startIcon={<Add />} onClick={() => setCreating(true)}>New project</Button>
+                    <Button variant="contained" startIcon={<Add />} onClick={() => setCreating(true)}>
+                        New project
+                    </Button>
                 </Stack>
                 {projects.isError && (
-                    <Alert severity="error" action={<Button onClick={() => void projects.refetch()}>Try again</Button>}>{projects.error.message}</Alert>
+                    <Alert severity="error" action={<Button onClick={() => void projects.refetch()}>Try again</Button>}>
+                        {projects.error.message}
+                    </Alert>
                 )}
-                {change.isError && <Alert severity="error" onClose={change.reset} sx={{ mb: 1.5 }}>{change.error.message}</Alert>}
+                {change.isError && (
+                    <Alert severity="error" onClose={change.reset} sx={{ mb: 1.5 }}>
+                        {change.error.message}
+                    </Alert>
+                )}
                 <Stack sx={{ gap: 1.5 }}>
                     {projects.isPending && [1, 2].map((n) => <Skeleton key={n} variant="rounded" height={92} />)}
                     {shown?.map((project) => (
-                        <ProjectCard key={project.id} project={project} onRename={() => setRenaming(project)} onDelete={() => change.mutate({ remove: project }, { onSuccess: () => setDeleted(project) })} />
+                        <ProjectCard
+                            key={project.id}
+                            project={project}
+                            onRename={() => setRenaming(project)}
+                            onDelete={() => change.mutate({ remove: project }, { onSuccess: () => setDeleted(project) })}
+                        />
                     ))}
-                    {projects.data?.length === 0 && (
-                        <Typography color="text.secondary">No project yet. Make a new one, or import a model.</Typography>
+                    {projects.data?.length === 0 && <Typography color="text.secondary">No project yet. Make a new one, or import a model.</Typography>}
+                    {shown?.length === 0 && wanted !== '' && (
+                        <Typography color="text.secondary">No project has “{search.trim()}” in its name or summary.</Typography>
                     )}
-                    {shown?.length === 0 && wanted !== '' && <Typography color="text.secondary">No project has “{search.trim()}” in its name or summary.</Typography>}
                 </Stack>
                 <Deleted restore={(project) => change.mutate({ restore: project })} />
             </Box>
             {creating && <NewProject open onClose={() => setCreating(false)} />}
-            {renaming && <RenameDialog project={renaming} onClose={() => setRenaming(null)} save={(name) => change.mutate({ rename: renaming, name }, { onSuccess: () => setRenaming(null) })} />}
+            {renaming && (
+                <RenameDialog
+                    project={renaming}
+                    onClose={() => setRenaming(null)}
+                    save={(name) => change.mutate({ rename: renaming, name }, { onSuccess: () => setRenaming(null) })}
+                />
+            )}
             <Snackbar
                 open={deleted !== null}
                 autoHideDuration={8000}
-                onClose={(_e, reason) => { if (reason !== 'clickaway') setDeleted(null); }}
+                onClose={(_e, reason) => {
+                    if (reason !== 'clickaway') setDeleted(null);
+                }}
                 message={`Deleted ${deleted?.name ?? ''}`}
-                action={<Button color="inherit" size="small" onClick={() => { if (deleted) change.mutate({ restore: deleted }); setDeleted(null); }}>Undo</Button>}
+                action={
+                    <Button
+                        color="inherit"
+                        size="small"
+                        onClick={() => {
+                            if (deleted) change.mutate({ restore: deleted });
+                            setDeleted(null);
+                        }}
+                    >
+                        Undo
+                    </Button>
+                }
             />
         </Stack>
     );

@@ -39,9 +39,19 @@ const all = (side: object) => Object.fromEntries(['x-', 'x+', 'y-', 'y+', 'z-', 
 
 const board = (at: string[], size: [string, string]) => part('board', 'Board', { shape: { kind: 'board', size, layers: boardLayers(4) }, at });
 
-const processor = (at: string[], watts: string) => part('processor', 'Processor', { shape: { kind: 'package', size: ['20 mm', '20 mm', '2 mm'], junctionToCase: '0.8 K/W', junctionToBoard: '4 K/W' }, at, power: watts });
+const processor = (at: string[], watts: string) =>
+    part('processor', 'Processor', {
+        shape: { kind: 'package', size: ['20 mm', '20 mm', '2 mm'], junctionToCase: '0.8 K/W', junctionToBoard: '4 K/W' },
+        at,
+        power: watts,
+    });
 
-const regulator = (at: string[], watts: string) => part('regulator', 'Regulator', { shape: { kind: 'package', size: ['8 mm', '8 mm', '1.5 mm'], junctionToCase: '6 K/W', junctionToBoard: '9 K/W' }, at, power: watts });
+const regulator = (at: string[], watts: string) =>
+    part('regulator', 'Regulator', {
+        shape: { kind: 'package', size: ['8 mm', '8 mm', '1.5 mm'], junctionToCase: '6 K/W', junctionToBoard: '9 K/W' },
+        at,
+        power: watts,
+    });
 
 interface Design {
     flow: 'none' | 'auto';
@@ -59,12 +69,30 @@ const designs: Record<Start, () => Design> = {
             board(['15 mm', '10 mm', '8 mm'], ['120 mm', '100 mm']),
             processor(['60 mm', '50 mm', '9.6 mm'], '8 W'),
             regulator(['100 mm', '40 mm', '9.6 mm'], '1.5 W'),
-            part('fan', 'Fan', { shape: { kind: 'fan', direction: 'x+', diameter: '40 mm', hub: 0.4, curve: [['0 l/s', '45 Pa'], ['2 l/s', '28 Pa'], ['4 l/s', '0 Pa']], curveDensity: standardAir }, at: ['150 mm', '40 mm', '5 mm'] }),
+            part('fan', 'Fan', {
+                shape: {
+                    kind: 'fan',
+                    direction: 'x+',
+                    diameter: '40 mm',
+                    hub: 0.4,
+                    curve: [
+                        ['0 l/s', '45 Pa'],
+                        ['2 l/s', '28 Pa'],
+                        ['4 l/s', '0 Pa'],
+                    ],
+                    curveDensity: standardAir,
+                },
+                at: ['150 mm', '40 mm', '5 mm'],
+            }),
         ];
         return {
-            flow: 'auto', buoyancy: true, parts, limits: boxed(parts),
+            flow: 'auto',
+            buoyancy: true,
+            parts,
+            limits: boxed(parts),
             space: {
-                box: { min: [0, 0, 0], max: ['160 mm', '120 mm', '50 mm'] }, fluid: 'air',
+                box: { min: [0, 0, 0], max: ['160 mm', '120 mm', '50 mm'] },
+                fluid: 'air',
                 sides: {
                     ...all(film('8 W/m^2/K')),
                     'x-': { ...film('8 W/m^2/K'), patches: [{ min: ['20 mm', '10 mm'], max: ['100 mm', '40 mm'], kind: 'open' }] },
@@ -74,44 +102,121 @@ const designs: Record<Start, () => Design> = {
         };
     },
     sealed: () => {
-        const parts = [board(['15 mm', '10 mm', '8 mm'], ['120 mm', '100 mm']), processor(['60 mm', '50 mm', '9.6 mm'], '4 W'), regulator(['100 mm', '40 mm', '9.6 mm'], '1 W')];
-        return { flow: 'auto', buoyancy: true, parts, limits: boxed(parts), space: { box: { min: [0, 0, 0], max: ['160 mm', '120 mm', '50 mm'] }, fluid: 'air', sides: all(film('10 W/m^2/K')) } };
+        const parts = [
+            board(['15 mm', '10 mm', '8 mm'], ['120 mm', '100 mm']),
+            processor(['60 mm', '50 mm', '9.6 mm'], '4 W'),
+            regulator(['100 mm', '40 mm', '9.6 mm'], '1 W'),
+        ];
+        return {
+            flow: 'auto',
+            buoyancy: true,
+            parts,
+            limits: boxed(parts),
+            space: { box: { min: [0, 0, 0], max: ['160 mm', '120 mm', '50 mm'] }, fluid: 'air', sides: all(film('10 W/m^2/K')) },
+        };
     },
     sink: () => {
-        const source = part('source', 'Heat source', { shape: { kind: 'block', size: ['20 mm', '20 mm', '2 mm'] }, at: ['70 mm', '60 mm', '40 mm'], material: 'copper', power: '10 W' });
-        const parts = [source, part('sink', 'Heat sink', { shape: { kind: 'plateFins', size: ['60 mm', '60 mm'], base: '4 mm', height: '30 mm', count: 8, thickness: '1.5 mm', along: 'x' }, at: ['50 mm', '40 mm', '42 mm'], material: 'aluminium-6063' })];
-        return { flow: 'auto', buoyancy: true, parts, limits: [limit(source, '85 degC')], space: { box: { min: [0, 0, 0], max: ['160 mm', '140 mm', '200 mm'] }, fluid: 'air', sides: all({ kind: 'open' }) } };
+        const source = part('source', 'Heat source', {
+            shape: { kind: 'block', size: ['20 mm', '20 mm', '2 mm'] },
+            at: ['70 mm', '60 mm', '40 mm'],
+            material: 'copper',
+            power: '10 W',
+        });
+        const parts = [
+            source,
+            part('sink', 'Heat sink', {
+                shape: { kind: 'plateFins', size: ['60 mm', '60 mm'], base: '4 mm', height: '30 mm', count: 8, thickness: '1.5 mm', along: 'x' },
+                at: ['50 mm', '40 mm', '42 mm'],
+                material: 'aluminium-6063',
+            }),
+        ];
+        return {
+            flow: 'auto',
+            buoyancy: true,
+            parts,
+            limits: [limit(source, '85 degC')],
+            space: { box: { min: [0, 0, 0], max: ['160 mm', '140 mm', '200 mm'] }, fluid: 'air', sides: all({ kind: 'open' }) },
+        };
     },
     duct: () => {
-        const parts = [board(['40 mm', '10 mm', '0 mm'], ['120 mm', '80 mm']), processor(['90 mm', '40 mm', '1.6 mm'], '6 W'), regulator(['130 mm', '30 mm', '1.6 mm'], '1.5 W')];
+        const parts = [
+            board(['40 mm', '10 mm', '0 mm'], ['120 mm', '80 mm']),
+            processor(['90 mm', '40 mm', '1.6 mm'], '6 W'),
+            regulator(['130 mm', '30 mm', '1.6 mm'], '1.5 W'),
+        ];
         return {
-            flow: 'auto', buoyancy: false, parts, limits: boxed(parts),
-            space: { box: { min: [0, 0, 0], max: ['240 mm', '100 mm', '30 mm'] }, fluid: 'air', sides: { ...all({ kind: 'wall' }), 'x-': { kind: 'inlet', speed: '2 m/s' }, 'x+': { kind: 'outlet' } } },
+            flow: 'auto',
+            buoyancy: false,
+            parts,
+            limits: boxed(parts),
+            space: {
+                box: { min: [0, 0, 0], max: ['240 mm', '100 mm', '30 mm'] },
+                fluid: 'air',
+                sides: { ...all({ kind: 'wall' }), 'x-': { kind: 'inlet', speed: '2 m/s' }, 'x+': { kind: 'outlet' } },
+            },
         };
     },
     plate: () => {
-        const dies = [0, 1].map((n) => part(`die-${n + 1}`, `Die ${n + 1}`, { shape: { kind: 'block', size: ['10 mm', '10 mm', '0.4 mm'] }, at: [`${12 + 16 * n} mm`, '15 mm', '4.6 mm'], material: 'silicon', power: '60 W' }));
+        const dies = [0, 1].map((n) =>
+            part(`die-${n + 1}`, `Die ${n + 1}`, {
+                shape: { kind: 'block', size: ['10 mm', '10 mm', '0.4 mm'] },
+                at: [`${12 + 16 * n} mm`, '15 mm', '4.6 mm'],
+                material: 'silicon',
+                power: '60 W',
+            }),
+        );
         const parts = [
             part('baseplate', 'Baseplate', { shape: { kind: 'block', size: ['50 mm', '40 mm', '3 mm'] }, at: ['0 mm', '0 mm', '0 mm'], material: 'copper' }),
             part('solder', 'Solder', { shape: { kind: 'block', size: ['40 mm', '30 mm', '0.2 mm'] }, at: ['5 mm', '5 mm', '3 mm'], material: 'solder-sac305' }),
-            part('substrate', 'Substrate', { shape: { kind: 'block', size: ['40 mm', '30 mm', '1.4 mm'] }, at: ['5 mm', '5 mm', '3.2 mm'], material: 'alumina' }),
+            part('substrate', 'Substrate', {
+                shape: { kind: 'block', size: ['40 mm', '30 mm', '1.4 mm'] },
+                at: ['5 mm', '5 mm', '3.2 mm'],
+                material: 'alumina',
+            }),
             ...dies,
         ];
         return {
-            flow: 'none', buoyancy: false, parts, limits: dies.map((die) => limit(die, '125 degC')),
-            space: { box: { min: [0, 0, 0], max: ['50 mm', '40 mm', '6 mm'] }, fluid: null, sides: { 'z-': { kind: 'wall', heat: { kind: 'film', coefficient: '6000 W/m^2/K' } } } },
+            flow: 'none',
+            buoyancy: false,
+            parts,
+            limits: dies.map((die) => limit(die, '125 degC')),
+            space: {
+                box: { min: [0, 0, 0], max: ['50 mm', '40 mm', '6 mm'] },
+                fluid: null,
+                sides: { 'z-': { kind: 'wall', heat: { kind: 'film', coefficient: '6000 W/m^2/K' } } },
+            },
         };
     },
     bars: () => {
-        const bar = (id: string, name: string, size: [string, string, string], at: string[], faces: object) => part(id, name, { shape: { kind: 'block', size }, at, material: 'copper', faces: { bare: { heat: { kind: 'film', coefficient: '10 W/m^2/K' } }, ...faces } });
+        const bar = (id: string, name: string, size: [string, string, string], at: string[], faces: object) =>
+            part(id, name, {
+                shape: { kind: 'block', size },
+                at,
+                material: 'copper',
+                faces: { bare: { heat: { kind: 'film', coefficient: '10 W/m^2/K' } }, ...faces },
+            });
         const parts = [
-            bar('bar-in', 'Bar to the source', ['120 mm', '20 mm', '3 mm'], ['20 mm', '20 mm', '20 mm'], { 'x-': { electric: { kind: 'current', current: '200 A' } } }),
+            bar('bar-in', 'Bar to the source', ['120 mm', '20 mm', '3 mm'], ['20 mm', '20 mm', '20 mm'], {
+                'x-': { electric: { kind: 'current', current: '200 A' } },
+            }),
             bar('neck', 'Neck', ['60 mm', '10 mm', '3 mm'], ['140 mm', '25 mm', '20 mm'], {}),
             bar('bar-out', 'Bar to the load', ['40 mm', '20 mm', '3 mm'], ['200 mm', '20 mm', '20 mm'], { 'x+': { electric: { kind: 'ground' } } }),
         ];
-        return { flow: 'none', buoyancy: false, parts, limits: parts.map((p) => limit(p, '105 degC')), space: { box: { min: [0, 0, 0], max: ['260 mm', '60 mm', '43 mm'] }, fluid: null } };
+        return {
+            flow: 'none',
+            buoyancy: false,
+            parts,
+            limits: parts.map((p) => limit(p, '105 degC')),
+            space: { box: { min: [0, 0, 0], max: ['260 mm', '60 mm', '43 mm'] }, fluid: null },
+        };
     },
-    empty: () => ({ flow: 'auto', buoyancy: true, parts: [], limits: [], space: { box: { min: [0, 0, 0], max: ['200 mm', '150 mm', '60 mm'] }, fluid: 'air', sides: all({ kind: 'wall' }) } }),
+    empty: () => ({
+        flow: 'auto',
+        buoyancy: true,
+        parts: [],
+        limits: [],
+        space: { box: { min: [0, 0, 0], max: ['200 mm', '150 mm', '60 mm'] }, fluid: 'air', sides: all({ kind: 'wall' }) },
+    }),
 };
 
 /** The model document to start from. */

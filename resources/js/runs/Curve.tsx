@@ -13,7 +13,9 @@ const LINE = 13;
 function apart(heights: readonly number[]): number[] {
     const order = heights.map((_h, n) => n).sort((a, b) => heights[a]! - heights[b]!);
     const placed = [...heights];
-    order.forEach((n, i) => { if (i > 0) placed[n] = Math.max(placed[n]!, placed[order[i - 1]!]! + LINE); });
+    order.forEach((n, i) => {
+        if (i > 0) placed[n] = Math.max(placed[n]!, placed[order[i - 1]!]! + LINE);
+    });
     const beyond = Math.max(0, Math.max(...placed) - (HEIGHT - BOTTOM));
     return placed.map((at) => at - beyond);
 }
@@ -43,7 +45,9 @@ export function Curve({ label, end, width, curves, ticks }: Props) {
             {ticks.map((tick) => (
                 <g key={tick.name}>
                     <line x1={LEFT} x2={right} y1={y(tick.at)} y2={y(tick.at)} stroke={palette.divider} />
-                    <text x={LEFT - 6} y={y(tick.at) + 4} textAnchor="end" fontSize={11} fill={palette.text.secondary}>{tick.name}</text>
+                    <text x={LEFT - 6} y={y(tick.at) + 4} textAnchor="end" fontSize={11} fill={palette.text.secondary}>
+                        {tick.name}
+                    </text>
                 </g>
             ))}
             {curves.map((curve) => (
@@ -52,11 +56,18 @@ export function Curve({ label, end, width, curves, ticks }: Props) {
                     {!named && curve.points.map((p, i) => <circle key={i} cx={x(p.x)} cy={y(p.y)} r={1.7} stroke="none" />)}
                 </g>
             ))}
-            {named && apart(curves.map((curve) => y(curve.points.at(-1)?.y ?? low))).map((at, n) => (
-                <text key={curves[n]!.name} x={right + 6} y={at + 4} fontSize={11} fill={curves[n]!.colour}>{curves[n]!.name}</text>
-            ))}
-            <text x={right} y={HEIGHT - 6} textAnchor="end" fontSize={11} fill={palette.text.secondary}>{end}</text>
-            <text x={LEFT} y={HEIGHT - 6} fontSize={11} fill={palette.text.secondary}>{label}</text>
+            {named &&
+                apart(curves.map((curve) => y(curve.points.at(-1)?.y ?? low))).map((at, n) => (
+                    <text key={curves[n]!.name} x={right + 6} y={at + 4} fontSize={11} fill={curves[n]!.colour}>
+                        {curves[n]!.name}
+                    </text>
+                ))}
+            <text x={right} y={HEIGHT - 6} textAnchor="end" fontSize={11} fill={palette.text.secondary}>
+                {end}
+            </text>
+            <text x={LEFT} y={HEIGHT - 6} fontSize={11} fill={palette.text.secondary}>
+                {label}
+            </text>
         </svg>
     );
 }

@@ -13,7 +13,15 @@ function Residuals({ samples, end, deepest }: { samples: { x: number; residual: 
     const logarithm = (residual: number) => Math.log10(Math.max(residual, 1e-14));
     const lowest = Math.floor(Math.min(deepest, ...samples.map((s) => logarithm(s.residual))));
     const ticks = Array.from({ length: Math.ceil(-lowest / 2) + 1 }, (_, i) => ({ at: -2 * i, name: i === 0 ? '1' : `1e−${2 * i}` }));
-    return <Curve label="relative residual" end={end} width={300} curves={[{ name: 'residual', points: samples.map((s) => ({ x: s.x, y: logarithm(s.residual) })) }]} ticks={ticks} />;
+    return (
+        <Curve
+            label="relative residual"
+            end={end}
+            width={300}
+            curves={[{ name: 'residual', points: samples.map((s) => ({ x: s.x, y: logarithm(s.residual) })) }]}
+            ticks={ticks}
+        />
+    );
 }
 
 /** The worst margin as the run saw it; it settles before the residuals have come all the way. */
@@ -25,7 +33,15 @@ function Margins({ run, units }: { run: Run; units: UnitSet }) {
     const [low, high] = [Math.min(0, ...settled), Math.max(0, ...settled)];
     const room = 0.1 * Math.max(high - low, 1);
     const ends = [...new Set([low < 0 ? low - room : 0, 0, high > 0 ? high + room : 0])];
-    return <Curve label={`worst margin, ${differenceUnit(units)}`} end={`now ${difference(known.at(-1)!.y, units)} ${differenceUnit(units)}`} width={240} curves={[{ name: 'worst margin', points: known }]} ticks={ends.map((at) => ({ at, name: difference(at, units) }))} />;
+    return (
+        <Curve
+            label={`worst margin, ${differenceUnit(units)}`}
+            end={`now ${difference(known.at(-1)!.y, units)} ${differenceUnit(units)}`}
+            width={240}
+            curves={[{ name: 'worst margin', points: known }]}
+            ticks={ends.map((at) => ({ at, name: difference(at, units) }))}
+        />
+    );
 }
 
 /** What of the limits and watches comes near its bound is followed by name; the worst few, for more could not be told apart. */
@@ -38,9 +54,14 @@ function Watched({ run, outline, units }: { run: Run; outline: Outline; units: U
         return limit ? (limit.atMost !== null ? limit.atMost - latest[id]! : latest[id]! - limit.atLeast!) - limit.derating : -Infinity;
     };
     const name = (id: string) => [...outline.limits, ...outline.watches].find((entry) => entry.id === id)?.name ?? id;
-    const ids = Object.keys(latest).sort((a, b) => margin(a) - margin(b)).slice(0, MOST_WATCHED);
+    const ids = Object.keys(latest)
+        .sort((a, b) => margin(a) - margin(b))
+        .slice(0, MOST_WATCHED);
     if (samples.length < 2 || ids.length === 0) return null;
-    const values = samples.slice(Math.floor(samples.length / 4)).flatMap((s) => ids.map((id) => s.values[id] ?? NaN)).filter(Number.isFinite);
+    const values = samples
+        .slice(Math.floor(samples.length / 4))
+        .flatMap((s) => ids.map((id) => s.values[id] ?? NaN))
+        .filter(Number.isFinite);
     const [low, high] = [Math.min(...values), Math.max(...values)];
     const room = Math.max(0.05 * (high - low), 0.5);
     const colours = [palette.primary.main, '#b5493a', '#33658a', '#3f7d4e', '#7a5195'];
@@ -49,7 +70,11 @@ function Watched({ run, outline, units }: { run: Run; outline: Outline; units: U
             label={`watched, ${temperatureUnit(units)}`}
             end={`${samples.at(-1)!.seconds.toFixed(1)} s`}
             width={420}
-            curves={ids.map((id, n) => ({ name: shortened(name(id)), colour: colours[n], points: samples.flatMap((s) => (s.values[id] === undefined ? [] : [{ x: s.seconds, y: s.values[id] }])) }))}
+            curves={ids.map((id, n) => ({
+                name: shortened(name(id)),
+                colour: colours[n],
+                points: samples.flatMap((s) => (s.values[id] === undefined ? [] : [{ x: s.seconds, y: s.values[id] }])),
+            }))}
             ticks={[low - room, (low + high) / 2, high + room].map((at) => ({ at, name: temperature(at, units) }))}
         />
     );
@@ -66,23 +91,51 @@ export function RunCurves({ run, result, outline }: { run: Run | undefined; resu
     const units = usePreferences((s) => s.units);
     const keep = useSession().data?.keep;
     // The result has every iteration of its grid; while a run goes on there are moments of it, on one grid after the other.
-    const samples = result?.solver.residuals.map((residual, i) => ({ x: i + 1, residual })) ?? run?.samples.map((s) => ({ x: s.seconds, residual: s.residual })) ?? [];
+    const samples =
+        result?.solver.residuals.map((residual, i) => ({ x: i + 1, residual })) ?? run?.samples.map((s) => ({ x: s.seconds, residual: s.residual })) ?? [];
     if (!run || samples.length === 0) {
-        return <Typography color="text.secondary" sx={{ px: 2, pb: 2 }}>{run ? 'This run was over before a residual was noted.' : 'Residuals and the heat balance appear here during a run.'}</Typography>;
+        return (
+            <Typography color="text.secondary" sx={{ px: 2, pb: 2 }}>
+                {run ? 'This run was over before a residual was noted.' : 'Residuals and the heat balance appear here during a run.'}
+            </Typography>
+        );
     }
     return (
         <Stack direction="row" sx={{ px: 2, pb: 1.5, gap: 3, overflowX: 'auto' }}>
             <Residuals samples={samples} end={result ? `iteration ${samples.length}` : `${samples.at(-1)!.x.toFixed(1)} s`} deepest={result?.flow ? -4 : -8} />
-            {outline && run.samples.some((s) => Object.keys(s.values).length > 0) ? <Watched run={run} outline={outline} units={units} /> : <Margins run={run} units={units} />}
+            {outline && run.samples.some((s) => Object.keys(s.values).length > 0) ? (
+                <Watched run={run} outline={outline} units={units} />
+            ) : (
+                <Margins run={run} units={units} />
+            )}
             {result && (
                 <Box sx={{ fontSize: 13, lineHeight: 1.9 }}>
-                    <div>Heat in {watts(result.balance.in)} W, out {watts(result.balance.out)} W</div>
+                    <div>
+                        Heat in {watts(result.balance.in)} W, out {watts(result.balance.out)} W
+                    </div>
                     <div>Balance error {scientific(result.balance.error * 100)} %</div>
-                    <div>Residual {scientific(result.solver.residual)} after {result.solver.iterations} iterations in {result.solver.passes} {result.solver.passes === 1 ? 'pass' : 'passes'}</div>
-                    {result.levels.length > 1 && <div>{result.levels.length} grids: {result.levels.map((level) => thousands(level.cells)).join(', ')} cells</div>}
-                    <div>Grid {result.grid.shape.join(' × ')}, cells {(result.grid.smallest * 1e3).toPrecision(2)} to {(result.grid.largest * 1e3).toPrecision(2)} mm</div>
-                    {result.flow && <Box sx={{ color: 'text.secondary' }}>Started from {starts[result.solver.start.from]}{result.solver.start.frozen ? ', which was kept' : ''}</Box>}
-                    <Box sx={{ color: 'text.secondary' }}>{result.solver.version}, code {result.solver.code.slice(0, 8)}, model {result.model.hash.slice(0, 8)}</Box>
+                    <div>
+                        Residual {scientific(result.solver.residual)} after {result.solver.iterations} iterations in {result.solver.passes}{' '}
+                        {result.solver.passes === 1 ? 'pass' : 'passes'}
+                    </div>
+                    {result.levels.length > 1 && (
+                        <div>
+                            {result.levels.length} grids: {result.levels.map((level) => thousands(level.cells)).join(', ')} cells
+                        </div>
+                    )}
+                    <div>
+                        Grid {result.grid.shape.join(' × ')}, cells {(result.grid.smallest * 1e3).toPrecision(2)} to{' '}
+                        {(result.grid.largest * 1e3).toPrecision(2)} mm
+                    </div>
+                    {result.flow && (
+                        <Box sx={{ color: 'text.secondary' }}>
+                            Started from {starts[result.solver.start.from]}
+                            {result.solver.start.frozen ? ', which was kept' : ''}
+                        </Box>
+                    )}
+                    <Box sx={{ color: 'text.secondary' }}>
+                        {result.solver.version}, code {result.solver.code.slice(0, 8)}, model {result.model.hash.slice(0, 8)}
+                    </Box>
                     {keep && <Box sx={{ color: 'text.secondary' }}>The last {keep.runs} runs of a variant are kept with their fields</Box>}
                 </Box>
             )}

@@ -24,7 +24,14 @@ import type { RunState } from './useRunState';
 const gradeNames: Record<Grade, string> = { scout: 'Scout', working: 'Working', 'sign-off': 'Sign-off' };
 const gradeNotes: Record<Grade, string> = { scout: 'coarse, seconds', working: 'for daily decisions', 'sign-off': 'fine, to sign under' };
 const stageTexts: Record<string, string> = { grid: 'Making the grid', equations: 'Setting up the equations', solving: 'Solving' };
-const colours: Record<Run['state'], string> = { queued: 'text.secondary', running: 'primary.main', solved: 'success.main', unsteady: 'warning.main', stopped: 'text.secondary', failed: 'error.main' };
+const colours: Record<Run['state'], string> = {
+    queued: 'text.secondary',
+    running: 'primary.main',
+    solved: 'success.main',
+    unsteady: 'warning.main',
+    stopped: 'text.secondary',
+    failed: 'error.main',
+};
 
 function headline(run: Run, stale: boolean): string {
     const grade = gradeNames[run.grade];
@@ -32,7 +39,9 @@ function headline(run: Run, stale: boolean): string {
         case 'queued':
             return run.message ?? `${grade}: waiting for a worker`;
         case 'running':
-            return run.stopRequested ? `${grade}: stopping` : `${grade}: ${stageTexts[run.progress?.stage ?? ''] ?? 'Starting'}${run.attempts > 1 ? ', again after its worker was lost' : ''}`;
+            return run.stopRequested
+                ? `${grade}: stopping`
+                : `${grade}: ${stageTexts[run.progress?.stage ?? ''] ?? 'Starting'}${run.attempts > 1 ? ', again after its worker was lost' : ''}`;
         case 'solved':
             return stale ? `Solved, ${grade}, for revision ${run.revision}; the model has changed since` : `Solved, ${grade}`;
         case 'unsteady':
@@ -90,19 +99,32 @@ export function RunStrip({ variant, runs, mayEdit, findings, outline }: Props) {
     const margin = run?.state === 'running' ? run.progress?.worstMargin : run?.state === 'solved' && !runs.stale ? run.worstMargin : null;
     return (
         <Box component="section" aria-label="Run" sx={{ borderTop: 1, borderColor: 'divider', bgcolor: 'background.paper', flexShrink: 0 }}>
-            <Box sx={{ height: 2 }}>{active && <LinearProgress variant="determinate" value={share(run)} aria-label="Run in progress" sx={{ height: 2 }} />}</Box>
+            <Box sx={{ height: 2 }}>
+                {active && <LinearProgress variant="determinate" value={share(run)} aria-label="Run in progress" sx={{ height: 2 }} />}
+            </Box>
             <Stack direction="row" sx={{ height: 42, px: 1.75, gap: 2, alignItems: 'center', fontSize: 13 }}>
                 <Stack direction="row" role="status" sx={{ gap: 2, alignItems: 'center', minWidth: 0, flex: 1, whiteSpace: 'nowrap' }}>
                     <Box component="span" sx={{ width: 9, height: 9, borderRadius: '50%', bgcolor: run ? colours[run.state] : 'divider', flexShrink: 0 }} />
                     <Box component="span" title={run ? headline(run, runs.stale) : undefined} sx={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>
                         {run ? headline(run, runs.stale) : 'Not solved yet: press Run'}
                     </Box>
-                    {run && facts(run).map((fact) => <Box component="span" key={fact} sx={{ color: 'text.secondary' }}>{fact}</Box>)}
+                    {run &&
+                        facts(run).map((fact) => (
+                            <Box component="span" key={fact} sx={{ color: 'text.secondary' }}>
+                                {fact}
+                            </Box>
+                        ))}
                     {margin !== null && margin !== undefined && (
-                        <Box component="span" sx={{ color: margin < 0 ? 'error.main' : 'text.secondary' }}>worst margin {difference(margin, units)} {differenceUnit(units)}</Box>
+                        <Box component="span" sx={{ color: margin < 0 ? 'error.main' : 'text.secondary' }}>
+                            worst margin {difference(margin, units)} {differenceUnit(units)}
+                        </Box>
                     )}
                 </Stack>
-                {command.error && <Box role="alert" sx={{ color: 'error.main' }}>{command.error}</Box>}
+                {command.error && (
+                    <Box role="alert" sx={{ color: 'error.main' }}>
+                        {command.error}
+                    </Box>
+                )}
                 {mayKeep && (
                     <Tooltip title="Computes temperatures alone, on the last flow as it is: for changes of watts and materials that hardly move the air">
                         <FormControlLabel
@@ -118,20 +140,32 @@ export function RunStrip({ variant, runs, mayEdit, findings, outline }: Props) {
                     disableUnderline
                     value={grade}
                     inputProps={{ 'aria-label': 'Grade' }}
-                    onChange={(e) => set({ grade: e.target.value as Grade })}
+                    onChange={(e) => set({ grade: e.target.value })}
                     renderValue={(g) => gradeNames[g]}
                 >
                     {(Object.keys(gradeNames) as Grade[]).map((g) => (
                         <MenuItem key={g} value={g}>
                             {gradeNames[g]}
-                            <Box component="span" sx={{ color: 'text.secondary', ml: 1 }}>{gradeNotes[g]}</Box>
+                            <Box component="span" sx={{ color: 'text.secondary', ml: 1 }}>
+                                {gradeNotes[g]}
+                            </Box>
                         </MenuItem>
                     ))}
                 </Select>
                 {active ? (
-                    <Button variant="outlined" startIcon={<Stop />} disabled={run?.stopRequested || stop.isPending} onClick={() => run && stop.mutate(run.id)}>Stop</Button>
+                    <Button variant="outlined" startIcon={<Stop />} disabled={run?.stopRequested || stop.isPending} onClick={() => run && stop.mutate(run.id)}>
+                        Stop
+                    </Button>
                 ) : (
-                    <Button variant="contained" startIcon={<PlayArrow />} disabled={!mayEdit} loading={command.pending} onClick={() => command.run(grade, keepFlow && mayKeep)}>{resumes && !keepFlow ? 'Resume' : 'Run'}</Button>
+                    <Button
+                        variant="contained"
+                        startIcon={<PlayArrow />}
+                        disabled={!mayEdit}
+                        loading={command.pending}
+                        onClick={() => command.run(grade, keepFlow && mayKeep)}
+                    >
+                        {resumes && !keepFlow ? 'Resume' : 'Run'}
+                    </Button>
                 )}
                 <IconButton size="small" aria-label={open ? 'Close the run strip' : 'Open the run strip'} aria-expanded={open} onClick={() => setOpen(!open)}>
                     {open ? <ExpandMore /> : <ExpandLess />}

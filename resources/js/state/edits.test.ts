@@ -4,7 +4,8 @@ import type { Revision } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { makeEditStore, type Save } from './edits';
 
-const revisionOf = (number: number, document: ModelDocument): Revision => ({ variant: { id: 1, name: 'First', projectId: 1 }, number, step: '', hash: '', document, outline: {}, preflight: [] }) as unknown as Revision;
+const revisionOf = (number: number, document: ModelDocument): Revision =>
+    ({ variant: { id: 1, name: 'First', projectId: 1 }, number, step: '', hash: '', document, outline: {}, preflight: [] }) as unknown as Revision;
 
 /** A server that keeps revisions, and answers the next requests as told. */
 function server(answers: (ApiError | 'wait')[] = []) {
@@ -13,13 +14,23 @@ function server(answers: (ApiError | 'wait')[] = []) {
     let release: () => void = () => undefined;
     const save: Save = async (label, document, base) => {
         const answer = answers.shift();
-        if (answer === 'wait') await new Promise<void>((go) => { release = go; });
+        if (answer === 'wait')
+            await new Promise<void>((go) => {
+                release = go;
+            });
         if (answer instanceof ApiError) throw answer;
         if (base !== number) throw new ApiError(409, 'conflict', [], { number, step: 'theirs', by: 'Bea', at: null });
         saved.push({ label, document });
         return revisionOf(++number, document);
     };
-    return { save, saved, release: () => release(), theirs: () => { number++; } };
+    return {
+        save,
+        saved,
+        release: () => release(),
+        theirs: () => {
+            number++;
+        },
+    };
 }
 
 const start = (save: Save) => {
@@ -28,7 +39,9 @@ const start = (save: Save) => {
     return store;
 };
 
-const named = (name: string) => (document: ModelDocument): ModelDocument => ({ ...document, name });
+const named =
+    (name: string) =>
+    (document: ModelDocument): ModelDocument => ({ ...document, name });
 const settled = () => new Promise((go) => setTimeout(go, 5));
 
 describe('edits of a variant', () => {
@@ -102,7 +115,13 @@ describe('edits of a variant', () => {
     it.each([401, 419])('waits for a new session after status %i', async (status) => {
         const host = server([new ApiError(status, 'over')]);
         let signedIn: () => void = () => undefined;
-        const store = makeEditStore(host.save, () => new Promise((go) => { signedIn = go; }));
+        const store = makeEditStore(
+            host.save,
+            () =>
+                new Promise((go) => {
+                    signedIn = go;
+                }),
+        );
         store.loaded(revisionOf(1, { name: 'a' }));
         const done = store.edit('b', named('b'));
         await settled();

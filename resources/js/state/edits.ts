@@ -62,7 +62,10 @@ const PAUSES = [1, 2, 4, 8, 15];
  * model refuses is taken out again and those after it are applied without it; while the server cannot be reached or the session
  * is over, edits wait and nothing is lost.
  */
-export function makeEditStore(save: Save, pause: (seconds: number) => Promise<void> = (seconds) => new Promise((go) => setTimeout(go, 1000 * seconds))): EditStore {
+export function makeEditStore(
+    save: Save,
+    pause: (seconds: number) => Promise<void> = (seconds) => new Promise((go) => setTimeout(go, 1000 * seconds)),
+): EditStore {
     const store = createStore<Edits>(() => ({ saved: null, document: null, history: emptyHistory(), state: 'saved', waiting: 0, error: null, conflict: null }));
     let queue: Waiting[] = [];
     let working = false;
@@ -97,13 +100,13 @@ export function makeEditStore(save: Save, pause: (seconds: number) => Promise<vo
     const work = async () => {
         if (working) return;
         working = true;
-        for (let tries = 0; queue.length > 0 && get().conflict === null; ) {
+        for (let tries = 0; queue.length > 0 && get().conflict === null;) {
             const entry = queue[0]!;
             const { saved } = get();
             if (!saved) break;
             let document: ModelDocument;
             try {
-                document = entry.change(saved.document as ModelDocument);
+                document = entry.change(saved.document);
             } catch (e) {
                 refuse(entry, asRefusal(e));
                 continue;
@@ -121,7 +124,12 @@ export function makeEditStore(save: Save, pause: (seconds: number) => Promise<vo
                     set({ conflict: { label: entry.label, mine: get().document!, current: error.conflict } });
                 } else if (error.status === 0 || error.status >= 500 || error.status === 401 || error.status === 419) {
                     set({ state: error.status === 401 || error.status === 419 ? 'signedOut' : 'unreachable' });
-                    await Promise.race([pause(PAUSES[Math.min(tries++, PAUSES.length - 1)]!), new Promise<void>((go) => { wake = go; })]);
+                    await Promise.race([
+                        pause(PAUSES[Math.min(tries++, PAUSES.length - 1)]!),
+                        new Promise<void>((go) => {
+                            wake = go;
+                        }),
+                    ]);
                 } else {
                     refuse(entry, error);
                 }
@@ -155,7 +163,7 @@ export function makeEditStore(save: Save, pause: (seconds: number) => Promise<vo
         loaded: (revision: Revision) => {
             const { saved } = get();
             if (queue.length > 0 || (saved && revision.number <= saved.number)) return;
-            set({ saved: revision, document: revision.document as ModelDocument });
+            set({ saved: revision, document: revision.document });
         },
         edit: (label: string, change: Change) => enqueue(label, change, true),
         undo: () => {
@@ -174,7 +182,7 @@ export function makeEditStore(save: Save, pause: (seconds: number) => Promise<vo
         takeTheirs: (theirs: Revision) => {
             const dropped = queue;
             queue = [];
-            set({ conflict: null, saved: theirs, document: theirs.document as ModelDocument, history: emptyHistory(), waiting: 0, state: 'saved' });
+            set({ conflict: null, saved: theirs, document: theirs.document, history: emptyHistory(), waiting: 0, state: 'saved' });
             dropped.forEach((entry) => entry.reject(new ApiError(409, 'Theirs was taken.')));
         },
         keepMine: () => {
@@ -184,7 +192,10 @@ export function makeEditStore(save: Save, pause: (seconds: number) => Promise<vo
             queue = [];
             // Saved as one revision on top of theirs.
             set({ conflict: null, saved: { ...saved, number: conflict.current.number }, history: emptyHistory() });
-            enqueue(conflict.label, () => conflict.mine).then((revision) => dropped.forEach((e) => e.resolve(revision)), (reason) => dropped.forEach((e) => e.reject(reason)));
+            enqueue(conflict.label, () => conflict.mine).then(
+                (revision) => dropped.forEach((e) => e.resolve(revision)),
+                (reason) => dropped.forEach((e) => e.reject(reason)),
+            );
         },
         retry: () => wake(),
     });

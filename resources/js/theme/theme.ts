@@ -21,7 +21,13 @@ export function makeTheme(scheme: Scheme): Theme {
             divider: s.line,
         },
         shape: { borderRadius: 6 },
-        typography: { fontFamily: '"Inter Variable", system-ui, sans-serif', fontSize: 13, body1: { fontSize: 13.5 }, body2: { fontSize: 12.5 }, button: { textTransform: 'none', fontWeight: 550 } },
+        typography: {
+            fontFamily: '"Inter Variable", system-ui, sans-serif',
+            fontSize: 13,
+            body1: { fontSize: 13.5 },
+            body2: { fontSize: 12.5 },
+            button: { textTransform: 'none', fontWeight: 550 },
+        },
         components: {
             MuiCssBaseline: { styleOverrides: { body: { fontVariantNumeric: 'tabular-nums' }, 'html, body, #root': { height: '100%' } } },
             MuiButton: { defaultProps: { size: 'small', disableElevation: true } },
@@ -34,4 +40,11 @@ export function makeTheme(scheme: Scheme): Theme {
 
 /** The dark bar on top is the same in both schemes. */
 export const bar = {
-    warning: '#ffb86b', background: '#232f36', text: '#f2efe8', quiet: '#b9c2c6', track: '#33424b', accent: '#f0a03c', onAccent: '#20170a' };
+    warning: '#ffb86b',
+    background: '#232f36',
+    text: '#f2efe8',
+    quiet: '#b9c2c6',
+    track: '#33424b',
+    accent: '#f0a03c',
+    onAccent: '#20170a',
+};

@@ -2,7 +2,8 @@ import { difference, differenceUnit, massFlow, number, speed, temperatureWithUni
 
 const units: Readonly<Record<string, string>> = { heat: 'W', heatFlux: 'W/m²', pressure: 'Pa' };
 
-const plain = (quantity: string, value: number): string => `${number(Number(value.toPrecision(3)), Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value) || 1))))} ${units[quantity]}`;
+const plain = (quantity: string, value: number): string =>
+    `${number(Number(value.toPrecision(3)), Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value) || 1))))} ${units[quantity]}`;
 
 const isTemperature = (quantity: string | undefined): boolean => quantity === undefined || quantity === 'temperature' || quantity === 'outflowTemperature';
 
@@ -21,4 +22,5 @@ export function distanceOf(quantity: string | undefined, value: number, set: Uni
 }
 
 /** What is left to a bound, or missing, signed. */
-export const marginOf = (quantity: string | undefined, value: number, set: UnitSet): string => `${value > 0 ? '+' : value < 0 ? '−' : ''}${distanceOf(quantity, value, set)}`;
+export const marginOf = (quantity: string | undefined, value: number, set: UnitSet): string =>
+    `${value > 0 ? '+' : value < 0 ? '−' : ''}${distanceOf(quantity, value, set)}`;

@@ -25,6 +25,13 @@ describe('units', () => {
     });
 
     it('reads a plain number with a unit, and no formula', () => {
-        expect(['2.5 l/s', '40', '1e-3 m^3/s', '2 * 3 l/s', '4 furlong', 7].map((text) => plainNumber(text, { 'l/s': 1e-3, 'm^3/s': 1 }))).toEqual([0.0025, 40, 0.001, null, null, 7]);
+        expect(['2.5 l/s', '40', '1e-3 m^3/s', '2 * 3 l/s', '4 furlong', 7].map((text) => plainNumber(text, { 'l/s': 1e-3, 'm^3/s': 1 }))).toEqual([
+            0.0025,
+            40,
+            0.001,
+            null,
+            null,
+            7,
+        ]);
     });
 });

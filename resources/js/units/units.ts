@@ -57,8 +57,16 @@ const POUND = 0.45359237;
 
 /** How flows are shown, and what a bare number that is typed means. */
 const flows: Record<'volume' | 'mass', Record<UnitSet, { unit: string; typed: string; factor: number }>> = {
-    volume: { mm: { unit: 'l/s', typed: 'l/s', factor: 1e3 }, si: { unit: 'm³/s', typed: 'm^3/s', factor: 1 }, us: { unit: 'ft³/min', typed: 'ft^3/min', factor: 60 / CUBIC_FOOT } },
-    mass: { mm: { unit: 'g/s', typed: 'g/s', factor: 1e3 }, si: { unit: 'kg/s', typed: 'kg/s', factor: 1 }, us: { unit: 'lb/min', typed: 'lb/min', factor: 60 / POUND } },
+    volume: {
+        mm: { unit: 'l/s', typed: 'l/s', factor: 1e3 },
+        si: { unit: 'm³/s', typed: 'm^3/s', factor: 1 },
+        us: { unit: 'ft³/min', typed: 'ft^3/min', factor: 60 / CUBIC_FOOT },
+    },
+    mass: {
+        mm: { unit: 'g/s', typed: 'g/s', factor: 1e3 },
+        si: { unit: 'kg/s', typed: 'kg/s', factor: 1 },
+        us: { unit: 'lb/min', typed: 'lb/min', factor: 60 / POUND },
+    },
 };
 
 function flow(kind: 'volume' | 'mass', value: number, set: UnitSet, signed: boolean): string {
@@ -96,7 +104,10 @@ export function plainNumber(text: string | number, units: Readonly<Record<string
 
 /** What the user typed as a formula with a unit: a bare number is meant in the unit of the column. */
 export function typed(text: string, unit: string): string {
-    const trimmed = text.trim().replace('−', '-').replace(/^(-?\d+),(\d+)$/, '$1.$2');
+    const trimmed = text
+        .trim()
+        .replace('−', '-')
+        .replace(/^(-?\d+),(\d+)$/, '$1.$2');
     return /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(trimmed) ? `${trimmed} ${unit}` : trimmed;
 }
 

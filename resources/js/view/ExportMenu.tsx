@@ -17,11 +17,25 @@ export function ExportMenu({ outline }: { outline: Outline }) {
     return (
         <Paper variant="outlined" sx={{ display: 'flex', alignItems: 'center', height: 36 }}>
             <Tooltip title="Save the geometry">
-                <span><IconButton size="small" aria-label="Save the geometry" aria-haspopup="menu" disabled={outline.parts.length === 0} onClick={(e) => setAnchor(e.currentTarget)}><FileDownloadOutlined fontSize="small" /></IconButton></span>
+                <span>
+                    <IconButton
+                        size="small"
+                        aria-label="Save the geometry"
+                        aria-haspopup="menu"
+                        disabled={outline.parts.length === 0}
+                        onClick={(e) => setAnchor(e.currentTarget)}
+                    >
+                        <FileDownloadOutlined fontSize="small" />
+                    </IconButton>
+                </span>
             </Tooltip>
             <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-                <MenuItem dense onClick={() => write('stl')}>STL, in millimetres</MenuItem>
-                <MenuItem dense onClick={() => write('gltf')}>glTF, with names and colours</MenuItem>
+                <MenuItem dense onClick={() => write('stl')}>
+                    STL, in millimetres
+                </MenuItem>
+                <MenuItem dense onClick={() => write('gltf')}>
+                    glTF, with names and colours
+                </MenuItem>
             </Menu>
         </Paper>
     );

@@ -1,10 +1,11 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { Vector3 } from 'three';
 import type { Face } from '../model/resize';
 import { axisColours } from './colours';
 import { boxGeometry, edgeGeometry } from './geometry';
 import { STEP } from './MoveHandles';
 import { useAxisDrag } from './useAxisDrag';
+import { useByValue, useStateFor } from '../state/hooks';
 
 type Triple = [number, number, number];
 
@@ -20,29 +21,40 @@ interface Props {
 
 /** A small cube on each face of a box that may be dragged, where two opposite ones find room; meanwhile the new box is drawn as a frame. */
 export function FaceHandles({ min, max, faces, size, onDrop }: Props) {
-    const [dragged, setDragged] = useState<{ face: Face; by: number } | null>(null);
-    useEffect(() => setDragged(null), [String(min), String(max)]);
-    const moved = (end: 'min' | 'max') => (end === 'min' ? min : max).map((at, n) => (dragged && dragged.face.axis === n && dragged.face.upper === (end === 'max') ? at + (end === 'max' ? dragged.by : -dragged.by) : at)) as Triple;
-    const [low, high] = [moved('min'), moved('max')];
-    const frame = useMemo(() => (dragged ? edgeGeometry(boxGeometry(low, high)) : null), [dragged]);
+    const [dragged, setDragged] = useStateFor<string, { face: Face; by: number } | null>(`${String(min)} ${String(max)}`, null);
+    const moved = (end: 'min' | 'max') =>
+        (end === 'min' ? min : max).map((at, n) =>
+            dragged && dragged.face.axis === n && dragged.face.upper === (end === 'max') ? at + (end === 'max' ? dragged.by : -dragged.by) : at,
+        ) as Triple;
+    const [low, high] = useByValue([moved('min'), moved('max')] as const);
+    const active = dragged !== null;
+    const frame = useMemo(() => (active ? edgeGeometry(boxGeometry(low, high)) : null), [active, low, high]);
     useEffect(() => () => frame?.dispose(), [frame]);
     return (
         <>
-            {faces.filter(({ axis }) => max[axis]! - min[axis]! > 2 * size).map((face) => {
-                const middle = new Vector3(...low.map((at, n) => (n === face.axis ? (face.upper ? high[n]! : at) : (at + high[n]!) / 2)));
-                const room = max[face.axis]! - min[face.axis]! - STEP;
-                return (
-                    <FaceHandle
-                        key={`${face.axis}${face.upper}`}
-                        face={face}
-                        middle={middle}
-                        size={size}
-                        onMove={(by) => setDragged({ face, by: Math.max(by, -room) })}
-                        onEnd={() => { if (dragged && dragged.by !== 0) void onDrop(face, dragged.by).catch(() => setDragged(null)); }}
-                    />
-                );
-            })}
-            {frame && <lineSegments geometry={frame} renderOrder={10} raycast={() => undefined}><lineBasicMaterial color="#d98a1c" depthTest={false} /></lineSegments>}
+            {faces
+                .filter(({ axis }) => max[axis]! - min[axis]! > 2 * size)
+                .map((face) => {
+                    const middle = new Vector3(...low.map((at, n) => (n === face.axis ? (face.upper ? high[n] : at) : (at + high[n]!) / 2)));
+                    const room = max[face.axis]! - min[face.axis]! - STEP;
+                    return (
+                        <FaceHandle
+                            key={`${face.axis}${face.upper}`}
+                            face={face}
+                            middle={middle}
+                            size={size}
+                            onMove={(by) => setDragged({ face, by: Math.max(by, -room) })}
+                            onEnd={() => {
+                                if (dragged && dragged.by !== 0) void onDrop(face, dragged.by).catch(() => setDragged(null));
+                            }}
+                        />
+                    );
+                })}
+            {frame && (
+                <lineSegments geometry={frame} renderOrder={10} raycast={() => undefined}>
+                    <lineBasicMaterial color="#d98a1c" depthTest={false} />
+                </lineSegments>
+            )}
         </>
     );
 }
@@ -50,7 +62,15 @@ export function FaceHandles({ min, max, faces, size, onDrop }: Props) {
 function FaceHandle({ face, middle, size, onMove, onEnd }: { face: Face; middle: Vector3; size: number; onMove: (by: number) => void; onEnd: () => void }) {
     const begun = useRef(0);
     const outward = face.upper ? 1 : -1;
-    const drag = useAxisDrag({ axis: face.axis, from: middle, onStart: (at) => { begun.current = at; }, onMove: (at) => onMove(Math.round((outward * (at - begun.current)) / STEP) * STEP), onEnd });
+    const drag = useAxisDrag({
+        axis: face.axis,
+        from: middle,
+        onStart: (at) => {
+            begun.current = at;
+        },
+        onMove: (at) => onMove(Math.round((outward * (at - begun.current)) / STEP) * STEP),
+        onEnd,
+    });
     return (
         <mesh position={middle} renderOrder={13} userData={{ handle: `face ${'xyz'[face.axis]}${face.upper ? '+' : '-'}` }} {...drag}>
             <boxGeometry args={[size, size, size]} />

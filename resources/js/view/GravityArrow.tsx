@@ -1,6 +1,7 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import { ArrowHelper, Vector3, type Ray } from 'three';
 import { directions, useRayDrag } from './useAxisDrag';
+import { useByValue, useStateFor } from '../state/hooks';
 
 /** Within this angle of an axis the arrow snaps to it. */
 const SNAP = (7 * Math.PI) / 180;
@@ -33,9 +34,9 @@ interface Props {
 /** Which way is down, as an arrow whose head can be dragged around its tail. */
 export function GravityArrow({ gravity, at, length, ink, onTurn }: Props) {
     const strength = Math.hypot(...gravity);
-    const own = useMemo(() => new Vector3(...gravity).normalize(), [String(gravity)]);
-    const [turned, setTurned] = useState<Vector3 | null>(null);
-    useEffect(() => setTurned(null), [own]);
+    const given = useByValue(gravity);
+    const own = useMemo(() => new Vector3(...given).normalize(), [given]);
+    const [turned, setTurned] = useStateFor<Vector3, Vector3 | null>(own, null);
     const direction = turned ?? own;
     const arrow = useMemo(() => new ArrowHelper(direction, at, length, ink, 0.3 * length, 0.2 * length), [direction, at, length, ink]);
     useEffect(() => () => arrow.dispose(), [arrow]);

@@ -24,13 +24,43 @@ export function MoveHandles({ parts, shift, reach, onShift, onDrop }: Props) {
     const { min: low, max: high } = boxAround(parts);
     const middle = new Vector3(...[0, 1, 2].map((n) => (low[n]! + high[n]!) / 2 + shift[n]!));
     return ([0, 1, 2] as const).map((axis) => (
-        <Handle key={axis} axis={axis} middle={middle} length={(high[axis]! - low[axis]!) / 2 + reach} radius={0.09 * reach} onMove={(by) => onShift([0, 1, 2].map((n) => (n === axis ? by : 0)) as [number, number, number])} onDrop={onDrop} />
+        <Handle
+            key={axis}
+            axis={axis}
+            middle={middle}
+            length={(high[axis]! - low[axis]!) / 2 + reach}
+            radius={0.09 * reach}
+            onMove={(by) => onShift([0, 1, 2].map((n) => (n === axis ? by : 0)) as [number, number, number])}
+            onDrop={onDrop}
+        />
     ));
 }
 
-function Handle({ axis, middle, length, radius, onMove, onDrop }: { axis: 0 | 1 | 2; middle: Vector3; length: number; radius: number; onMove: (by: number) => void; onDrop: () => void }) {
+function Handle({
+    axis,
+    middle,
+    length,
+    radius,
+    onMove,
+    onDrop,
+}: {
+    axis: 0 | 1 | 2;
+    middle: Vector3;
+    length: number;
+    radius: number;
+    onMove: (by: number) => void;
+    onDrop: () => void;
+}) {
     const begun = useRef(0);
-    const drag = useAxisDrag({ axis, from: middle, onStart: (at) => { begun.current = at; }, onMove: (at) => onMove(Math.round((at - begun.current) / STEP) * STEP), onEnd: onDrop });
+    const drag = useAxisDrag({
+        axis,
+        from: middle,
+        onStart: (at) => {
+            begun.current = at;
+        },
+        onMove: (at) => onMove(Math.round((at - begun.current) / STEP) * STEP),
+        onEnd: onDrop,
+    });
     const tip = middle.clone().addScaledVector(directions[axis]!, length);
     const stem = middle.clone().addScaledVector(directions[axis]!, length / 2);
     return (

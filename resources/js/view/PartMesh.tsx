@@ -17,13 +17,22 @@ export interface PartMaterials {
 
 export function usePartMaterials(textures: FieldTextures | null, clip: Plane | null): PartMaterials | null {
     const materials = useMemo(
-        () => (textures ? { solid: fieldMaterial(textures, { side: 'front', clip }), hollow: fieldMaterial(textures, { side: 'back', clip, shade: 0.25, opacity: HOUSING_OPACITY }) } : null),
+        () =>
+            textures
+                ? {
+                      solid: fieldMaterial(textures, { side: 'front', clip }),
+                      hollow: fieldMaterial(textures, { side: 'back', clip, shade: 0.25, opacity: HOUSING_OPACITY }),
+                  }
+                : null,
         [textures, clip],
     );
-    useEffect(() => () => {
-        materials?.solid.dispose();
-        materials?.hollow.dispose();
-    }, [materials]);
+    useEffect(
+        () => () => {
+            materials?.solid.dispose();
+            materials?.hollow.dispose();
+        },
+        [materials],
+    );
     return materials;
 }
 
@@ -51,19 +60,35 @@ export const PartMesh = memo(function PartMesh({ part, hollow, shift, materials,
     useEffect(() => () => geometry.dispose(), [geometry]);
     useEffect(() => () => edges.dispose(), [edges]);
     const planes = clip ? [clip] : [];
-    const handlers = { onClick: (event: ThreeEvent<MouseEvent>) => onPick(part, event), onPointerMove: onHover && ((event: ThreeEvent<PointerEvent>) => onHover(part, event)), onPointerOut: onLeave };
+    const handlers = {
+        onClick: (event: ThreeEvent<MouseEvent>) => onPick(part, event),
+        onPointerMove: onHover && ((event: ThreeEvent<PointerEvent>) => onHover(part, event)),
+        onPointerOut: onLeave,
+    };
     const material = materials && (hollow ? materials.hollow : materials.solid);
     return (
         <group position={shift ?? [0, 0, 0]}>
             {material ? (
-                <mesh key="field" userData={{ part: part.id }} geometry={geometry} material={material} onBeforeRender={() => ofPart(material, owner, selected)} {...handlers} />
+                <mesh
+                    key="field"
+                    userData={{ part: part.id }}
+                    geometry={geometry}
+                    material={material}
+                    onBeforeRender={() => ofPart(material, owner, selected)}
+                    {...handlers}
+                />
             ) : (
                 <mesh key="plain" userData={{ part: part.id }} geometry={geometry} {...handlers}>
                     <meshLambertMaterial color={selected ? '#f0a03c' : colourOf(part)} side={hollow ? BackSide : FrontSide} clippingPlanes={planes} />
                 </mesh>
             )}
             <lineSegments geometry={edges} renderOrder={selected ? 2 : 0}>
-                <lineBasicMaterial color={selected ? (dark ? '#ffc46b' : '#8a4b00') : dark ? '#9aa5ab' : '#3b4146'} transparent={!selected} opacity={selected ? 1 : 0.45} clippingPlanes={planes} />
+                <lineBasicMaterial
+                    color={selected ? (dark ? '#ffc46b' : '#8a4b00') : dark ? '#9aa5ab' : '#3b4146'}
+                    transparent={!selected}
+                    opacity={selected ? 1 : 0.45}
+                    clippingPlanes={planes}
+                />
             </lineSegments>
         </group>
     );

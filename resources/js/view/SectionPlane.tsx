@@ -58,12 +58,18 @@ function Cut({ section, low, high, textures, flow }: Props & { section: Section 
     handle.setComponent(across, high.getComponent(across));
     const radius = 0.014 * size.length();
 
-    const drag = useAxisDrag({ axis, from: handle, onMove: (position) => set({ section: { axis, position: Math.min(Math.max(position, low.getComponent(axis)), high.getComponent(axis)) } }) });
+    const drag = useAxisDrag({
+        axis,
+        from: handle,
+        onMove: (position) => set({ section: { axis, position: Math.min(Math.max(position, low.getComponent(axis)), high.getComponent(axis)) } }),
+    });
 
     return (
         <group>
             {material ? (
-                <mesh key="field" position={middle} rotation={turns[axis]} material={material}><planeGeometry args={extent} /></mesh>
+                <mesh key="field" position={middle} rotation={turns[axis]} material={material}>
+                    <planeGeometry args={extent} />
+                </mesh>
             ) : (
                 <mesh key="plain" position={middle} rotation={turns[axis]} raycast={() => undefined}>
                     <planeGeometry args={extent} />

@@ -3,22 +3,37 @@ import { DoubleSide, Vector3 } from 'three';
 import type { Outline } from '../api/types';
 import { boxGeometry, edgeGeometry } from './geometry';
 import { GravityArrow } from './GravityArrow';
+import { useByValue } from '../state/hooks';
 
 const AIR = '#3b7c96';
 
 /** The edges of the space, its openings in blue, and gravity as an arrow beside it. */
-export function SpaceFrame({ outline, dark, onGravity }: { outline: Outline; dark: boolean; onGravity: ((gravity: readonly number[]) => Promise<unknown>) | undefined }) {
-    const { min, max } = outline.space;
+export function SpaceFrame({
+    outline,
+    dark,
+    onGravity,
+}: {
+    outline: Outline;
+    dark: boolean;
+    onGravity: ((gravity: readonly number[]) => Promise<unknown>) | undefined;
+}) {
+    const { min, max } = useByValue(outline.space);
     const edges = useMemo(() => edgeGeometry(boxGeometry(min, max)), [min, max]);
     useEffect(() => () => edges.dispose(), [edges]);
     const ink = dark ? '#9aa5ab' : '#6d767b';
     const size = Math.max(...max.map((m, n) => m - min[n]!));
-    const corner = useMemo(() => new Vector3(min[0]! - 0.04 * size, max[1]! + 0.04 * size, max[2]!), [String(min), String(max)]);
+    const corner = useMemo(() => new Vector3(min[0]! - 0.04 * size, max[1]! + 0.04 * size, max[2]), [min, max, size]);
     return (
         <group>
-            <lineSegments geometry={edges}><lineBasicMaterial color={ink} transparent opacity={0.55} /></lineSegments>
-            {outline.openings.map((opening) => <OpeningFrame key={opening.name} min={opening.min} max={opening.max} round={opening.round} />)}
-            {outline.gravity.some((part) => part !== 0) && <GravityArrow gravity={outline.gravity} at={corner} length={0.2 * size} ink={ink} onTurn={onGravity} />}
+            <lineSegments geometry={edges}>
+                <lineBasicMaterial color={ink} transparent opacity={0.55} />
+            </lineSegments>
+            {outline.openings.map((opening) => (
+                <OpeningFrame key={opening.name} min={opening.min} max={opening.max} round={opening.round} />
+            ))}
+            {outline.gravity.some((part) => part !== 0) && (
+                <GravityArrow gravity={outline.gravity} at={corner} length={0.2 * size} ink={ink} onTurn={onGravity} />
+            )}
         </group>
     );
 }
@@ -33,7 +48,16 @@ function OpeningFrame({ min, max, round }: { min: number[]; max: number[]; round
     return (
         <mesh position={middle} rotation={turn} scale={[width, height, 1]} renderOrder={1}>
             {round ? <circleGeometry args={[0.5, 40]} /> : <planeGeometry args={[1, 1]} />}
-            <meshBasicMaterial color={AIR} transparent opacity={0.18} side={DoubleSide} depthWrite={false} polygonOffset polygonOffsetFactor={-4} polygonOffsetUnits={-4} />
+            <meshBasicMaterial
+                color={AIR}
+                transparent
+                opacity={0.18}
+                side={DoubleSide}
+                depthWrite={false}
+                polygonOffset
+                polygonOffsetFactor={-4}
+                polygonOffsetUnits={-4}
+            />
         </mesh>
     );
 }

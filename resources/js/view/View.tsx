@@ -26,6 +26,7 @@ import { clipPlane, MovingClip, SectionPlane } from './SectionPlane';
 import { SpaceFrame } from './SpaceFrame';
 import { housings } from './housings';
 import { ViewTools, type Facing } from './ViewTools';
+import { useByValue, useLatest, useStateFor } from '../state/hooks';
 
 const directionOf: Record<Facing, [number, number, number]> = { home: [-0.9, -1.25, 1.05], x: [-1, 0, 0], y: [0, -1, 0], z: [0, -1e-4, 1] };
 
@@ -40,7 +41,12 @@ function Finder({ found }: { found: RefObject<PartUnder | null> }) {
         found.current = ({ clientX, clientY }) => {
             const box = gl.domElement.getBoundingClientRect();
             raycaster.setFromCamera(new Vector2((2 * (clientX - box.left)) / box.width - 1, 1 - (2 * (clientY - box.top)) / box.height), camera);
-            return raycaster.intersectObjects(scene.children).map((hit) => hit.object.userData.part as string | undefined).find((part) => part !== undefined) ?? null;
+            return (
+                raycaster
+                    .intersectObjects(scene.children)
+                    .map((hit) => hit.object.userData.part as string | undefined)
+                    .find((part) => part !== undefined) ?? null
+            );
         };
     }, [camera, scene, raycaster, gl, found]);
     return null;
@@ -50,14 +56,16 @@ function Finder({ found }: { found: RefObject<PartUnder | null> }) {
 function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to: Facing; count: number } }) {
     const { camera, controls, size, invalidate } = useThree();
     const sized = size.width > 0;
+    const latest = useLatest(size);
     useEffect(() => {
         const orbit = controls as Controls | null;
         const middle = low.clone().add(high).multiplyScalar(0.5);
         const radius = 0.5 * low.distanceTo(high);
         camera.up.set(0, 0, 1);
-        const wanted = Math.min(size.width, size.height * 1.25) / (2.5 * radius);
+        const { width, height } = latest();
+        const wanted = Math.min(width, height * 1.25) / (2.5 * radius);
         // A central projection shows at its target as many pixels per metre as the parallel one.
-        const distance = isCentral(camera) ? size.height / (2 * wanted * Math.tan((camera.fov * Math.PI) / 360)) : radius * 6;
+        const distance = isCentral(camera) ? height / (2 * wanted * Math.tan((camera.fov * Math.PI) / 360)) : radius * 6;
         camera.position.copy(middle).addScaledVector(new Vector3(...directionOf[facing.to]).normalize(), distance);
         if (!isCentral(camera)) (camera as ParallelCamera).zoom = wanted;
         camera.near = 0.01 * radius;
@@ -68,7 +76,7 @@ function Aim({ low, high, facing }: { low: Vector3; high: Vector3; facing: { to:
         orbit?.update();
         invalidate();
         // Only when asked: a resize must not undo the user's own view.
-    }, [low, high, facing, controls, camera, sized]);
+    }, [low, high, facing, controls, camera, sized, latest, invalidate]);
     const width = useRef(size.width);
     useEffect(() => {
         // A panel that opens or closes scales the picture instead of cutting it.
@@ -89,7 +97,20 @@ function Marker({ at, text, dark, sheet }: { at: [number, number, number] | unde
     const [ground, ink] = dark ? ['#23282c', '#eceae4'] : ['#fdfcfa', '#232a2e'];
     return (
         <Html portal={sheet} position={at ?? [0, 0, 0]} zIndexRange={[5, 0]} style={{ pointerEvents: 'none', transform: 'translate(-50%, -34px)' }}>
-            <div style={{ background: ground, color: ink, border: '1px solid #8a9196', borderRadius: 4, padding: '0 6px', fontSize: 12, whiteSpace: 'nowrap', display: text === null ? 'none' : 'block' }}>{text}</div>
+            <div
+                style={{
+                    background: ground,
+                    color: ink,
+                    border: '1px solid #8a9196',
+                    borderRadius: 4,
+                    padding: '0 6px',
+                    fontSize: 12,
+                    whiteSpace: 'nowrap',
+                    display: text === null ? 'none' : 'block',
+                }}
+            >
+                {text}
+            </div>
         </Html>
     );
 }
@@ -129,26 +150,37 @@ function distanceText(points: readonly Vector3[], units: UnitSet): string | null
 }
 
 function Scene({ outline, field, textures, flow, run, owners, framed, facing, drags, sheet }: SceneProps) {
-    const { stage, selection, hidden, probing, measuring, perspective, face, pointed, set, select } = useScreen(useShallow(({ stage, selection, hidden, probing, measuring, perspective, face, pointed, set, select }) => ({ stage, selection, hidden, probing, measuring, perspective, face, pointed, set, select })));
+    const { stage, selection, hidden, probing, measuring, perspective, face, pointed, set, select } = useScreen(
+        useShallow(({ stage, selection, hidden, probing, measuring, perspective, face, pointed, set, select }) => ({
+            stage,
+            selection,
+            hidden,
+            probing,
+            measuring,
+            perspective,
+            face,
+            pointed,
+            set,
+            select,
+        })),
+    );
     const axis = useScreen((s) => s.section?.axis ?? null);
     const cut = axis !== null;
     const picksFaces = stage === 'Load';
     const [hovered, setHovered] = useState<{ part: string; name: string } | null>(null);
     const units = usePreferences((s) => s.units);
     const scheme = usePreferences((s) => s.scheme);
-    const [probe, setProbe] = useState<{ at: [number, number, number]; text: string } | null>(null);
+    const [probe, setProbe] = useStateFor<string, { at: [number, number, number]; text: string } | null>(`${run} ${probing}`, null);
     // By value: an edit of a part brings a new outline, but must not move the camera.
-    const low = useMemo(() => new Vector3(...outline.space.min), [String(outline.space.min)]);
-    const high = useMemo(() => new Vector3(...outline.space.max), [String(outline.space.max)]);
+    const space = useByValue(outline.space);
+    const low = useMemo(() => new Vector3(...space.min), [space]);
+    const high = useMemo(() => new Vector3(...space.max), [space]);
     // The plane moves with the slider without the parts being drawn up anew (see MovingClip).
     const clip = useMemo(() => (axis === null ? null : clipPlane({ axis, position: useScreen.getState().section?.position ?? 0 })), [axis]);
     const materials = usePartMaterials(flow ? null : textures, clip);
-    useEffect(() => setProbe(null), [run, probing]);
-    const [measured, setMeasured] = useState<Vector3[]>([]);
-    useEffect(() => setMeasured([]), [measuring]);
+    const [measured, setMeasured] = useStateFor<boolean, Vector3[]>(measuring, []);
     // What is dragged is shown where it is until the model that has it there arrives.
-    const [shift, setShift] = useState<[number, number, number]>([0, 0, 0]);
-    useEffect(() => setShift([0, 0, 0]), [outline]);
+    const [shift, setShift] = useStateFor<Outline, [number, number, number]>(outline, [0, 0, 0]);
     const moving = outline.parts.filter((part) => selection.includes(part.id) && !hidden.includes(part.id) && drags?.mayMove(part));
     // Linked copies go along.
     const carried = originsOf(moving.map((part) => part.id));
@@ -171,7 +203,12 @@ function Scene({ outline, field, textures, flow, run, owners, framed, facing, dr
             const at: [number, number, number] = [inside.x, inside.y, inside.z];
             setProbe({ at, text: 'reading' });
             api.get<ProbeValue>(`/api/runs/${run}/probe?x=${at[0]}&y=${at[1]}&z=${at[2]}`)
-                .then((value) => setProbe({ at, text: value.temperature === null ? 'nothing is computed here' : `${part.name} ${temperatureWithUnit(value.temperature, units, 2)}` }))
+                .then((value) =>
+                    setProbe({
+                        at,
+                        text: value.temperature === null ? 'nothing is computed here' : `${part.name} ${temperatureWithUnit(value.temperature, units, 2)}`,
+                    }),
+                )
                 .catch((e: Error) => setProbe({ at, text: e.message }));
         } else {
             const face = picksFaces && event.face ? faceUnder(part, event.face.normal) : null;
@@ -191,10 +228,9 @@ function Scene({ outline, field, textures, flow, run, owners, framed, facing, dr
     };
 
     // Parts stay as they are while what a click means changes.
-    const acts = useRef({ pick, hover });
-    acts.current = { pick, hover };
-    const onPick = useCallback((part: OutlinePart, event: ThreeEvent<MouseEvent>) => acts.current.pick(part)(event), []);
-    const onHover = useCallback((part: OutlinePart, event: ThreeEvent<PointerEvent>) => acts.current.hover(part)(event), []);
+    const acts = useLatest({ pick, hover });
+    const onPick = useCallback((part: OutlinePart, event: ThreeEvent<MouseEvent>) => acts().pick(part)(event), [acts]);
+    const onHover = useCallback((part: OutlinePart, event: ThreeEvent<PointerEvent>) => acts().hover(part)(event), [acts]);
     const onLeave = useCallback(() => setHovered(null), []);
 
     return (
@@ -205,21 +241,55 @@ function Scene({ outline, field, textures, flow, run, owners, framed, facing, dr
             <Aim low={low} high={high} facing={facing} />
             <ambientLight intensity={1.9} />
             <directionalLight position={[-1, -2, 4]} intensity={1.6} />
-            {outline.parts.filter((part) => !hidden.includes(part.id)).map((part) => (
-                <PartMesh key={part.id} part={part} hollow={hollow.has(part.id)} shift={carried.includes(originOf(part.id)) ? shift : undefined} materials={materials} owner={owners.get(part.id) ?? 0} selected={selection.includes(part.id)} clip={clip} dark={scheme === 'dark'} onPick={onPick} onHover={picksFaces ? onHover : undefined} onLeave={picksFaces ? onLeave : undefined} />
-            ))}
+            {outline.parts
+                .filter((part) => !hidden.includes(part.id))
+                .map((part) => (
+                    <PartMesh
+                        key={part.id}
+                        part={part}
+                        hollow={hollow.has(part.id)}
+                        shift={carried.includes(originOf(part.id)) ? shift : undefined}
+                        materials={materials}
+                        owner={owners.get(part.id) ?? 0}
+                        selected={selection.includes(part.id)}
+                        clip={clip}
+                        dark={scheme === 'dark'}
+                        onPick={onPick}
+                        onHover={picksFaces ? onHover : undefined}
+                        onLeave={picksFaces ? onLeave : undefined}
+                    />
+                ))}
             {marked(hovered, false)}
             {marked(face && selection.includes(face.part) ? face : null, true)}
             {drags && moving.length > 0 && !measuring && <MoveHandles parts={moving} shift={shift} reach={reach} onShift={setShift} onDrop={drop} />}
-            {drags && sized && !measuring && shift.every((by) => by === 0) && <FaceHandles min={sized.min} max={sized.max} faces={drags.faces(sized)} size={0.1 * reach} onDrop={(face, by) => drags.face(sized, face, by)} />}
-            {drags && selection.length === 0 && !measuring && <FaceHandles min={outline.space.min} max={outline.space.max} faces={everyFace} size={0.13 * reach} onDrop={drags.side} />}
+            {drags && sized && !measuring && shift.every((by) => by === 0) && (
+                <FaceHandles min={sized.min} max={sized.max} faces={drags.faces(sized)} size={0.1 * reach} onDrop={(face, by) => drags.face(sized, face, by)} />
+            )}
+            {drags && selection.length === 0 && !measuring && (
+                <FaceHandles min={outline.space.min} max={outline.space.max} faces={everyFace} size={0.13 * reach} onDrop={drags.side} />
+            )}
             {measured.length === 2 && <Line points={measured} color={scheme === 'dark' ? '#ffc46b' : '#8a4b00'} lineWidth={2} depthTest={false} />}
             <Marker sheet={sheet} dark={scheme === 'dark'} at={measured.at(-1)?.toArray()} text={distanceText(measured, units)} />
             {framed && <SpaceFrame outline={outline} dark={scheme === 'dark'} onGravity={drags?.gravity} />}
             {cut && <SectionPlane low={low} high={high} textures={textures} flow={flow} />}
-            <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.solid?.max.at} text={field?.solid && !cut ? `hottest solid ${temperatureWithUnit(field.solid.max.value, units)}` : null} />
-            <Marker sheet={sheet} dark={scheme === 'dark'} at={field?.solid?.min.at} text={field?.solid && !cut ? `coldest solid ${temperatureWithUnit(field.solid.min.value, units)}` : null} />
-            {stage === 'Build' && pointed && <mesh position={pointed.at} renderOrder={14} raycast={() => undefined}><sphereGeometry args={[0.06 * reach, 16, 12]} /><meshBasicMaterial color="#b3261e" depthTest={false} transparent /></mesh>}
+            <Marker
+                sheet={sheet}
+                dark={scheme === 'dark'}
+                at={field?.solid?.max.at}
+                text={field?.solid && !cut ? `hottest solid ${temperatureWithUnit(field.solid.max.value, units)}` : null}
+            />
+            <Marker
+                sheet={sheet}
+                dark={scheme === 'dark'}
+                at={field?.solid?.min.at}
+                text={field?.solid && !cut ? `coldest solid ${temperatureWithUnit(field.solid.min.value, units)}` : null}
+            />
+            {stage === 'Build' && pointed && (
+                <mesh position={pointed.at} renderOrder={14} raycast={() => undefined}>
+                    <sphereGeometry args={[0.06 * reach, 16, 12]} />
+                    <meshBasicMaterial color="#b3261e" depthTest={false} transparent />
+                </mesh>
+            )}
             <Marker sheet={sheet} dark={scheme === 'dark'} at={pointed?.at} text={stage === 'Build' ? (pointed?.text ?? null) : null} />
             <Marker sheet={sheet} dark={scheme === 'dark'} at={probe?.at} text={probe?.text ?? null} />
         </>
@@ -272,11 +342,17 @@ export default memo(function View({ outline, run, picture, result: latest, stale
     // Result and fields of two pictures may arrive apart; only what fits together is drawn.
     const cells = result ? result.grid.lines.reduce((n, line) => n * (line.length - 1), 1) : 0;
     const field = useMemo(
-        () => (result && bytes.data?.byteLength === 4 * cells && parts.data?.byteLength === 2 * cells ? makeField(result.grid.lines, bytes.data, parts.data) : null),
+        () =>
+            result && bytes.data?.byteLength === 4 * cells && parts.data?.byteLength === 2 * cells
+                ? makeField(result.grid.lines, bytes.data, parts.data)
+                : null,
         [result, bytes.data, parts.data, cells],
     );
     const owners = useMemo(() => new Map(result?.parts.map((part, index) => [part.id, index + 1])), [result]);
-    const flow = useMemo(() => (bySpeed && result && velocities.data?.byteLength === 12 * cells ? makeFlow(result.grid.lines, velocities.data) : null), [bySpeed, result, velocities.data, cells]);
+    const flow = useMemo(
+        () => (bySpeed && result && velocities.data?.byteLength === 12 * cells ? makeFlow(result.grid.lines, velocities.data) : null),
+        [bySpeed, result, velocities.data, cells],
+    );
     const coloured = flow?.speed ?? field;
     // A field belongs to the fins its grid had, which on a coarse one are fewer and thicker.
     const drawn = useMemo(() => {
@@ -287,19 +363,48 @@ export default memo(function View({ outline, run, picture, result: latest, stale
     useEffect(() => () => textures?.dispose(), [textures]);
     return (
         <Box
-            sx={{ position: 'absolute', inset: 0, background: theme.palette.mode === 'light' ? 'linear-gradient(#faf8f4, #eae5db)' : 'linear-gradient(#262b2f, #1a1d20)', cursor: pointing ? 'crosshair' : undefined }}
+            sx={{
+                position: 'absolute',
+                inset: 0,
+                background: theme.palette.mode === 'light' ? 'linear-gradient(#faf8f4, #eae5db)' : 'linear-gradient(#262b2f, #1a1d20)',
+                cursor: pointing ? 'crosshair' : undefined,
+            }}
             data-coloured={flow ? 'speed' : textures ? 'temperature' : 'kind'}
             data-run={field ? judged : undefined}
         >
-            <Canvas frameloop="demand" dpr={software ? 1 : [1, 2]} gl={{ antialias: !software }} flat onCreated={({ gl }) => { gl.localClippingEnabled = true; }} onPointerMissed={() => select(null)} aria-label={`Three-dimensional view of ${outline.name}`} role="img">
+            <Canvas
+                frameloop="demand"
+                dpr={software ? 1 : [1, 2]}
+                gl={{ antialias: !software }}
+                flat
+                onCreated={({ gl }) => {
+                    gl.localClippingEnabled = true;
+                }}
+                onPointerMissed={() => select(null)}
+                aria-label={`Three-dimensional view of ${outline.name}`}
+                role="img"
+            >
                 <Finder found={partUnder} />
-                <Scene outline={drawn} field={field} textures={textures} flow={flow} run={judged} owners={owners} framed={stage === 'Build' || stage === 'Load'} facing={facing} drags={stage === 'Build' ? drags : undefined} sheet={sheet} />
+                <Scene
+                    outline={drawn}
+                    field={field}
+                    textures={textures}
+                    flow={flow}
+                    run={judged}
+                    owners={owners}
+                    framed={stage === 'Build' || stage === 'Load'}
+                    facing={facing}
+                    drags={stage === 'Build' ? drags : undefined}
+                    sheet={sheet}
+                />
             </Canvas>
             <Box ref={sheet} sx={{ position: 'absolute', inset: 0, overflow: 'hidden', pointerEvents: 'none' }} />
             <ViewTools outline={outline} mayProbe={field !== null} hasFlow={!!result?.flow} face={(to) => setFacing((f) => ({ to, count: f.count + 1 }))} />
             {coloured && <Legend of={flow ? 'speed' : 'temperature'} min={flow ? 0 : coloured.min.value} max={coloured.max.value} units={units} />}
             {stage === 'Judge' && stale && (
-                <Paper variant="outlined" sx={{ position: 'absolute', left: 14, bottom: 14, px: 1.5, py: 1 }}>The model has changed; run again to colour it by temperature.</Paper>
+                <Paper variant="outlined" sx={{ position: 'absolute', left: 14, bottom: 14, px: 1.5, py: 1 }}>
+                    The model has changed; run again to colour it by temperature.
+                </Paper>
             )}
         </Box>
     );

@@ -21,11 +21,17 @@ function bodies(outline: Outline, scale: number): Group {
     return group;
 }
 
-const fileName = (outline: Outline, ending: string): string => `${outline.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'geometry'}.${ending}`;
+const fileName = (outline: Outline, ending: string): string =>
+    `${
+        outline.name
+            .toLowerCase()
+            .replace(/[^a-z0-9]+/g, '-')
+            .replace(/^-|-$/g, '') || 'geometry'
+    }.${ending}`;
 
 export function exportStl(outline: Outline): void {
     const data = new STLExporter().parse(bodies(outline, 1e3), { binary: true });
-    saveFile(new Blob([data as unknown as BlobPart], { type: 'model/stl' }), fileName(outline, 'stl'));
+    saveFile(new Blob([data], { type: 'model/stl' }), fileName(outline, 'stl'));
 }
 
 export async function exportGltf(outline: Outline): Promise<void> {

@@ -1,6 +1,21 @@
 import {
-    BackSide, ClampToEdgeWrapping, Data3DTexture, DataTexture, DoubleSide, FloatType, FrontSide, GLSL3, LinearFilter,
-    NearestFilter, Plane, RedFormat, RGFormat, RGBAFormat, ShaderMaterial, UnsignedByteType, Vector3,
+    BackSide,
+    ClampToEdgeWrapping,
+    Data3DTexture,
+    DataTexture,
+    DoubleSide,
+    FloatType,
+    FrontSide,
+    GLSL3,
+    LinearFilter,
+    NearestFilter,
+    Plane,
+    RedFormat,
+    RGFormat,
+    RGBAFormat,
+    ShaderMaterial,
+    UnsignedByteType,
+    Vector3,
 } from 'three';
 import { scaleBytes } from './colours';
 import { coordinateMap, textureData, type Field } from './field';
@@ -95,7 +110,17 @@ export interface FieldTextures {
 /** Uploads a field, its values mapped to 0..1 between the least and the greatest. */
 export function makeTextures(field: Field): FieldTextures {
     const volume = new Data3DTexture(textureData(field), ...field.cells);
-    Object.assign(volume, { format: RGFormat, type: FloatType, minFilter: NearestFilter, magFilter: NearestFilter, wrapS: ClampToEdgeWrapping, wrapT: ClampToEdgeWrapping, wrapR: ClampToEdgeWrapping, unpackAlignment: 1, needsUpdate: true });
+    Object.assign(volume, {
+        format: RGFormat,
+        type: FloatType,
+        minFilter: NearestFilter,
+        magFilter: NearestFilter,
+        wrapS: ClampToEdgeWrapping,
+        wrapT: ClampToEdgeWrapping,
+        wrapR: ClampToEdgeWrapping,
+        unpackAlignment: 1,
+        needsUpdate: true,
+    });
     const rows = new Float32Array(3 * MAP_STEPS);
     field.lines.forEach((line, axis) => rows.set(coordinateMap(line, MAP_STEPS), axis * MAP_STEPS));
     const maps = new DataTexture(rows, MAP_STEPS, 3, RedFormat, FloatType);

@@ -1,7 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { arrows, makeFlow } from './flow';
 
-const lines = [[0, 1, 2], [0, 1], [0, 1]];
+const lines = [
+    [0, 1, 2],
+    [0, 1],
+    [0, 1],
+];
 
 describe('flow', () => {
     const flow = makeFlow(lines, new Float32Array([3, 0, 4, 0, 0, 0]).buffer);

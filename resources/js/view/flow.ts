@@ -43,7 +43,11 @@ export interface Arrows {
 /** The flow in a section as arrows, the fastest as long as 1.6 steps between them. */
 export function arrows(flow: Flow, section: Section): Arrows {
     const { lines, cells, values, max } = flow.speed;
-    const [a, b] = [[1, 2], [0, 2], [0, 1]][section.axis] as [0 | 1 | 2, 0 | 1 | 2];
+    const [a, b] = [
+        [1, 2],
+        [0, 2],
+        [0, 1],
+    ][section.axis] as [0 | 1 | 2, 0 | 1 | 2];
     const span = (axis: number) => lines[axis]!.at(-1)! - lines[axis]![0]!;
     const step = Math.max(span(a), span(b)) / ARROWS;
     const strokes: number[] = [];

@@ -76,7 +76,10 @@ function turnedAsDrawn(drawing: Drawing, geometry: BufferGeometry): BufferGeomet
     if (!drawing.turn) return geometry;
     const [a, b, c, d, e, f, g, h, i] = drawing.turn.matrix as [number, number, number, number, number, number, number, number, number];
     const about = drawing.turn.about as Triple;
-    return geometry.translate(-about[0], -about[1], -about[2]).applyMatrix4(new Matrix4().set(a, b, c, 0, d, e, f, 0, g, h, i, 0, 0, 0, 0, 1)).translate(...about);
+    return geometry
+        .translate(-about[0], -about[1], -about[2])
+        .applyMatrix4(new Matrix4().set(a, b, c, 0, d, e, f, 0, g, h, i, 0, 0, 0, 0, 1))
+        .translate(...about);
 }
 
 /** All of a part, walls and openings between them too. */

@@ -16,7 +16,6 @@ final class MeshReader implements ShapeKind
 
     /**
      * A closed surface: vertices as little-endian float32 triples in metres, triangles as uint32 triples, both in base64.
-     *
      */
     public function read(ShapeFields $fields): Shape
     {

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
-use Foehn\Numerics\Vectors;
 use Foehn\Geometry\Axes;
 use Foehn\Model\Model;
+use Foehn\Numerics\Vectors;
 
 /** Forces on the fluid that the model gives, and its buoyancy. */
 final class Forces

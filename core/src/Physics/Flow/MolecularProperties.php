@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Physics\Flow;
 
 use Foehn\Numerics\Vectors;
+
 /**
  * Viscosity, conductivity and density of every cell, without eddies: by temperature, or by the rate of strain where the fluid follows the power law
  * tau = K |du/dy|^(n-1) du/dy (Bird, Armstrong & Hassager, Dynamics of Polymeric Liquids, 1987). That is singular where nothing
