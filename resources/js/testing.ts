@@ -1,0 +1,21 @@
+import { afterEach } from 'vitest';
+
+// Only component tests have a page; they begin with "@vitest-environment jsdom".
+if (typeof window !== 'undefined') {
+    const { cleanup } = await import('@testing-library/react');
+    await import('@testing-library/jest-dom/vitest');
+    afterEach(cleanup);
+    // The page of the tests has no layout: every element is as large as a screen, so that lists show what they hold.
+    for (const [property, size] of [
+        ['clientHeight', 800],
+        ['clientWidth', 1280],
+    ] as const)
+        Object.defineProperty(Element.prototype, property, { configurable: true, get: () => size });
+    globalThis.ResizeObserver = class {
+        observe() {}
+        unobserve() {}
+        disconnect() {}
+    };
+    Element.prototype.scrollTo = () => {};
+    globalThis.CSS = { ...globalThis.CSS, escape: (text: string) => text.replace(/["\\]/g, '\\$&') };
+}
