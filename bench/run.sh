@@ -33,5 +33,8 @@ echo
 echo 'Flow and heat on one box, sealed and ventilated (aims: 3, 8, 25, 80 s at 10, 30, 100, 250 thousand cells):'
 php bench/enclosures.php times
 echo
-echo 'Different enclosures, none tuned:'
+echo 'Twelve enclosures, on which the thresholds were set:'
 php bench/enclosures.php
+echo
+echo 'Six kept apart:'
+php bench/enclosures.php apart

@@ -16,7 +16,7 @@ final class GridLevels
     /** Given grids are halved as long as more cells than this are left, and this often. */
     private const FEWEST = 1500;
 
-    /** ... where all three axes are halved, than this: from a flow that so few cells cannot show the next grid has to find back (a sealed box took 105 steps from 3500 cells, 60 from rest). */
+    /** The same where all three axes are halved: from a flow that so few cells cannot show the next grid has to find back (a sealed box took 105 steps from 3500 cells, 60 from rest). */
     private const FEWEST_IN_SPACE = 5000;
 
     /** An axis of fewer cells is left as it is. */

@@ -16,7 +16,7 @@ final class Anderson
     /** The history is dropped when the step has grown by this against the least since the last start. */
     private const GROWTH = 2.0;
 
-    /** ... or when the weights of the history sum to more than this. */
+    /** The history is dropped as well when its weights sum to more than this: it has become nearly linearly dependent. */
     private const WEIGHTS = 50.0;
 
     /** @var list<array{list<array<int, float>>, list<array<int, float>>}> changes of the steps and of the images */

@@ -37,13 +37,13 @@ final class ConvergenceSettings
     /** Mean speed that only a run has that diverges, m/s. */
     public const DIVERGED = 1e5;
 
-    /** Mean change of the temperatures between two passes of the energy equation at the end, as a fraction of their spread: laminar, ... */
+    /** Mean change of the temperatures between two passes of the energy equation at the end, as a fraction of their spread, of a laminar flow. The balance of heat is then open by about as much. */
     public const CLOSED = 1e-6;
 
-    /** ... with eddies, whose films follow the temperatures, ... */
+    /** The same with eddies, whose films follow the temperatures and leave a small cycle. */
     public const CLOSED_WITH_EDDIES = 1e-4;
 
-    /** ... and on a laminar flow that is kept as it was. */
+    /** The same on a laminar flow that is kept as it was. */
     public const CLOSED_ON_FROZEN = 1e-5;
 
     /** Passes over the second-order correction of the energy equation at the end: it gains a factor of two to three per pass on the enclosures. */

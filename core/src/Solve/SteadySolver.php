@@ -24,26 +24,6 @@ use Foehn\Physics\PhysicsException;
 /** Steady heat conduction of a model: grid, equations, solution; repeats while conductivities follow the temperature. */
 final class SteadySolver
 {
-    private const RESIDUAL = 1e-8;
-
-    /** Enough while the conductivities still move by more than ROUGH kelvin. */
-    private const ROUGH_RESIDUAL = 1e-5;
-
-    private const ROUGH = 0.05;
-
-    /** Share of the watts that may be missing in the balance when the iteration ends. */
-    private const BALANCE = 1e-7;
-
-    /** Where little heat passes beside what strong conductances could carry, the residual is lowered in these steps until the balance closes, down to rounding. */
-    private const CLOSER = 1e-2;
-
-    private const CLOSEST_RESIDUAL = 1e-14;
-
-    private const MOST_PASSES = 40;
-
-    /** Largest change of a temperature between two passes, K. */
-    private const STEADY = 1e-4;
-
     /** Between two reports, s. */
     private const REPORT_PAUSE = 0.2;
 
@@ -133,16 +113,16 @@ final class SteadySolver
             $coupling->follow($temperature);
             $system = $coupling->equation($temperature);
             $this->report('equations', 1.0, null);
-            $rough = $change > self::ROUGH;
-            $linear = $this->linear($system, $temperature, $rough ? self::ROUGH_RESIDUAL : self::RESIDUAL);
+            $rough = $change > ConductionSettings::ROUGH;
+            $linear = $this->linear($system, $temperature, $rough ? ConductionSettings::ROUGH_RESIDUAL : ConductionSettings::RESIDUAL);
             $before = $temperature;
             $temperature = $system->temperatures($linear->x);
             $change = $before === null ? INF : self::largestChange($before, $temperature);
-            $again = $nonlinear && ($rough || $change > self::STEADY);
-        } while ($again && $linear->converged && ! $linear->stopped && $pass < self::MOST_PASSES);
+            $again = $nonlinear && ($rough || $change > ConductionSettings::STEADY);
+        } while ($again && $linear->converged && ! $linear->stopped && $pass < ConductionSettings::MOST_PASSES);
 
         $converged = $linear->converged && ! $again;
-        for ($residual = self::CLOSER * self::RESIDUAL; $converged && ! $linear->stopped && $residual >= self::CLOSEST_RESIDUAL && ! HeatBalance::of($system, $temperature, null)->holds(); $residual *= self::CLOSER) {
+        for ($residual = ConductionSettings::CLOSER * ConductionSettings::RESIDUAL; $converged && ! $linear->stopped && $residual >= ConductionSettings::CLOSEST_RESIDUAL && ! HeatBalance::of($system, $temperature, null)->holds(); $residual *= ConductionSettings::CLOSER) {
             $linear = $this->linear($system, $temperature, $residual);
             $temperature = $system->temperatures($linear->x);
         }
@@ -209,7 +189,7 @@ final class SteadySolver
         $before = $this->iterations;
         $result = (new StencilSolver($system->stencil, $system->ties))->solve(
             $system->source, $start,
-            new Accuracy($tolerance, $system->watts > 0.0 && $tolerance === self::RESIDUAL ? self::BALANCE * $system->watts : INF),
+            new Accuracy($tolerance, $system->watts > 0.0 && $tolerance === ConductionSettings::RESIDUAL ? ConductionSettings::BALANCE * $system->watts : INF),
             function (int $iteration, float $residual, Closure $iterate) use ($before, $system): bool {
                 $this->iterations = $before + $iteration;
                 $this->residuals[] = $residual;

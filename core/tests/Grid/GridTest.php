@@ -10,6 +10,7 @@ use Foehn\Grid\GridReport;
 use Foehn\Grid\LineSpacing;
 use Foehn\Grid\Voxels;
 use Foehn\Tests\Models;
+use Foehn\Tests\Values;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -27,8 +28,8 @@ final class GridTest extends TestCase
         self::assertContains(0.1, $lines);
         self::assertContains(0.1002, $lines);
         self::assertSame(0.5, end($lines));
-        self::assertGreaterThan(0.0, min($widths));
-        self::assertLessThanOrEqual(0.0501, max($widths));
+        self::assertGreaterThan(0.0, Values::least($widths));
+        self::assertLessThanOrEqual(0.0501, Values::greatest($widths));
         for ($i = 1; $i < count($widths); $i++) {
             $ratio = max($widths[$i] / $widths[$i - 1], $widths[$i - 1] / $widths[$i]);
             self::assertLessThanOrEqual($growth * 1.3, $ratio, "between cells $i and " . ($i - 1));
@@ -53,7 +54,7 @@ final class GridTest extends TestCase
             foreach ($model->parts as $part) {
                 for ($axis = 0; $axis < 3; $axis++) {
                     foreach ($part->shape->planes($axis) as $plane) {
-                        $nearest = min(array_map(fn (float $line) => abs($line - $plane), $grid->lines[$axis]));
+                        $nearest = Values::least(array_map(fn (float $line) => abs($line - $plane), $grid->lines[$axis]));
                         self::assertLessThan(1e-7, $nearest, "$part->id at $plane along axis $axis");
                     }
                 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Tests\Numerics;
 
 use Foehn\Numerics\Anderson;
+use Foehn\Tests\Values;
 use PHPUnit\Framework\TestCase;
 
 final class AndersonTest extends TestCase
@@ -78,17 +79,17 @@ final class AndersonTest extends TestCase
     }
 
     /**
-     * @param list<float> $x
-     * @return list<float>
+     * @param array<int, float> $x
+     * @return array<int, float>
      */
     private static function image(array $x): array
     {
         return array_map(fn (array $row, float $b): float => $row[0] * $x[0] + $row[1] * $x[1] + $row[2] * $x[2] + $b, self::MATRIX, self::B);
     }
 
-    /** @param list<float> $x */
+    /** @param array<int, float> $x */
     private static function distance(array $x): float
     {
-        return max(array_map(fn (float $a, float $b): float => abs($a - $b), $x, self::image($x)));
+        return Values::greatest(array_map(fn (float $a, float $b): float => abs($a - $b), $x, self::image($x)));
     }
 }

@@ -6,6 +6,7 @@ namespace Foehn\Tests\Numerics;
 
 use Foehn\Numerics\BoxInterpolation;
 use Foehn\Numerics\LineTable;
+use Foehn\Numerics\Vectors;
 use PHPUnit\Framework\TestCase;
 
 final class BoxInterpolationTest extends TestCase
@@ -21,7 +22,7 @@ final class BoxInterpolationTest extends TestCase
     public function testALinearFunctionIsReproduced(): void
     {
         $linear = fn (float $x, float $y, float $z): float => 2.0 - 3.0 * $x + 0.5 * $y + 1.25 * $z;
-        $values = array_fill(0, self::OTHER_PAD + array_product(self::OTHER), 99.0);
+        $values = array_fill(0, self::OTHER_PAD + (int) array_product(self::OTHER), 99.0);
         for ($k = 0; $k < self::OTHER[2]; $k++) {
             for ($j = 0; $j < self::OTHER[1]; $j++) {
                 for ($i = 0; $i < self::OTHER[0]; $i++) {
@@ -65,10 +66,9 @@ final class BoxInterpolationTest extends TestCase
         $y = array_map(fn (int $n): float => $n < 3 ? 0.0 : cos(0.7 * $n), range(0, 62));
         $forward = $between->values($x, array_fill(0, 63, 0.0));
         $back = $between->sums($y, $ones, array_fill(0, 62, 0.0));
-        $dot = fn (array $a, array $b): float => array_sum(array_map(fn (float $p, float $q): float => $p * $q, $a, $b));
 
-        self::assertEqualsWithDelta($dot($forward, $y), $dot($x, $back), 1e-10);
-        self::assertNotEqualsWithDelta(0.0, $dot($forward, $y), 1e-3);
+        self::assertEqualsWithDelta(Vectors::dot($forward, $y), Vectors::dot($x, $back), 1e-10);
+        self::assertNotEqualsWithDelta(0.0, Vectors::dot($forward, $y), 1e-3);
     }
 
     public function testSumsKeepTheTotalTimesTheScales(): void

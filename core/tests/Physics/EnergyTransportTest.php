@@ -12,6 +12,7 @@ use Foehn\Physics\Flow\EnergyTransport;
 use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Heat\HeatEquation;
 use Foehn\Tests\Domains;
+use Foehn\Tests\Values;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -40,7 +41,7 @@ final class EnergyTransportTest extends TestCase
         foreach ([10, 20, 40] as $cells) {
             $model = Domains::model([self::LENGTH, 0.02, 0.02], [$cells, 1, 1], ['x-' => ['heat' => self::HOT], 'x+' => ['heat' => self::COLD]]);
             [$domain, $temperature] = self::settled($model, self::stream(Domains::domain($model), $peclet), 25);
-            $errors[] = max(array_map(fn (float $x, float $t): float => abs($t - $exact($x)), $domain->layout->grid->centres[0], $domain->layout->gather($temperature)));
+            $errors[] = Values::greatest(array_map(fn (float $x, float $t): float => abs($t - $exact($x)), $domain->layout->grid->centres[0], $domain->layout->gather($temperature)));
         }
 
         self::assertLessThan(0.02, $errors[2]);
@@ -58,8 +59,8 @@ final class EnergyTransportTest extends TestCase
         [, $temperature] = self::settled($model, $level->fluxes(), 5);
 
         // Nothing heats or cools it on its way.
-        self::assertEqualsWithDelta(320.0, min($domain->layout->gather($temperature)), 1e-6);
-        self::assertEqualsWithDelta(320.0, max($domain->layout->gather($temperature)), 1e-6);
+        self::assertEqualsWithDelta(320.0, Values::least($domain->layout->gather($temperature)), 1e-6);
+        self::assertEqualsWithDelta(320.0, Values::greatest($domain->layout->gather($temperature)), 1e-6);
     }
 
     public function testTheCorrectionSharpensAFrontAndHardlyOvershoots(): void
@@ -77,8 +78,8 @@ final class EnergyTransportTest extends TestCase
             $cells = $domain->layout->gather($temperature);
             // Upwind values stay within those that make them; the limiter works along each axis alone, which lets a front across both overshoot a little.
             $beyond = 20.0 * ($order > 0.0 ? 0.05 : 1e-6);
-            self::assertLessThan(320.0 + $beyond, max($cells));
-            self::assertGreaterThan(300.0 - $beyond, min($cells));
+            self::assertLessThan(320.0 + $beyond, Values::greatest($cells));
+            self::assertGreaterThan(300.0 - $beyond, Values::least($cells));
 
             // Cells of the last column that are neither of the one nor of the other stream.
             return (float) count(array_filter(range(0, 19), fn (int $j): bool => $cells[19 + 20 * $j] > 302.0 && $cells[19 + 20 * $j] < 318.0));
@@ -87,7 +88,7 @@ final class EnergyTransportTest extends TestCase
         self::assertLessThan(0.7 * $width(0.0), $width(1.0), 'the correction takes the smearing of upwind values away');
     }
 
-    /** @return array{list<float>, list<float>, list<float>} kg/s */
+    /** @return array{array<int, float>, array<int, float>, array<int, float>} kg/s */
     private static function stream(FlowDomain $domain, float $peclet): array
     {
         $speed = $peclet * Domains::CONDUCTIVITY / (Domains::DENSITY * Domains::SPECIFIC_HEAT * self::LENGTH);

@@ -16,6 +16,7 @@ use Foehn\Physics\Flow\Turbulence;
 use Foehn\Physics\Flow\WallDistance;
 use Foehn\Solve\FlowState;
 use Foehn\Tests\Domains;
+use Foehn\Tests\Values;
 use PHPUnit\Framework\TestCase;
 
 /** Single terms of the flow against what they are exactly. */
@@ -84,11 +85,11 @@ final class FlowKernelsTest extends TestCase
             // g rho beta dT over the volume between two centres.
             self::assertEqualsWithDelta(9.81 * Domains::DENSITY * 9.0 / 300.0 * 0.005 ** 3, $force[$c], 1e-12);
         }
-        self::assertSame(0.0, max(array_map(abs(...), $forces->on(0, array_fill(0, $domain->layout->length, 309.0), 1.0))));
+        self::assertSame(0.0, Values::greatest(array_map(abs(...), $forces->on(0, array_fill(0, $domain->layout->length, 309.0), 1.0))));
         // Without an opening only differences drive: all of it equally warm does not move.
         $closed = Domains::model([0.02, 0.02, 0.02], [4, 4, 4]);
         $sealed = Domains::domain($closed);
-        self::assertEqualsWithDelta(0.0, max(array_map(abs(...), (new Forces($closed, $sealed, Domains::fluid($closed)))->on(2, array_fill(0, $sealed->layout->length, 309.0), 1.0))), 1e-15);
+        self::assertEqualsWithDelta(0.0, Values::greatest(array_map(abs(...), (new Forces($closed, $sealed, Domains::fluid($closed)))->on(2, array_fill(0, $sealed->layout->length, 309.0), 1.0))), 1e-15);
     }
 
     public function testAFanComesToRestOnItsCurve(): void

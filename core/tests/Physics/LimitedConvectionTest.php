@@ -7,6 +7,7 @@ namespace Foehn\Tests\Physics;
 use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Flow\LimitedConvection;
 use Foehn\Tests\Domains;
+use Foehn\Tests\Values;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -73,7 +74,7 @@ final class LimitedConvectionTest extends TestCase
         $u = Domains::sample($this->domain->layout, 0, fn (float $x, float $y): float => (int) round($y / self::CELL - 0.5) % 2 === 0 ? 1.0 : -1.0);
         $force = LimitedConvection::force($this->domain, 0, $this->flux(1, 0.3), $u);
 
-        self::assertSame(0.0, max(array_map(abs(...), array_intersect_key($force, array_flip(Domains::inner($this->domain, 0, 2))))));
+        self::assertSame(0.0, Values::greatest(array_map(abs(...), array_intersect_key($force, array_flip(Domains::inner($this->domain, 0, 2))))));
     }
 
     public function testItOnlyMovesMomentumFromFaceToFace(): void
@@ -81,12 +82,12 @@ final class LimitedConvectionTest extends TestCase
         $u = Domains::sample($this->domain->layout, 0, fn (float $x, float $y, float $z): float => sin(90 * $x) + cos(70 * $y) * sin(50 * $z));
         foreach ([0, 1, 2] as $stream) {
             $force = LimitedConvection::force($this->domain, 0, $this->flux($stream, 0.4), $u);
-            self::assertGreaterThan(1e-9, max($force));
+            self::assertGreaterThan(1e-9, Values::greatest($force));
             self::assertEqualsWithDelta(0.0, array_sum($force), 1e-15 * count($force), "stream along axis $stream");
         }
     }
 
-    /** @return array{list<float>, list<float>, list<float>} of a uniform stream, kg/s */
+    /** @return array{array<int, float>, array<int, float>, array<int, float>} of a uniform stream, kg/s */
     private function flux(int $stream, float $speed): array
     {
         $zeros = $this->domain->layout->zeros();

@@ -8,6 +8,7 @@ use Foehn\Physics\Flow\Diverged;
 use Foehn\Physics\Flow\FlowLevel;
 use Foehn\Physics\Flow\Momentum;
 use Foehn\Tests\Domains;
+use Foehn\Tests\Values;
 use PHPUnit\Framework\TestCase;
 
 final class MomentumTest extends TestCase
@@ -85,13 +86,13 @@ final class MomentumTest extends TestCase
         $level = Domains::level($domain);
         $level->source[0] = array_map(fn (float $area): float => 1e-6 * ($area > 0.0 ? 1 : 0), $level->area[0]);
         $momentum = new Momentum($level, 0, $level->fluxes(), 1.0, 0.0, false);
-        $before = max(array_map(abs(...), $momentum->residual()));
+        $before = Values::greatest(array_map(abs(...), $momentum->residual()));
         for ($n = 0; $n < 120; $n++) {
             $momentum->sweep(1.0, $n % 2 === 0);
         }
 
-        self::assertGreaterThan(0.0, max($level->velocity[0]));
-        self::assertLessThan(1e-9 * $before, max(array_map(abs(...), $momentum->residual())));
+        self::assertGreaterThan(0.0, Values::greatest($level->velocity[0]));
+        self::assertLessThan(1e-9 * $before, Values::greatest(array_map(abs(...), $momentum->residual())));
     }
 
     public function testRelaxationAndInertiaLeaveTheSolutionAndShortenTheStep(): void

@@ -16,6 +16,7 @@ use Foehn\Physics\Heat\HeatEquation;
 use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\Heat\SurfaceContribution;
 use Foehn\Physics\Heat\SurfaceNodes;
+use Foehn\Tests\Values;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -114,7 +115,7 @@ final class SurfaceNodesTest extends TestCase
         [$system, $temperature] = self::solve(self::slabs(4, [], []), $heats);
 
         self::assertEqualsWithDelta(300.0, $system->surfaces->surfaceTemperature(self::element($system, 0, 4), $temperature), 1e-9);
-        self::assertEqualsWithDelta(300.0, max($temperature), 1e-9);
+        self::assertEqualsWithDelta(300.0, Values::greatest($temperature), 1e-9);
     }
 
     public function testElementsOfOneFaceAreTwins(): void

@@ -16,6 +16,7 @@ use Foehn\Solve\ProgressListener;
 use Foehn\Solve\Solution;
 use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
+use Foehn\Tests\Values;
 use PHPUnit\Framework\TestCase;
 
 /** Runs of flow from coarse to fine: pictures, stopping, resuming, and what the grids say about each other. */
@@ -61,12 +62,12 @@ final class FlowLevelsTest extends TestCase
         self::assertTrue($stopped->outcome->stopped);
         self::assertFalse($stopped->outcome->converged);
         self::assertNotNull($stopped->checkpoint);
-        self::assertGreaterThan(300.0, max($stopped->state->temperature));
+        self::assertGreaterThan(300.0, Values::greatest($stopped->state->temperature));
 
         $again = FlowState::fromBytes($stopped->checkpoint->toBytes());
         $resumed = (new SteadySolver($model, start: new Start($again, $stopped->levels, resumes: true, seconds: 1000.0)))->solve();
         self::assertTrue($resumed->outcome->converged);
-        self::assertEqualsWithDelta(max($whole->state->temperature), max($resumed->state->temperature), 0.01 * (max($whole->state->temperature) - 300.0));
+        self::assertEqualsWithDelta(Values::greatest($whole->state->temperature), Values::greatest($resumed->state->temperature), 0.01 * (Values::greatest($whole->state->temperature) - 300.0));
         self::assertSame('checkpoint', $resumed->start->toArray()['from']);
         self::assertGreaterThan(1000.0, $resumed->spent, 'what it took before counts too');
     }
@@ -101,7 +102,7 @@ final class FlowLevelsTest extends TestCase
 
         self::assertLessThan($fromRest->levels[0]->iterations, $started->levels[0]->iterations);
         self::assertSame([['from' => 'rest', 'model' => null, 'frozen' => false], ['from' => 'flow', 'model' => 'abc', 'frozen' => false]], [$fromRest->start->toArray(), $started->start->toArray()]);
-        self::assertEqualsWithDelta(max($fromRest->state->temperature), max($started->state->temperature), 0.2);
+        self::assertEqualsWithDelta(Values::greatest($fromRest->state->temperature), Values::greatest($started->state->temperature), 0.2);
     }
 
     public function testBytesThatAreNoStateAreNotTakenForOne(): void

@@ -16,16 +16,16 @@ use Foehn\Numerics\Vectors;
  */
 final class Coarsening
 {
-    /** Intervals are joined up to a width that rises by this factor ... */
+    /** Intervals of the grid are joined up to a width, which rises by this factor until enough are joined. */
     private const RISE = 1.25;
 
-    /** ... from this multiple of the narrowest, */
+    /** That width begins at this multiple of the narrowest cell: a little over two, so that a uniform grid is halved at once. */
     private const FIRST = 2.1;
 
-    /** ... times this and the share of a wall between them, */
+    /** Two intervals count as wider by this times the fraction of the plane between them that is wall. Set on boxes with parts and fins, where joining across walls stopped the cycles. */
     private const WALL = 3.0;
 
-    /** ... until the cells have become fewer than this share. */
+    /** Enough are joined when at most this fraction of the cells is left; an eighth is the ideal, and unequal grids do not reach it. */
     private const FEWER = 0.2;
 
     public readonly FlowLevel $coarse;

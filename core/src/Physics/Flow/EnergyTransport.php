@@ -21,7 +21,7 @@ final class EnergyTransport
     /** The coefficients change slowly, so a hierarchy serves this many steps. */
     private const KEEP = 8;
 
-    /** ... and what is joined in it for this many hierarchies. */
+    /** What is joined in a hierarchy serves this many of them before it is chosen anew. */
     private const JOINED = 8;
 
     /** Share of the slope behind in the second-order correction. */
