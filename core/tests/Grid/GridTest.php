@@ -63,7 +63,7 @@ final class GridTest extends TestCase
 
         self::assertLessThan($counts[1], $counts[0]);
         self::assertLessThan($counts[2], $counts[1]);
-        self::assertLessThanOrEqual(180_000, $counts[0]);
+        self::assertLessThanOrEqual(150_000, $counts[0], 'the key planes of this model alone ask for more than the budget of Scout');
     }
 
     public function testReportsCellsAcrossThinFeatures(): void
