@@ -6,6 +6,7 @@ namespace App\Runs;
 
 use App\Models\Run;
 use Foehn\Grid\Grid;
+use Foehn\Observe\Fields;
 use Foehn\Observe\GridValues;
 use Foehn\Results\FieldFile;
 use Foehn\Results\ResultBuilder;
@@ -41,9 +42,10 @@ final class RunFiles
         $folder = $run->folder() . "/$claim->attempt/$picture";
         $this->disk()->makeDirectory($folder);
         $write = fn (string $name, string $bytes) => FieldFile::write($this->disk()->path("$folder/$name"), $bytes);
-        $write(self::FIELDS['temperature'], FieldFile::temperature($solution));
-        $write(self::FIELDS['parts'], FieldFile::parts($solution));
-        $write(self::FIELDS['velocity'], FieldFile::velocity($solution));
+        $write(self::FIELDS['parts'], FieldFile::parts($solution->state->voxels));
+        foreach (Fields::of($solution->state) as $field) {
+            $write(FieldFile::name($field), FieldFile::bytes($field));
+        }
         $write('result.json', json_encode($result, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
         if ($solution->checkpoint !== null) {
             // The last level of the result is this grid, which is done only when it has converged.
@@ -147,13 +149,18 @@ final class RunFiles
 
     private function path(Run $run, int $picture, string $name): string
     {
-        foreach ($this->foldersOf($run, $picture) as $folder) {
+        $folders = $picture > 0 && $picture <= $run->picture ? array_filter($this->foldersOf($run, $picture), fn (string $folder) => $this->disk()->exists("$folder/result.json")) : [];
+        foreach ($folders as $folder) {
             $path = $this->disk()->path("$folder/$name");
-            if ($picture > 0 && $picture <= $run->picture && is_file($path)) {
+            if (is_file($path)) {
                 return $path;
             }
         }
-        abort(404, $run->picture === 0 ? 'This run has no result yet.' : "This run has no picture $picture any more; the last one is $run->picture.");
+        abort(404, match (true) {
+            $folders !== [] => "Picture $picture of this run has no $name: the model has nothing of the kind.",
+            $run->picture === 0 => 'This run has no result yet.',
+            default => "This run has no picture $picture any more; the last one is $run->picture.",
+        });
     }
 
     /** @return list<string> folders of a picture, that of the latest attempt first */

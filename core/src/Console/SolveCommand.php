@@ -9,6 +9,7 @@ use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 use Foehn\Model\ModelException;
 use Foehn\Model\Watch;
+use Foehn\Observe\Fields;
 use Foehn\Results\FieldFile;
 use Foehn\Results\OutputException;
 use Foehn\Results\ResultBuilder;
@@ -43,8 +44,11 @@ final class SolveCommand
         $solution = (new SteadySolver($model, new TerminalListener(), self::start($options->value('start'), $options->has('frozen'))))->solve();
         $result = ResultBuilder::build($solution, hash('sha256', $json));
         if ($options->value('out') !== null) {
-            self::write($options->value('out'), $result, ['temperature.f32' => FieldFile::temperature($solution), 'parts.u16' => FieldFile::parts($solution), 'velocity.f32' => FieldFile::velocity($solution),
-                self::STATE => $solution->checkpoint?->toBytes() ?? '']);
+            $files = ['parts.u16' => FieldFile::parts($solution->state->voxels), self::STATE => $solution->checkpoint?->toBytes() ?? ''];
+            foreach (Fields::of($solution->state) as $field) {
+                $files[FieldFile::name($field)] = FieldFile::bytes($field);
+            }
+            self::write($options->value('out'), $result, $files);
         }
         self::print($model, $result);
         if (! $solution->outcome->converged) {

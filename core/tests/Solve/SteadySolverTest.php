@@ -6,6 +6,7 @@ namespace Foehn\Tests\Solve;
 
 use Closure;
 use Foehn\Model\Model;
+use Foehn\Observe\Fields;
 use Foehn\Physics\PhysicsException;
 use Foehn\Results\FieldFile;
 use Foehn\Results\ResultBuilder;
@@ -198,7 +199,7 @@ final class SteadySolverTest extends TestCase
         $document = Models::block(['watches' => [['id' => 'w', 'of' => ['point' => $point]]]]);
         $document['analysis'] = ['grid' => ['cells' => [6, 5, 7]]];
         $solution = (new SteadySolver(Models::read($document)))->solve();
-        $stored = new StoredField($solution->state->grid, self::stream(FieldFile::temperature($solution)), self::stream(FieldFile::parts($solution)));
+        $stored = new StoredField($solution->state->grid, self::stream(FieldFile::bytes(Fields::temperature($solution->state))), self::stream(FieldFile::parts($solution->state->voxels)));
 
         $probed = $stored->probe($point);
         self::assertSame(0, $probed['part']);

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Observe;
+
+use Foehn\Grid\Field;
+use Foehn\Physics\Flow\FlowField;
+
+/** The fields of a state. */
+final class Fields
+{
+    /** @return list<Field> all there are */
+    public static function of(State $state): array
+    {
+        return array_filter([self::temperature($state), self::velocity($state)]);
+    }
+
+    /** K; none where nothing is computed. */
+    public static function temperature(State $state): Field
+    {
+        $values = $state->temperature;
+        foreach ($state->system->live as $cell => $live) {
+            if (! $live) {
+                $values[$cell] = null;
+            }
+        }
+
+        return new Field('temperature', 'K', $state->grid, [$values]);
+    }
+
+    /** m/s in the middle of the cells, the mean of their two faces; null where nothing moves. */
+    public static function velocity(State $state): ?Field
+    {
+        return $state->flow === null ? null : new Field('velocity', 'm/s', $state->grid, array_map(fn (int $axis): array => self::middle($state->flow, $axis), [0, 1, 2]));
+    }
+
+    /** @return array<int, float> */
+    private static function middle(FlowField $flow, int $axis): array
+    {
+        $layout = $flow->domain->layout;
+        $upper = $flow->velocity[$axis];
+        $middle = $upper;
+        for ($c = $layout->pad, $end = $layout->length; $c < $end; $c++) {
+            $middle[$c] = 0.5 * ($upper[$c] + $upper[$c - $layout->stride[$axis]]);
+        }
+
+        return $layout->gather($middle);
+    }
+}
