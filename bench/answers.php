@@ -30,7 +30,7 @@ function answers(string $file, string $grade): iterable
             }
         }
         foreach ((array) $part['routes'] as $to => $route) {
-            yield "route $part[id] $to" => is_array($route) ? (float) array_sum(array_filter($route, is_float(...))) : (float) $route;
+            yield "route $part[id] $to" => is_array($route) ? (float) array_sum(array_filter($route, is_float(...))) : (is_numeric($route) ? (float) $route : NAN);
         }
     }
     yield 'balance out' => $result['balance']['out'];
@@ -40,7 +40,7 @@ function answers(string $file, string $grade): iterable
 $worst = [];
 $known = [];
 foreach ($reference ?? [] as $line) {
-    [$example, $name, $value] = explode("\t", $line);
+    [$example, $name, $value] = explode("\t", (string) $line);
     $known["$example\t$name"] = (float) $value;
 }
 foreach ((array) glob(__DIR__ . '/../examples/*.json') as $file) {

@@ -9,12 +9,16 @@ use Foehn\Numerics\SparseMatrix;
 use Foehn\Physics\Heat\HeatEquation;
 use Foehn\Physics\Heat\HeatSystem;
 
-/** The models that the benchmark of the linear solver uses. */
+/**
+ * The models that the benchmark of the linear solver uses.
+ *
+ * @phpstan-type PartDocument array{id: string, at: list<float>, shape: array{kind: string, size: list<float>, base?: float, height?: float, count?: int, thickness?: float}, material: string, power?: float}
+ */
 final class BenchModels
 {
     private const FILM = ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => '10 W/m^2/K', 'temperature' => '20 degC']];
 
-    /** @return HeatSystem|array{SparseMatrix, list<float>} a heat model, or a matrix and its right-hand side */
+    /** @return HeatSystem|array{SparseMatrix, array<int, float>} a heat model, or a matrix and its right-hand side */
     public static function make(string $name, int $cells): HeatSystem|array
     {
         return match ($name) {
@@ -23,6 +27,7 @@ final class BenchModels
             'stack' => self::solid($cells, [0.04, 0.03, 0.0066], 'air', self::stack()),
             'thin board' => self::solid($cells, [0.12, 0.1, 0.001], null, self::thinBoard()),
             'net' => self::net($cells),
+            default => throw new InvalidArgumentException("There is no model \"$name\"."),
         };
     }
 
@@ -36,7 +41,7 @@ final class BenchModels
 
     /**
      * @param list<float> $size
-     * @param list<array<string, mixed>> $parts
+     * @param list<PartDocument> $parts
      */
     private static function solid(int $cells, array $size, ?string $fluid, array $parts): HeatSystem
     {
@@ -47,22 +52,23 @@ final class BenchModels
 
     /**
      * @param list<float> $size
-     * @param list<array<string, mixed>> $parts
-     * @return array<string, list<float>>
+     * @param list<PartDocument> $parts
+     * @return array<string, array<int, float>>
      */
     private static function lines(int $cells, array $size, array $parts): array
     {
         $planes = [[0.0, $size[0]], [0.0, $size[1]], [0.0, $size[2]]];
         foreach ($parts as $part) {
             foreach ([0, 1, 2] as $axis) {
-                $at = (float) $part['at'][$axis];
+                $at = $part['at'][$axis];
                 $planes[$axis][] = $at;
-                $extent = $part['shape']['size'][$axis] ?? $part['shape']['base'] + $part['shape']['height'];
+                $extent = $part['shape']['size'][$axis] ?? ($part['shape']['base'] ?? 0.0) + ($part['shape']['height'] ?? 0.0);
                 $planes[$axis][] = $at + $extent;
                 if ($part['shape']['kind'] === 'plateFins' && $axis === 1) {
-                    for ($fin = 0; $fin < $part['shape']['count']; $fin++) {
-                        $start = $at + $fin * ($extent - $part['shape']['thickness']) / ($part['shape']['count'] - 1);
-                        array_push($planes[1], $start, $start + $part['shape']['thickness']);
+                    [$count, $thickness] = [$part['shape']['count'] ?? 2, $part['shape']['thickness'] ?? 0.0];
+                    for ($fin = 0; $fin < $count; $fin++) {
+                        $start = $at + $fin * ($extent - $thickness) / ($count - 1);
+                        array_push($planes[1], $start, $start + $thickness);
                     }
                 }
             }
@@ -72,7 +78,7 @@ final class BenchModels
             $next = [];
             foreach ($planes as $axis => $list) {
                 sort($list);
-                $clean = array_values(array_filter($list, fn (float $p, int $i) => $i === 0 || $p - $list[$i - 1] > 1e-9, ARRAY_FILTER_USE_BOTH));
+                $clean = [$list[0], ...array_filter(array_slice($list, 1), fn (float $p, int $i) => $p - $list[$i] > 1e-9, ARRAY_FILTER_USE_BOTH)];
                 $next['xyz'[$axis]] = Foehn\Grid\LineSpacing::lines($clean, $largest, array_fill(0, count($clean) - 1, 2), 1.4);
             }
             if (array_product(array_map(fn (array $l) => count($l) - 1, $next)) > $cells && $lines !== []) {
@@ -84,7 +90,7 @@ final class BenchModels
         return $lines;
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<PartDocument> */
     private static function board(): array
     {
         $parts = [['id' => 'board', 'at' => [0.005, 0.005, 0.005], 'shape' => ['kind' => 'block', 'size' => [0.09, 0.07, 0.0016]], 'material' => 'graphite-sheet']];
@@ -98,7 +104,7 @@ final class BenchModels
         return $parts;
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<PartDocument> */
     private static function stack(): array
     {
         $parts = [];
@@ -111,7 +117,7 @@ final class BenchModels
         return $parts;
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<PartDocument> */
     private static function thinBoard(): array
     {
         $parts = [];
@@ -128,7 +134,7 @@ final class BenchModels
     /**
      * Copper only: a serpentine of four cells' width on two layers, joined by vias.
      *
-     * @return array{SparseMatrix, list<float>}
+     * @return array{SparseMatrix, array<int, float>}
      */
     private static function net(int $cells): array
     {
@@ -172,7 +178,7 @@ final class BenchModels
     /**
      * @param list<float> $at
      * @param list<float> $size
-     * @return array<string, mixed>
+     * @return PartDocument
      */
     private static function block(string $id, array $at, array $size, string $material, float $watts): array
     {

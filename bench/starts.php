@@ -15,6 +15,7 @@ use Foehn\Solve\ProgressListener;
 use Foehn\Solve\Solution;
 use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
+use Foehn\Tests\Values;
 
 ini_set('memory_limit', '-1');
 
@@ -63,7 +64,7 @@ foreach (['ridge-radar-fan' => 'ridge-radar-baffle', 'ridge-radar-baffle' => 'ri
     $model = model($name);
     $rest = (new SteadySolver($model))->solve();
     $reference = temperatures($rest);
-    $rise = max($reference) - $model->surroundings->temperature;
+    $rise = Values::greatest($reference) - $model->surroundings->temperature;
     $starts = [
         'rest' => fn (): Solution => $rest,
         'other' => fn (): Solution => (new SteadySolver($model, start: new Start((new SteadySolver(model($other)))->solve()->checkpoint)))->solve(),
@@ -77,6 +78,6 @@ foreach (['ridge-radar-fan' => 'ridge-radar-baffle', 'ridge-radar-baffle' => 'ri
     foreach ($starts as $start => $solve) {
         $solution = $solve();
         $differences = array_map(fn (string $id, float $value) => abs($value - (temperatures($solution)[$id] ?? NAN)), array_keys($reference), $reference);
-        printf("%-22s %-12s %6d %10.2f %10.1f %11.2f%%%s\n", $name, $start, $solution->outcome->iterations, max($differences), $rise, 100 * max($differences) / $rise, $solution->outcome->converged ? '' : '  not steady');
+        printf("%-22s %-12s %6d %10.2f %10.1f %11.2f%%%s\n", $name, $start, $solution->outcome->iterations, Values::greatest($differences), $rise, 100 * Values::greatest($differences) / $rise, $solution->outcome->converged ? '' : '  not steady');
     }
 }

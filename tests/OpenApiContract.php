@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use Foehn\Tests\Tree;
 use Illuminate\Http\Request;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
@@ -18,7 +19,8 @@ final class OpenApiContract
     /** Not modified and parts of a file have no body of their own; what is refused before it reaches a route is the framework's. */
     private const UNDESCRIBED = [206, 304, 405, 419, 421, 429];
 
-    private static ?object $document = null;
+    /** @var ?array<mixed> */
+    private static ?array $document = null;
 
     private static ?Validator $validator = null;
 
@@ -29,11 +31,11 @@ final class OpenApiContract
             return;
         }
         $method = strtolower($request->getMethod());
-        $described = self::document()->paths->{$path}->{$method}->responses ?? null;
-        Assert::assertNotNull($described, "$method $path is not described");
+        $described = array_reduce(['paths', $path, $method, 'responses'], fn (mixed $tree, string $key): mixed => is_array($tree) ? $tree[$key] ?? null : null, self::document());
+        Assert::assertIsArray($described, "$method $path is not described");
         $status = (string) $response->getStatusCode();
-        Assert::assertTrue(isset($described->{$status}), "$method $path answers $status, which is not described: " . substr((string) $response->getContent(), 0, 300));
-        if (! isset($described->{$status}->content->{'application/json'}) || ! str_contains((string) $response->headers->get('Content-Type'), 'json')) {
+        Assert::assertTrue(isset($described[$status]), "$method $path answers $status, which is not described: " . substr((string) $response->getContent(), 0, 300));
+        if (! isset(Tree::list($described, $status)['content']) || ! isset(Tree::list($described, $status, 'content')['application/json']) || ! str_contains((string) $response->headers->get('Content-Type'), 'json')) {
             return;
         }
         $pointer = implode('/', array_map(fn (string $key) => rawurlencode(str_replace(['~', '/'], ['~0', '~1'], $key)), ['paths', $path, $method, 'responses', $status, 'content', 'application/json', 'schema']));
@@ -54,9 +56,15 @@ final class OpenApiContract
         return (string) ob_get_clean();
     }
 
-    private static function document(): object
+    /** @return array<mixed> */
+    private static function document(): array
     {
-        return self::$document ??= json_decode((string) file_get_contents(base_path('docs/openapi.json')), false, 128, JSON_THROW_ON_ERROR);
+        return self::$document ??= Tree::list(json_decode(self::text(), true, 128, JSON_THROW_ON_ERROR));
+    }
+
+    private static function text(): string
+    {
+        return (string) file_get_contents(base_path('docs/openapi.json'));
     }
 
     private static function validator(): Validator
@@ -64,7 +72,7 @@ final class OpenApiContract
         if (self::$validator === null) {
             self::$validator = new Validator();
             self::$validator->setMaxErrors(3);
-            self::$validator->resolver()?->registerRaw(self::document(), self::URI);
+            self::$validator->resolver()?->registerRaw(self::text(), self::URI);
         }
 
         return self::$validator;

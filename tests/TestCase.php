@@ -13,6 +13,9 @@ use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Testing\PendingCommand;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
 
 abstract class TestCase extends BaseTestCase
 {
@@ -27,7 +30,11 @@ abstract class TestCase extends BaseTestCase
         $this->withoutVite();
     }
 
-    /** Before the transaction of the first test begins. */
+    /**
+     * Before the transaction of the first test begins.
+     *
+     * @return array<mixed>
+     */
     protected function setUpTraits(): array
     {
         if (! self::$migrated) {
@@ -38,13 +45,33 @@ abstract class TestCase extends BaseTestCase
         return parent::setUpTraits();
     }
 
-    /** Every response is held against the description of the interface. */
+    /**
+     * Every response is held against the description of the interface.
+     *
+     * @param string $method
+     * @param string $uri
+     * @param array<mixed> $parameters
+     * @param array<mixed> $cookies
+     * @param array<mixed> $files
+     * @param array<mixed> $server
+     * @param ?string $content
+     * @return TestResponse<Response>
+     */
     public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
     {
         $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
         OpenApiContract::check($this->app['request'], $response->baseResponse);
 
         return $response;
+    }
+
+    /** A command whose output and outcome can be asserted. */
+    protected function command(string $command): PendingCommand
+    {
+        $pending = $this->artisan($command);
+        self::assertInstanceOf(PendingCommand::class, $pending);
+
+        return $pending;
     }
 
     protected function user(string $name = 'Ada'): User

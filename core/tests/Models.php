@@ -7,18 +7,26 @@ namespace Foehn\Tests;
 use Foehn\Codec\ModelCodec;
 use Foehn\Model\Model;
 
-/** Small models for tests. */
+/**
+ * Small models for tests.
+ *
+ * @phpstan-type PartDocument array{id: string, name?: string, shape: array<string, mixed>, at?: array<mixed>, material?: string, power?: mixed, faces?: array<string, array<string, array<string, mixed>>>, ...<string, mixed>}
+ * @phpstan-type Document array{physics?: array<string, mixed>, surroundings: array<string, mixed>, materials?: array<string, array<string, mixed>>, parameters?: array<string, mixed>, assemblies?: array<string, array<string, mixed>>,
+ *     space: array{box: array{min: array<mixed>, max: array<mixed>}, fluid?: ?string, sides?: array<string, array<string, mixed>>, ...<string, mixed>}, parts: list<PartDocument>,
+ *     limits?: list<array<string, mixed>>, watches?: list<array<string, mixed>>, analysis: array{grid: array<string, mixed>, ...<string, mixed>}, ...<string, mixed>}
+ */
 final class Models
 {
     /**
      * A 10 W block of 20 mm with a film on top, all else adiabatic: rise = 10 W / (100 W/m2K * 4e-4 m2) = 250 K at the top face.
      *
      * @param array<string, mixed> $changes replaces top-level fields
-     * @return array<string, mixed>
+     * @return Document
      */
     public static function block(array $changes = []): array
     {
-        return [
+        /** @var Document $document */
+        $document = [
             'format' => 'foehn-model', 'version' => 1, 'name' => 'Block',
             'surroundings' => ['temperature' => '20 degC'],
             'space' => ['box' => ['min' => [0, 0, 0], 'max' => ['20 mm', '20 mm', '20 mm']], 'fluid' => null,
@@ -28,17 +36,20 @@ final class Models
             'analysis' => ['grid' => ['cells' => [6, 6, 24]]],
             ...$changes,
         ];
+
+        return $document;
     }
 
-    /** @param array<string, mixed> $document */
+    /** @param array<mixed> $document */
     public static function read(array $document): Model
     {
         return ModelCodec::fromJson(json_encode($document, JSON_THROW_ON_ERROR));
     }
 
-    /** @return array<string, mixed> */
+    /** @return Document */
     public static function demo(): array
     {
+        /** @var Document */
         return json_decode((string) file_get_contents(__DIR__ . '/../../examples/ridge-radar-processor.json'), true, 64, JSON_THROW_ON_ERROR);
     }
 }

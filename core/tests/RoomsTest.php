@@ -21,7 +21,7 @@ final class RoomsTest extends TestCase
 
     public function testEveryFolderIsARoom(): void
     {
-        $folders = array_map(basename(...), (array) glob(self::SOURCE . '/*', GLOB_ONLYDIR));
+        $folders = array_map(basename(...), glob(self::SOURCE . '/*', GLOB_ONLYDIR) ?: []);
 
         self::assertSame([], array_diff($folders, self::ORDER));
     }
@@ -29,8 +29,8 @@ final class RoomsTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function files(): iterable
     {
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(self::SOURCE, FilesystemIterator::SKIP_DOTS)) as $file) {
-            $path = substr((string) $file, strlen(self::SOURCE) + 1);
+        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(self::SOURCE, FilesystemIterator::SKIP_DOTS | FilesystemIterator::CURRENT_AS_PATHNAME)) as $file) {
+            $path = substr(is_string($file) ? $file : '', strlen(self::SOURCE) + 1);
             if (str_ends_with($path, '.php') && str_contains($path, '/')) {
                 yield $path => [$path, explode('/', $path)[0]];
             }

@@ -8,6 +8,7 @@ use App\Jobs\SolveRun;
 use App\Models\Project;
 use App\Models\User;
 use App\Runs\WorkerIdentity;
+use Foehn\Tests\Tree;
 use Illuminate\Support\Facades\Queue;
 use Tests\TestCase;
 
@@ -16,8 +17,8 @@ final class DemoTest extends TestCase
     public function testTheDemoIsLoadedOnceAndItsFirstRunQueued(): void
     {
         Queue::fake();
-        $this->artisan('foehn:demo')->assertSuccessful()->expectsOutputToContain('first run queued');
-        $this->artisan('foehn:demo')->assertSuccessful()->expectsOutputToContain('already loaded');
+        $this->command('foehn:demo')->assertSuccessful()->expectsOutputToContain('first run queued');
+        $this->command('foehn:demo')->assertSuccessful()->expectsOutputToContain('already loaded');
 
         Queue::assertPushed(SolveRun::class, 3);
         self::assertSame(3, User::query()->where('demo', true)->firstOrFail()->projects()->count());
@@ -38,7 +39,7 @@ final class DemoTest extends TestCase
     {
         $this->getJson('/api/model-schema')->assertOk()->assertHeader('Content-Type', 'application/schema+json');
         $materials = $this->actingAs($this->user())->getJson('/api/materials')->assertOk();
-        self::assertContains('aluminium-6063', array_column($materials->json(), 'id'));
+        self::assertContains('aluminium-6063', array_column(Tree::list($materials->json()), 'id'));
     }
 
     public function testThePageIsServedAtEveryAddressOfTheInterface(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Role;
+use Foehn\Tests\Tree;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
@@ -16,7 +17,7 @@ final class MembershipTest extends TestCase
         $variant = $this->variantOf($this->user('Owner'));
         $user = $this->user('Guest');
         if ($role !== null) {
-            $variant->project->members()->attach($user->id, ['role' => $role->value]);
+            $variant->project()->firstOrFail()->members()->attach($user->id, ['role' => $role->value]);
         }
         $document = json_decode($variant->head()->firstOrFail()->document, true);
         $made = $variant->runs()->create(['revision_id' => $variant->head()->firstOrFail()->id, 'grade' => 'scout']);
@@ -36,7 +37,7 @@ final class MembershipTest extends TestCase
         $owner = $this->user('Owner');
         $variant = $this->variantOf($owner);
         $document = json_decode($variant->head()->firstOrFail()->document, true);
-        $document['materials'] = ['putty' => ['conductivity' => 3.5, 'title' => 'Gap putty']];
+        $document = Tree::with(Tree::list($document), ['conductivity' => 3.5, 'title' => 'Gap putty'], 'materials', 'putty');
         $this->actingAs($owner)->putJson("/api/variants/$variant->id/model", ['document' => $document, 'base' => 1, 'step' => 'Putty'])->assertStatus(201);
 
         $this->getJson('/api/materials/of-projects')->assertOk()->assertJsonCount(1)

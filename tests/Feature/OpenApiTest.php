@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Foehn\Tests\Tree;
 use Illuminate\Support\Facades\Route;
 use Tests\TestCase;
 
@@ -13,13 +14,13 @@ final class OpenApiTest extends TestCase
     {
         $document = json_decode((string) file_get_contents(base_path('docs/openapi.json')), true, 64, JSON_THROW_ON_ERROR);
         $described = [];
-        foreach ($document['paths'] as $path => $methods) {
-            foreach (array_keys($methods) as $method) {
-                $described[] = strtoupper($method) . ' ' . $path;
+        foreach (Tree::list($document, 'paths') as $path => $methods) {
+            foreach (array_keys(Tree::list($methods)) as $method) {
+                $described[] = strtoupper((string) $method) . ' ' . $path;
             }
         }
         $served = [];
-        foreach (Route::getRoutes() as $route) {
+        foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->uri(), 'api/')) {
                 $served[] = $route->methods()[0] . ' /' . $route->uri();
             }

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Role;
 use App\Models\RunState;
+use Foehn\Tests\Tree;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Tests\TestCase;
@@ -16,7 +17,7 @@ final class ProjectTest extends TestCase
     public function testAProjectIsRenamedByWhoeverMayEdit(): void
     {
         $owner = $this->user('Owner');
-        $project = $this->variantOf($owner)->project;
+        $project = $this->variantOf($owner)->project()->firstOrFail();
         $this->actingAs($owner)->patchJson("/api/projects/$project->id", ['name' => 'Mast box', 'summary' => null])->assertOk()->assertJsonPath('name', 'Mast box')->assertJsonPath('summary', '');
         $this->patchJson("/api/projects/$project->id", ['name' => ''])->assertUnprocessable();
 
@@ -48,7 +49,7 @@ final class ProjectTest extends TestCase
     {
         $variant = $this->variantOf($this->user('Owner'));
         $editor = $this->user('Editor');
-        $variant->project->members()->attach($editor->id, ['role' => Role::Editor->value]);
+        $variant->project()->firstOrFail()->members()->attach($editor->id, ['role' => Role::Editor->value]);
 
         $this->actingAs($editor)->deleteJson("/api/projects/$variant->project_id")->assertForbidden();
     }
@@ -60,7 +61,7 @@ final class ProjectTest extends TestCase
         $this->travel(1)->minutes();
         $this->actingAs($owner)->getJson("/api/projects/$ids[0]")->assertOk();
 
-        self::assertSame([$ids[0], $ids[2], $ids[1]], array_column($this->getJson('/api/projects')->json(), 'id'));
+        self::assertSame([$ids[0], $ids[2], $ids[1]], array_column(Tree::list($this->getJson('/api/projects')->json()), 'id'));
     }
 
     /** Forty documents of 19 MB each did not fit into the memory of a request. */

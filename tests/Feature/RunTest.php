@@ -16,10 +16,12 @@ use App\Runs\WorkerIdentity;
 use Foehn\Codec\ModelCodec;
 use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
+use Foehn\Tests\Tree;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Storage;
 use Tests\TestCase;
 
+/** @phpstan-import-type Document from Models */
 final class RunTest extends TestCase
 {
     protected function setUp(): void
@@ -83,7 +85,7 @@ final class RunTest extends TestCase
         $run = $this->startedRun();
         foreach ([1, 2] as $attempt) {
             $this->losesWorker($run, $attempt);
-            $this->artisan('foehn:recover')->expectsOutput('Runs recovered: 1.');
+            $this->command('foehn:recover')->expectsOutput('Runs recovered: 1.');
             $this->getJson("/api/runs/$run->id")->assertOk()->assertJsonPath('state', 'queued')->assertJsonPath('message', "Its worker ended unexpectedly in attempt $attempt of 3; the run goes on.");
         }
         Queue::assertPushed(SolveRun::class, 3);
@@ -146,9 +148,9 @@ final class RunTest extends TestCase
 
         $run->refresh();
         self::assertSame(RunState::Solved, $run->state);
-        $solver = json_decode((string) $this->get("/api/runs/$run->id/pictures/$run->picture/result")->assertOk()->streamedContent(), true)['solver'];
-        self::assertLessThan(0.3 * $whole->outcome->residuals[0], $solver['residuals'][0], 'it went on from the checkpoint');
-        self::assertSame('checkpoint', $solver['start']['from']);
+        $solver = Tree::list($this->served($run->id), 'solver');
+        self::assertLessThan(0.3 * $whole->outcome->residuals[0], Tree::number($solver, 'residuals', 0), 'it went on from the checkpoint');
+        self::assertSame('checkpoint', Tree::at($solver, 'start', 'from'));
         self::assertGreaterThan(12.5, $run->seconds, 'seconds go on');
         self::assertSame(40, $run->samples()->first()?->iteration, 'and so does the curve');
         self::assertStringContainsString('ended unexpectedly', (string) $run->message);
@@ -184,15 +186,15 @@ final class RunTest extends TestCase
         foreach (range(1, 3) as $n) {
             $variant->runs()->create(['revision_id' => $first->revision_id, 'grade' => 'scout', 'state' => RunState::Failed]);
         }
-        $this->artisan('foehn:prune')->assertSuccessful();
+        $this->command('foehn:prune')->assertSuccessful();
         self::assertSame(3, $variant->runs()->count(), 'two, and the one that the verdict comes from');
         Storage::disk('fields')->assertExists("runs/$first->id/1/1/result.json");
 
         $variant->project?->delete();
-        $this->artisan('foehn:prune')->assertSuccessful();
+        $this->command('foehn:prune')->assertSuccessful();
         self::assertSame(3, Run::query()->count(), 'a project can be restored for a while');
         $this->travel(31)->days();
-        $this->artisan('foehn:prune')->assertSuccessful();
+        $this->command('foehn:prune')->assertSuccessful();
         self::assertSame(0, Run::query()->count());
         Storage::disk('fields')->assertMissing("runs/$first->id");
     }
@@ -205,12 +207,11 @@ final class RunTest extends TestCase
         $hotter['parts'][0]['power'] = '2 W';
         $this->putJson("/api/variants/$flow->variant_id/model", ['document' => $hotter, 'base' => 1, 'step' => 'Edit'])->assertCreated();
         $id = $this->postJson("/api/variants/$flow->variant_id/runs", ['grade' => 'scout', 'keepFlow' => true])->assertCreated()->assertJsonPath('keepFlow', true)->json('id');
-        $this->work(Run::query()->findOrFail($id));
+        $this->work(Run::query()->whereKey($id)->firstOrFail());
 
-        $read = fn (int $run) => json_decode((string) $this->get("/api/runs/$run/pictures/" . Run::query()->findOrFail($run)->picture . '/result')->assertOk()->streamedContent(), true);
-        [$before, $after] = [$read($flow->id), $read($id)];
-        self::assertTrue($after['flow']['regime']['frozen']);
-        $rise = fn (array $result) => $result['parts'][0]['temperature']['max'] - 300.0;
+        [$before, $after] = [$this->served($flow->id), $this->served($id)];
+        self::assertTrue(Tree::at($after, 'flow', 'regime', 'frozen'));
+        $rise = fn (mixed $result): float => Tree::number($result, 'parts', 0, 'temperature', 'max') - 300.0;
         self::assertEqualsWithDelta(2 * $rise($before), $rise($after), 0.03 * $rise($after));
     }
 
@@ -255,7 +256,15 @@ final class RunTest extends TestCase
         $this->getJson("/api/variants/$run->variant_id/runs")->assertJsonPath('0.revision', 1);
     }
 
-    /** @return array<string, mixed> a block of 1 W in a stream */
+    /** The present result of a run, as it is served. */
+    private function served(mixed $run): mixed
+    {
+        $found = Run::query()->whereKey($run)->firstOrFail();
+
+        return json_decode((string) $this->get("/api/runs/$found->id/pictures/$found->picture/result")->assertOk()->streamedContent(), true);
+    }
+
+    /** @return Document a block of 1 W in a stream */
     private static function duct(): array
     {
         return Models::block([
@@ -273,7 +282,7 @@ final class RunTest extends TestCase
         $variant = $this->variantOf($user, $document);
         $id = $this->actingAs($user)->postJson("/api/variants/$variant->id/runs", ['grade' => 'scout'])->assertCreated()->json('id');
 
-        return Run::query()->findOrFail($id);
+        return Run::query()->whereKey($id)->firstOrFail();
     }
 
     private function losesWorker(Run $run, int $attempt): void

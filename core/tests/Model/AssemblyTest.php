@@ -6,14 +6,18 @@ namespace Foehn\Tests\Model;
 
 use Foehn\Geometry\Rotation;
 use Foehn\Model\ModelException;
-use Foehn\Results\ResultBuilder;
 use Foehn\Shapes\Fan;
-use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
+use Foehn\Tests\Solved;
+use Foehn\Tests\Tree;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** Parts of one group in axes of their own. */
+/**
+ * Parts of one group in axes of their own.
+ *
+ * @phpstan-import-type Document from Models
+ */
 final class AssemblyTest extends TestCase
 {
     private const BARE = ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 12, 'temperature' => '20 degC']]];
@@ -94,11 +98,7 @@ final class AssemblyTest extends TestCase
     /** @return iterable<string, array{callable, string, string}> */
     public static function mistakes(): iterable
     {
-        $with = fn (array $fields) => function (array $document) use ($fields): array {
-            $document['assemblies']['Module'] = [...$document['assemblies']['Module'], ...$fields];
-
-            return $document;
-        };
+        $with = fn (array $fields) => fn (array $document): array => Tree::with($document, [...Tree::list($document, 'assemblies', 'Module'), ...$fields], 'assemblies', 'Module');
         yield 'a package askew' => [$with(['turn' => [0, 0, '30 deg']]), '/parts/1/turn', 'a package cannot be turned'];
         yield 'degrees without a unit' => [$with(['turn' => [0, 0, 90]]), '/assemblies/Module/turn/2', '90 deg'];
         yield 'an unknown field' => [$with(['angle' => 3]), '/assemblies/Module/angle', 'unknown field'];
@@ -108,7 +108,7 @@ final class AssemblyTest extends TestCase
 
     /**
      * @param list<int|string> $turn
-     * @return array<string, mixed>
+     * @return Document
      */
     private static function module(array $turn): array
     {
@@ -138,14 +138,14 @@ final class AssemblyTest extends TestCase
     private static function temperatures(array $document): array
     {
         $temperatures = [];
-        $result = ResultBuilder::build((new SteadySolver(Models::read($document)))->solve(), '');
-        foreach ($result['parts'] as $part) {
+        $result = new Solved($document);
+        foreach ($result->parts as $part) {
             $temperatures["$part[id] max"] = $part['temperature']['max'];
             foreach ($part['nodes'] ?? [] as $node => $kelvin) {
                 $temperatures["$part[id] $node"] = $kelvin;
             }
         }
 
-        return [...$temperatures, 'W below the board' => $result['watches'][0]['value']];
+        return [...$temperatures, 'W below the board' => $result->watches[0]['value'] ?? NAN];
     }
 }

@@ -15,7 +15,9 @@ use Foehn\Preflight\Preflight;
 use Foehn\Tests\MutatedDocuments;
 use PHPUnit\Framework\TestCase;
 
-/** Spoilt documents are read, or refused with a sentence and a JSON pointer; no error, warning or crash of PHP. */
+/**
+ * Spoilt documents are read, or refused with a sentence and a JSON pointer; no error, warning or crash of PHP.
+ */
 final class FuzzTest extends TestCase
 {
     public function testSpoiltDocumentsAreReadOrRefusedWithASentence(): void

@@ -7,6 +7,7 @@ namespace Foehn\Tests\Model;
 use Foehn\Codec\ModelCodec;
 use Foehn\Model\ModelException;
 use Foehn\Tests\Models;
+use Foehn\Tests\Tree;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -58,21 +59,21 @@ final class ModelCodecTest extends TestCase
         yield 'turned by degrees without a unit' => [$part(['turn' => [0, 0, 30]]), '/parts/0/turn/2', 'write degrees'];
         yield 'unknown face' => [$part(['faces' => ['top' => []]]), '/parts/0/faces/top', 'unknown field "top"; known here: x-'];
         yield 'negative film' => [$part(['faces' => ['z+' => ['heat' => ['kind' => 'film', 'coefficient' => -3]]]]), '/parts/0/faces/z+/heat/coefficient', 'must be at least 0'];
-        yield 'formula cycle' => [fn ($m) => $m + ['parameters' => ['a' => 'b', 'b' => 'a']], '/parameters/a', 'in a circle'];
-        yield 'parameter like a unit' => [fn ($m) => $m + ['parameters' => ['mm' => 3]], '/parameters/mm', 'is a unit'];
-        yield 'flow' => [fn ($m) => $m + ['physics' => ['flow' => 'auto']], '/space/fluid', 'the space has no fluid'];
-        yield 'inlet' => [fn ($m) => array_replace_recursive($m, ['space' => ['sides' => ['x-' => ['kind' => 'inlet']]]]), '/space/sides/x-/kind', 'needs moving fluid'];
-        yield 'empty space' => [fn ($m) => array_replace_recursive($m, ['space' => ['box' => ['max' => [0, 1, 1]]]]), '/space/box/max', 'no extent along x'];
-        yield 'limit on nothing' => [fn ($m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'chip'], 'atMost' => '90 degC']]]), '/limits/0/of/part', 'no part with the id "chip"'];
-        yield 'junction of a block' => [fn ($m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'block', 'node' => 'junction'], 'atMost' => '90 degC']]]), '/limits/0/of/node', 'only a package has a junction'];
-        yield 'altitude beyond the standard atmosphere' => [fn ($m) => array_replace_recursive($m, ['surroundings' => ['altitude' => '50 km']]), '/surroundings/altitude', 'holds here from -2000 m to 11000 m'];
-        yield 'lines that end early' => [fn ($m) => array_replace($m, ['analysis' => ['grid' => ['lines' => ['x' => [0, '5 mm', '10 mm']]]]]), '/analysis/grid/lines/x', 'go from 0 mm to 10 mm, the space from 0 mm to 20 mm'];
-        yield 'id twice' => [fn ($m) => array_replace($m, ['parts' => [$m['parts'][0], $m['parts'][0]]]), '/parts/1/id', 'used twice'];
-        yield 'too many parts' => [fn ($m) => array_replace($m, ['parts' => array_fill(0, 10_000, $m['parts'][0])]), '/parts', '10000 parts are given; at most 4000'];
-        yield 'parts as object' => [fn ($m) => array_replace($m, ['parts' => ['a' => 1]]), '/parts', 'a list [ ] of parts'];
-        yield 'wrong format' => [fn ($m) => array_replace($m, ['format' => 'text']), '/format', '"foehn-model"'];
-        yield 'fins that do not fit' => [fn ($m) => array_replace($m, ['parts' => [['id' => 'f', 'material' => 'copper', 'shape' => ['kind' => 'plateFins', 'size' => ['10 mm', '10 mm'], 'base' => '2 mm', 'height' => '5 mm', 'count' => 20, 'thickness' => '1 mm']]]]), '/parts/0/shape/count', '20 fins of 1 mm do not fit into 10 mm'];
-        yield 'package with material' => [fn ($m) => array_replace($m, ['parts' => [['id' => 'p', 'material' => 'copper', 'shape' => ['kind' => 'package', 'size' => ['10 mm', '10 mm', '2 mm'], 'junctionToCase' => 1, 'junctionToBoard' => 2]]]]), '/parts/0/material', 'has no material'];
+        yield 'formula cycle' => [fn (array $m) => $m + ['parameters' => ['a' => 'b', 'b' => 'a']], '/parameters/a', 'in a circle'];
+        yield 'parameter like a unit' => [fn (array $m) => $m + ['parameters' => ['mm' => 3]], '/parameters/mm', 'is a unit'];
+        yield 'flow' => [fn (array $m) => $m + ['physics' => ['flow' => 'auto']], '/space/fluid', 'the space has no fluid'];
+        yield 'inlet' => [fn (array $m) => array_replace_recursive($m, ['space' => ['sides' => ['x-' => ['kind' => 'inlet']]]]), '/space/sides/x-/kind', 'needs moving fluid'];
+        yield 'empty space' => [fn (array $m) => array_replace_recursive($m, ['space' => ['box' => ['max' => [0, 1, 1]]]]), '/space/box/max', 'no extent along x'];
+        yield 'limit on nothing' => [fn (array $m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'chip'], 'atMost' => '90 degC']]]), '/limits/0/of/part', 'no part with the id "chip"'];
+        yield 'junction of a block' => [fn (array $m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'block', 'node' => 'junction'], 'atMost' => '90 degC']]]), '/limits/0/of/node', 'only a package has a junction'];
+        yield 'altitude beyond the standard atmosphere' => [fn (array $m) => array_replace_recursive($m, ['surroundings' => ['altitude' => '50 km']]), '/surroundings/altitude', 'holds here from -2000 m to 11000 m'];
+        yield 'lines that end early' => [fn (array $m) => array_replace($m, ['analysis' => ['grid' => ['lines' => ['x' => [0, '5 mm', '10 mm']]]]]), '/analysis/grid/lines/x', 'go from 0 mm to 10 mm, the space from 0 mm to 20 mm'];
+        yield 'id twice' => [fn (array $m) => array_replace($m, ['parts' => [Tree::at($m, 'parts', 0), Tree::at($m, 'parts', 0)]]), '/parts/1/id', 'used twice'];
+        yield 'too many parts' => [fn (array $m) => array_replace($m, ['parts' => array_fill(0, 10_000, Tree::at($m, 'parts', 0))]), '/parts', '10000 parts are given; at most 4000'];
+        yield 'parts as object' => [fn (array $m) => array_replace($m, ['parts' => ['a' => 1]]), '/parts', 'a list [ ] of parts'];
+        yield 'wrong format' => [fn (array $m) => array_replace($m, ['format' => 'text']), '/format', '"foehn-model"'];
+        yield 'fins that do not fit' => [fn (array $m) => array_replace($m, ['parts' => [['id' => 'f', 'material' => 'copper', 'shape' => ['kind' => 'plateFins', 'size' => ['10 mm', '10 mm'], 'base' => '2 mm', 'height' => '5 mm', 'count' => 20, 'thickness' => '1 mm']]]]), '/parts/0/shape/count', '20 fins of 1 mm do not fit into 10 mm'];
+        yield 'package with material' => [fn (array $m) => array_replace($m, ['parts' => [['id' => 'p', 'material' => 'copper', 'shape' => ['kind' => 'package', 'size' => ['10 mm', '10 mm', '2 mm'], 'junctionToCase' => 1, 'junctionToBoard' => 2]]]]), '/parts/0/material', 'has no material'];
         yield 'wall too thick' => [$part(['shape' => ['kind' => 'shell', 'wall' => '10 mm']]), '/parts/0/shape/wall', 'leave no room'];
     }
 

@@ -6,13 +6,17 @@ namespace Foehn\Tests\Model;
 
 use Foehn\Codec\ModelOutline;
 use Foehn\Model\ModelException;
-use Foehn\Results\ResultBuilder;
-use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
+use Foehn\Tests\Solved;
+use Foehn\Tests\Tree;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** A part that stands several times: one entry of the document, as many parts of the computation. */
+/**
+ * A part that stands several times: one entry of the document, as many parts of the computation.
+ *
+ * @phpstan-import-type Document from Models
+ */
 final class RepeatTest extends TestCase
 {
     public function testCopiesStandInAFieldWithEverythingOnThem(): void
@@ -26,7 +30,7 @@ final class RepeatTest extends TestCase
         self::assertSame(12.0, array_sum(array_column($model->parts, 'power')));
         self::assertSame(['l', 'l#2', 'l#3', 'l#4', 'l#5', 'l#6'], array_column($model->limits, 'id'));
         self::assertSame('chip#5', $model->limits[4]->of->part);
-        self::assertSame([null, 'chip'], array_column(array_slice(ModelOutline::of($model)['parts'], 0, 2), 'copyOf'));
+        self::assertSame([null, 'chip'], array_column(array_slice(Tree::list(ModelOutline::of($model), 'parts'), 0, 2), 'copyOf'));
     }
 
     /** Repeated chips are computed exactly as chips written one by one. */
@@ -40,10 +44,10 @@ final class RepeatTest extends TestCase
             $written['parts'][] = [...$chip, 'id' => "c$n", 'at' => [8e-3 * ($n % 3), 10e-3 * intdiv($n, 3), 0]];
         }
         $written['limits'] = [];
-        [$one, $other] = array_map(fn (array $document) => ResultBuilder::build((new SteadySolver(Models::read($document)))->solve(), ''), [$repeated, $written]);
+        [$one, $other] = [new Solved($repeated), new Solved($written)];
 
-        self::assertSame(array_column($other['parts'], 'temperature'), array_column($one['parts'], 'temperature'));
-        self::assertSame(6, $one['verdict']['limits']);
+        self::assertSame(array_column($other->parts, 'temperature'), array_column($one->parts, 'temperature'));
+        self::assertSame(6, $one->verdict['limits']);
     }
 
     /** @param array<string, mixed> $change of the part */
@@ -72,7 +76,7 @@ final class RepeatTest extends TestCase
         yield 'a copy outside' => [['repeat' => [['count' => 2, 'step' => ['90 mm', 0, 0]]]], '/parts/0', 'outside the space'];
     }
 
-    /** @return array<string, mixed> */
+    /** @return Document */
     private static function field(): array
     {
         return Models::block([

@@ -6,12 +6,13 @@ namespace Foehn\Tests\Model;
 
 use Foehn\Codec\ModelCodec;
 use Foehn\Model\ModelException;
-use Foehn\Results\ResultBuilder;
-use Foehn\Solve\SteadySolver;
+use Foehn\Tests\Solved;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** Turned parts, profiles, paths and vias as the model document states them, and what they conduct. */
+/**
+ * Turned parts, profiles, paths and vias as the model document states them, and what they conduct.
+ */
 final class TurnedPartsTest extends TestCase
 {
     /** A bar between 350 K and 300 K that stands askew conducts as the straight one does. */
@@ -44,10 +45,10 @@ final class TurnedPartsTest extends TestCase
         $document = self::document();
         $document['parts'] = [['id' => 'plate', 'at' => ['20 mm', '30 mm', '5 mm'], 'turn' => [0, 0, '45 deg'], 'power' => 2, 'material' => 'metal',
             'shape' => ['kind' => 'block', 'size' => ['50 mm', '40 mm', '5 mm']], 'faces' => ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 5, 'temperature' => 300]]]]];
-        $result = ResultBuilder::build((new SteadySolver(ModelCodec::fromDocument($document)))->solve(), '');
+        $result = new Solved($document);
 
         $area = 2 * (0.05 * 0.04 + 0.05 * 0.005 + 0.04 * 0.005);
-        self::assertEqualsWithDelta(2.0 / (5.0 * $area), $result['parts'][0]['temperature']['mean'] - 300.0, 0.02 * 2.0 / (5.0 * $area));
+        self::assertEqualsWithDelta(2.0 / (5.0 * $area), $result->parts[0]['temperature']['mean'] - 300.0, 0.02 * 2.0 / (5.0 * $area));
     }
 
     public function testAProfileConductsByItsSection(): void
@@ -112,9 +113,9 @@ final class TurnedPartsTest extends TestCase
         $document = self::document();
         $document['parts'] = [['id' => 'bar', 'at' => $at, 'shape' => $shape, 'material' => 'metal', ...$more, 'faces' => [
             $hot => ['heat' => ['kind' => 'temperature', 'temperature' => 350]], $cold => ['heat' => ['kind' => 'temperature', 'temperature' => 300]]]]];
-        $result = ResultBuilder::build((new SteadySolver(ModelCodec::fromDocument($document)))->solve(), '');
+        $result = new Solved($document);
 
-        return ((array) $result['parts'][0]['faces'])[$cold]['heat'];
+        return $result->parts[0]['faces'][$cold]['heat'];
     }
 
     /** @return array<string, mixed> */

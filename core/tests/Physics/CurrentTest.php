@@ -8,12 +8,17 @@ use Foehn\Codec\ModelCodec;
 use Foehn\Model\ModelException;
 use Foehn\Physics\PhysicsException;
 use Foehn\Preflight\Preflight;
-use Foehn\Results\ResultBuilder;
-use Foehn\Solve\SteadySolver;
+use Foehn\Tests\Models;
+use Foehn\Tests\Solved;
+use Foehn\Tests\Tree;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** Currents in parts of metal, and the heat they make. */
+/**
+ * Currents in parts of metal, and the heat they make.
+ *
+ * @phpstan-import-type Document from Models
+ */
 final class CurrentTest extends TestCase
 {
     public function testPartsInSeriesShareTheHeatByTheirResistances(): void
@@ -21,14 +26,14 @@ final class CurrentTest extends TestCase
         $result = self::solve(self::bars());
         // 100 A through 1.7e-8 ohm m: 50 mm of 20 mm2 before 50 mm of 10 mm2.
         $first = 1e4 * 1.7e-8 * 0.05 / 20e-6;
-        self::assertEqualsWithDelta([$first, 2.0 * $first], array_map(fn ($part) => $part['current']['heat'], array_slice($result['parts'], 0, 2)), 0.07 * $first, 'and where it narrows a little more');
-        self::assertEqualsWithDelta(1e7, $result['parts'][1]['current']['density'], 2e6);
-        self::assertNull($result['parts'][2]['current'], 'what nothing leads to carries no current');
-        $terminals = $result['electric']['terminals'];
+        self::assertEqualsWithDelta([$first, 2.0 * $first], [$result->current(0)['heat'], $result->current(1)['heat']], 0.07 * $first, 'and where it narrows a little more');
+        self::assertEqualsWithDelta(1e7, $result->current(1)['density'], 2e6);
+        self::assertNull($result->parts[2]['current'], 'what nothing leads to carries no current');
+        $terminals = $result->electric()['terminals'];
         self::assertEqualsWithDelta([100.0, -100.0], array_column($terminals, 'current'), 1e-6);
-        self::assertEqualsWithDelta(100.0 * $terminals[0]['voltage'], $result['electric']['power'], 1e-9);
-        self::assertEqualsWithDelta($result['electric']['power'], $result['balance']['in'], 1e-9);
-        self::assertLessThan(1e-6, $result['balance']['error']);
+        self::assertEqualsWithDelta(100.0 * $terminals[0]['voltage'], $result->electric()['power'], 1e-9);
+        self::assertEqualsWithDelta($result->electric()['power'], $result->balance['in'], 1e-9);
+        self::assertLessThan(1e-6, $result->balance['error']);
     }
 
     /** A round wire of four cells has their section, 4/pi times its own, and yet its own resistance, heat and rise I^2 R L / 2kA. */
@@ -45,9 +50,9 @@ final class CurrentTest extends TestCase
             'analysis' => ['grid' => ['cells' => [50, 2, 2]]],
         ]);
 
-        self::assertEqualsWithDelta(20 * $resistance, $result['electric']['terminals'][0]['voltage'], 1e-8);
-        self::assertEqualsWithDelta(20 / $section, $result['parts'][0]['current']['density'], 10.0);
-        self::assertEqualsWithDelta(300 + 400 * $resistance * $length / 2 / (400 * $section), $result['parts'][0]['temperature']['max'], 0.01);
+        self::assertEqualsWithDelta(20 * $resistance, $result->electric()['terminals'][0]['voltage'], 1e-8);
+        self::assertEqualsWithDelta(20 / $section, $result->current(0)['density'], 10.0);
+        self::assertEqualsWithDelta(300 + 400 * $resistance * $length / 2 / (400 * $section), $result->parts[0]['temperature']['max'], 0.01);
     }
 
     public function testMovingAirCarriesAwayWhatACurrentHeats(): void
@@ -57,16 +62,17 @@ final class CurrentTest extends TestCase
         $model['space'] = ['box' => ['min' => [0, '-15 mm', '-15 mm'], 'max' => ['100 mm', '30 mm', '25 mm']], 'fluid' => 'air', 'sides' => ['y-' => ['kind' => 'inlet', 'speed' => '0.2 m/s'], 'y+' => ['kind' => 'outlet']]];
         unset($model['parts'][0]['faces']['bare']);
         $model['analysis'] = ['grid' => ['cells' => [20, 18, 16]]];
-        $constant = self::solve($model)['electric']['power'];
+        $constant = self::solve($model)->electric()['power'];
         $model['materials']['m']['resistivity'] = ['value' => '1.7e-8 ohm*m', 'at' => '20 degC', 'coefficient' => '0.004/K'];
         $result = self::solve($model);
-        $power = $result['electric']['power'];
-        self::assertEqualsWithDelta($power, $result['balance']['out'], 1e-3 * $power);
+        $power = $result->electric()['power'];
+        self::assertEqualsWithDelta($power, $result->balance['out'], 1e-3 * $power);
         // Warm copper resists more; both bars lie between the temperatures of the coldest and hottest place.
-        $rises = fn (string $which): array => array_map(fn ($part) => $part['temperature'][$which] - 293.15, array_slice($result['parts'], 0, 2));
-        self::assertGreaterThan((1.0 + 0.004 * min($rises('min'))) * $constant, $power);
-        self::assertLessThan((1.0 + 0.004 * max($rises('max'))) * $constant, $power);
-        self::assertGreaterThan(1.0, min($rises('min')));
+        $least = min($result->parts[0]['temperature']['min'], $result->parts[1]['temperature']['min']) - 293.15;
+        $greatest = max($result->parts[0]['temperature']['max'], $result->parts[1]['temperature']['max']) - 293.15;
+        self::assertGreaterThan((1.0 + 0.004 * $least) * $constant, $power);
+        self::assertLessThan((1.0 + 0.004 * $greatest) * $constant, $power);
+        self::assertGreaterThan(1.0, $least);
     }
 
     /** @param callable(array<string, mixed>): array<string, mixed> $spoil */
@@ -84,58 +90,40 @@ final class CurrentTest extends TestCase
     /** @return iterable<string, array{callable, string}> */
     public static function mistakes(): iterable
     {
-        yield 'no way back' => [function ($m) {
-            unset($m['parts'][1]['faces']['x+']);
-
-            return $m;
-        }, 'the current at face x- of "Wide" has no way back'];
-        yield 'a gap' => [fn ($m) => array_replace_recursive($m, ['parts' => [1 => ['at' => ['54 mm', 0, 0], 'shape' => ['size' => ['46 mm']]]]]), 'has no way back'];
-        yield 'no terminal' => [function ($m) {
-            unset($m['parts'][0]['faces']['x-'], $m['parts'][1]['faces']);
-
-            return $m;
-        }, 'no face of a part has a current'];
-        yield 'an insulator' => [fn ($m) => array_replace_recursive($m, ['parts' => [['material' => 'alumina']]]), 'the material has no resistivity'];
-        yield 'watts for amperes' => [fn ($m) => array_replace_recursive($m, ['parts' => [['faces' => ['x-' => ['electric' => ['current' => '5 W']]]]]]), 'a current (e.g.'];
-        yield 'currents without heat' => [fn ($m) => array_replace_recursive($m, ['physics' => ['heat' => false, 'flow' => 'laminar']]), 'currents are computed together with the heat'];
+        yield 'no way back' => [fn (array $m): array => Tree::without($m, 'parts', 1, 'faces', 'x+'), 'the current at face x- of "Wide" has no way back'];
+        yield 'a gap' => [fn (array $m) => array_replace_recursive($m, ['parts' => [1 => ['at' => ['54 mm', 0, 0], 'shape' => ['size' => ['46 mm']]]]]), 'has no way back'];
+        yield 'no terminal' => [fn (array $m): array => Tree::without(Tree::without($m, 'parts', 0, 'faces', 'x-'), 'parts', 1, 'faces'), 'no face of a part has a current'];
+        yield 'an insulator' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['material' => 'alumina']]]), 'the material has no resistivity'];
+        yield 'watts for amperes' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['faces' => ['x-' => ['electric' => ['current' => '5 W']]]]]]), 'a current (e.g.'];
+        yield 'currents without heat' => [fn (array $m) => array_replace_recursive($m, ['physics' => ['heat' => false, 'flow' => 'laminar']]), 'currents are computed together with the heat'];
     }
 
     public function testPreflightAsksForWhatCurrentNeeds(): void
     {
         $messages = function (callable $change): string {
-            $document = $change(self::bars());
+            $document = Tree::list($change(self::bars()));
 
             return implode("\n", array_map(fn ($finding) => "$finding->severity: $finding->message", Preflight::of(ModelCodec::fromDocument($document), $document)));
         };
-        self::assertStringNotContainsStringIgnoringCase('current', $messages(fn ($m) => $m));
-        self::assertStringNotContainsString('Nothing heats', $messages(fn ($m) => $m));
-        self::assertStringContainsString('warning: Currents are given, but they are not computed', $messages(fn ($m) => array_replace($m, ['physics' => []])));
-        self::assertStringContainsString('error: Current has no way back', $messages(function ($m) {
-            unset($m['parts'][1]['faces']);
-
-            return $m;
-        }));
-        self::assertStringContainsString('error: Currents are to be computed, but no part has one', $messages(function ($m) {
-            unset($m['parts'][0]['faces']['x-'], $m['parts'][1]['faces']);
-
-            return $m;
-        }));
+        self::assertStringNotContainsStringIgnoringCase('current', $messages(fn (array $m) => $m));
+        self::assertStringNotContainsString('Nothing heats', $messages(fn (array $m) => $m));
+        self::assertStringContainsString('warning: Currents are given, but they are not computed', $messages(fn (array $m) => array_replace($m, ['physics' => []])));
+        self::assertStringContainsString('error: Current has no way back', $messages(fn (array $m): array => Tree::without($m, 'parts', 1, 'faces')));
+        self::assertStringContainsString('error: Currents are to be computed, but no part has one', $messages(fn (array $m): array => Tree::without(Tree::without($m, 'parts', 0, 'faces', 'x-'), 'parts', 1, 'faces')));
     }
 
-    /**
-     * @param array<string, mixed> $document
-     * @return array<string, mixed>
-     */
-    private static function solve(array $document): array
+    /** @param array<string, mixed> $document */
+    private static function solve(array $document): Solved
     {
-        return ResultBuilder::build((new SteadySolver(ModelCodec::fromDocument($document)))->solve(), '');
+        return new Solved($document);
     }
 
-    /** @return array<string, mixed> a wide and a narrow bar in series, and a piece that touches neither */
+    /** @return Document a wide and a narrow bar in series, and a piece that touches neither */
     private static function bars(): array
     {
         $block = fn (string $id, string $name, array $size, array $at, array $faces): array => ['id' => $id, 'name' => $name, 'shape' => ['kind' => 'block', 'size' => $size], 'at' => $at, 'material' => 'm', 'faces' => $faces];
 
+        /** @var Document */
         return [
             'format' => 'foehn-model', 'version' => 1, 'physics' => ['electric' => true], 'surroundings' => ['temperature' => '20 degC'],
             'materials' => ['m' => ['conductivity' => 390, 'resistivity' => '1.7e-8 ohm*m']],

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Physics;
 
-use Foehn\Codec\ModelCodec;
-use Foehn\Results\ResultBuilder;
-use Foehn\Solve\SteadySolver;
+use Foehn\Tests\Solved;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -29,9 +27,9 @@ final class FinGapsTest extends TestCase
             ['id' => 's', 'name' => 'Sink', 'shape' => ['kind' => 'plateFins', 'size' => [0.04, self::WIDTH], 'base' => 0.003, 'height' => 0.017,
                 'count' => self::FINS, 'thickness' => self::THICKNESS, 'along' => 'x'], 'at' => [0.01, 0, 0], 'material' => 'aluminium-6063', 'power' => 5],
         ], ['grade' => 'scout']);
-        self::assertCount(1, $lumped['flow']['fins']);
-        self::assertEqualsWithDelta(self::GAP, $lumped['flow']['fins'][0]['gap'], 1e-9);
-        self::assertSame([17, 11, false], [$lumped['flow']['fins'][0]['fins'], $lumped['flow']['fins'][0]['drawn'], $lumped['flow']['fins'][0]['resolved']]);
+        self::assertCount(1, $lumped->flow()['fins']);
+        self::assertEqualsWithDelta(self::GAP, $lumped->flow()['fins'][0]['gap'], 1e-9);
+        self::assertSame([17, 11, false], [$lumped->flow()['fins'][0]['fins'], $lumped->flow()['fins'][0]['drawn'], $lumped->flow()['fins'][0]['resolved']]);
 
         // From the middle of a fin to the middle of a gap; the outer fins of the sink have no gap outside.
         $half = 0.5 * self::WIDTH / (self::FINS - 1);
@@ -42,10 +40,10 @@ final class FinGapsTest extends TestCase
         ]]);
 
         foreach (['pressure' => 0.03, 'temperature' => 0.04] as $watch => $tolerance) {
-            $reference = $resolved['values'][$watch];
-            self::assertEqualsWithDelta($reference, $lumped['values'][$watch], $tolerance * $reference, $watch);
+            $reference = $resolved->values()[$watch];
+            self::assertEqualsWithDelta($reference, $lumped->values()[$watch], $tolerance * $reference, $watch);
         }
-        self::assertLessThan(1e-3, $lumped['balance']['error']);
+        self::assertLessThan(1e-3, $lumped->balance['error']);
     }
 
     public function testTheResultSaysWhatIsResolved(): void
@@ -53,20 +51,21 @@ final class FinGapsTest extends TestCase
         $fins = ['id' => 's', 'name' => 'Sink', 'shape' => ['kind' => 'plateFins', 'size' => [0.01, 0.006], 'base' => 0.001, 'height' => 0.004, 'count' => 2,
             'thickness' => 0.001, 'along' => 'x'], 'at' => [0.02, 0.005, 0], 'material' => 'copper', 'power' => 1];
         $result = self::solve(0.2, self::WIDTH, [$fins], ['cells' => [12, 17, 10]]);
-        self::assertTrue($result['flow']['fins'][0]['resolved']);
-        self::assertSame(4, $result['flow']['fins'][0]['cells']);
-        self::assertSame(2, $result['flow']['fins'][0]['drawn']);
+        self::assertTrue($result->flow()['fins'][0]['resolved']);
+        self::assertSame(4, $result->flow()['fins'][0]['cells']);
+        self::assertSame(2, $result->flow()['fins'][0]['drawn']);
     }
 
     /**
      * @param list<array<string, mixed>> $parts
      * @param array<string, mixed> $grid
-     * @return array<string, mixed> the result, and "values" of its watches: pressure before the fins in Pa, mean rise of the base in K
+     * @return Solved with the pressure before the fins in Pa and the mean temperature of the base in K among its watches
      */
-    private static function solve(float $speed, float $width, array $parts, array $grid): array
+    private static function solve(float $speed, float $width, array $parts, array $grid): Solved
     {
         $slips = ['kind' => 'symmetry'];
-        $result = ResultBuilder::build((new SteadySolver(ModelCodec::fromDocument([
+
+        return new Solved([
             'format' => 'foehn-model', 'version' => 1,
             'surroundings' => ['temperature' => 300, 'gravity' => [0, 0, 0]],
             'physics' => ['flow' => 'laminar'],
@@ -77,10 +76,7 @@ final class FinGapsTest extends TestCase
             'watches' => [['id' => 'pressure', 'name' => 'p', 'of' => ['point' => [0.003, $width / 2, 0.012]], 'quantity' => 'pressure'],
                 ['id' => 'temperature', 'name' => 't', 'of' => ['part' => 's'], 'quantity' => 'temperature', 'reduce' => 'mean']],
             'analysis' => ['grid' => $grid],
-        ])))->solve(), '');
-        $values = array_column($result['watches'], 'value', 'id');
-
-        return [...$result, 'values' => [...$values, 'temperature' => $values['temperature'] - 300.0]];
+        ]);
     }
 
     /**

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Physics;
 
-use Foehn\Results\ResultBuilder;
-use Foehn\Solve\SteadySolver;
-use Foehn\Tests\Models;
+use Foehn\Tests\Solved;
 use PHPUnit\Framework\TestCase;
 
 /** A box of two metres in which turbulent natural convection carries 450 W, Ra 1e10. */
@@ -16,11 +14,11 @@ final class StrongConvectionTest extends TestCase
     {
         $result = self::solve([30, 22, 12]);
 
-        self::assertTrue($result['solver']['converged']);
-        self::assertSame('turbulent', $result['flow']['regime']['model']);
-        self::assertGreaterThan(1e9, $result['flow']['regime']['rayleigh']);
-        self::assertLessThan(1e-3, $result['balance']['error']);
-        self::assertNull($result['flow']['regime']['amplitude']);
+        self::assertTrue($result->solver['converged']);
+        self::assertSame('turbulent', $result->flow()['regime']['model']);
+        self::assertGreaterThan(1e9, $result->flow()['regime']['rayleigh']);
+        self::assertLessThan(1e-3, $result->balance['error']);
+        self::assertNull($result->flow()['regime']['amplitude']);
     }
 
     /** On fewer cells it turns over without end, so slowly at first that two looks may see no difference. */
@@ -28,21 +26,20 @@ final class StrongConvectionTest extends TestCase
     {
         $result = self::solve([20, 15, 8]);
 
-        self::assertFalse($result['solver']['converged']);
-        self::assertGreaterThan(1.0, $result['flow']['regime']['amplitude']);
-        self::assertLessThan(1e-3, $result['balance']['error']);
+        self::assertFalse($result->solver['converged']);
+        self::assertGreaterThan(1.0, $result->flow()['regime']['amplitude']);
+        self::assertLessThan(1e-3, $result->balance['error']);
     }
 
     /**
      * @param array{int, int, int} $cells
-     * @return array<string, mixed>
      */
-    private static function solve(array $cells): array
+    private static function solve(array $cells): Solved
     {
         $walls = array_fill_keys(['x-', 'x+', 'y-', 'y+', 'z-', 'z+'], ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => 10, 'temperature' => 300]]);
         $block = fn (string $id, array $size, array $at, string $material, float $power) => ['id' => $id, 'shape' => ['kind' => 'block', 'size' => $size], 'at' => $at, 'material' => $material, 'power' => $power];
 
-        return ResultBuilder::build((new SteadySolver(Models::read([
+        return new Solved([
             'format' => 'foehn-model', 'version' => 1,
             'surroundings' => ['temperature' => 300], 'physics' => ['flow' => 'auto', 'buoyancy' => true],
             'space' => ['box' => ['min' => [0, 0, 0], 'max' => [2.0, 1.5, 0.8]], 'fluid' => 'air', 'sides' => $walls],
@@ -52,6 +49,6 @@ final class StrongConvectionTest extends TestCase
                 $block('warm', [0.2, 0.2, 0.2], [1.3, 0.4, 0.25], 'alumina', 50.0),
             ],
             'analysis' => ['grid' => ['cells' => $cells]],
-        ])))->solve(), '');
+        ]);
     }
 }

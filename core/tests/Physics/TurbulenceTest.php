@@ -66,7 +66,7 @@ final class TurbulenceTest extends TestCase
 
     /**
      * @param callable(float): float $speed
-     * @return array{list<float>, list<float>, list<float>}
+     * @return array{array<int, float>, array<int, float>, array<int, float>}
      */
     private static function alongX(FlowDomain $domain, callable $speed): array
     {

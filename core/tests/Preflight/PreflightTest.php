@@ -7,6 +7,7 @@ namespace Foehn\Tests\Preflight;
 use Foehn\Preflight\Finding;
 use Foehn\Preflight\Preflight;
 use Foehn\Tests\Models;
+use Foehn\Tests\Tree;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -33,29 +34,25 @@ final class PreflightTest extends TestCase
         $air = ['physics' => ['flow' => 'auto', 'buoyancy' => true], 'space' => ['fluid' => 'air', 'box' => ['max' => ['60 mm', '60 mm', '60 mm']]]];
         $moving = fn (array $change) => fn (array $m): array => array_replace_recursive($m, $air, $change);
         $fan = ['id' => 'fan', 'name' => 'Fan', 'at' => ['40 mm', 0, 0], 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'size' => ['20 mm', '20 mm'], 'curve' => [[0, 50], [0.001, 0]]]];
-        yield 'no way out' => [fn ($m) => array_replace($m, ['space' => ['box' => $m['space']['box'], 'fluid' => null]]), 'error', 'Load', 'no way out'];
-        yield 'no watts' => [fn ($m) => array_replace_recursive($m, ['parts' => [['power' => 0]]]), 'warning', 'Load', 'no part has watts'];
-        yield 'no material chosen' => [fn ($m) => array_replace_recursive($m, ['parts' => [['material' => 'undecided']]]), 'warning', 'Build', '"Block" is still on the default material'];
-        yield 'no limit' => [fn ($m) => array_replace($m, ['limits' => []]), 'warning', 'Limit', 'no verdict'];
-        yield 'limit below ambient' => [fn ($m) => array_replace_recursive($m, ['limits' => [['atMost' => '15 degC']]]), 'warning', 'Limit', 'not above the ambient'];
-        yield 'watts in a crumb' => [fn ($m) => array_replace_recursive($m, ['parts' => [['power' => '200 W', 'shape' => ['size' => ['2 mm', '2 mm', '2 mm']]]]]), 'warning', 'Load', '200 W in 8 mm'];
-        yield 'a board of 40 m' => [fn ($m) => array_replace_recursive($m, ['space' => ['box' => ['max' => [40, 1, 1]]], 'parts' => [['shape' => ['size' => [40, 0.02, 0.02]]]]]), 'warning', 'Build', 'is a unit missing'];
-        yield 'unused parameter' => [fn ($m) => $m + ['parameters' => ['gap' => '2 mm']], 'warning', 'Build', '"gap" is not used'];
+        yield 'no way out' => [fn (array $m) => array_replace($m, ['space' => ['box' => Tree::at($m, 'space', 'box'), 'fluid' => null]]), 'error', 'Load', 'no way out'];
+        yield 'no watts' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['power' => 0]]]), 'warning', 'Load', 'no part has watts'];
+        yield 'no material chosen' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['material' => 'undecided']]]), 'warning', 'Build', '"Block" is still on the default material'];
+        yield 'no limit' => [fn (array $m) => array_replace($m, ['limits' => []]), 'warning', 'Limit', 'no verdict'];
+        yield 'limit below ambient' => [fn (array $m) => array_replace_recursive($m, ['limits' => [['atMost' => '15 degC']]]), 'warning', 'Limit', 'not above the ambient'];
+        yield 'watts in a crumb' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['power' => '200 W', 'shape' => ['size' => ['2 mm', '2 mm', '2 mm']]]]]), 'warning', 'Load', '200 W in 8 mm'];
+        yield 'a board of 40 m' => [fn (array $m) => array_replace_recursive($m, ['space' => ['box' => ['max' => [40, 1, 1]]], 'parts' => [['shape' => ['size' => [40, 0.02, 0.02]]]]]), 'warning', 'Build', 'is a unit missing'];
+        yield 'unused parameter' => [fn (array $m) => $m + ['parameters' => ['gap' => '2 mm']], 'warning', 'Build', '"gap" is not used'];
         yield 'no gravity' => [$moving(['surroundings' => ['gravity' => [0, 0, 0]]]), 'warning', 'Build', 'gravity is zero'];
         yield 'gravity sideways' => [$moving(['surroundings' => ['gravity' => [9.81, 0, 0]]]), 'warning', 'Build', 'sideways'];
         yield 'inlet without outlet' => [$moving(['space' => ['sides' => ['x-' => ['kind' => 'inlet', 'speed' => 1]]]]), 'error', 'Load', 'no outlet'];
         yield 'fan with one opening' => [$moving(['parts' => [1 => $fan], 'space' => ['sides' => ['x-' => ['kind' => 'open']]]]), 'warning', 'Load', 'one opening only'];
-        yield 'fan in still air' => [fn ($m) => array_replace_recursive($m, ['parts' => [1 => $fan], 'space' => ['fluid' => 'air', 'box' => ['max' => ['60 mm', '60 mm', '60 mm']]]]), 'warning', 'Load', 'no effect while the air is still'];
-        yield 'two in one place' => [fn ($m) => array_replace_recursive($m, ['parts' => [1 => [...$m['parts'][0], 'id' => 'other', 'name' => 'Other', 'shape' => ['kind' => 'block', 'size' => ['5 mm', '5 mm', '5 mm']]]]]), 'warning', 'Build', '"Block" and "Other" overlap; "Other", later in the ledger'];
+        yield 'fan in still air' => [fn (array $m) => array_replace_recursive($m, ['parts' => [1 => $fan], 'space' => ['fluid' => 'air', 'box' => ['max' => ['60 mm', '60 mm', '60 mm']]]]), 'warning', 'Load', 'no effect while the air is still'];
+        yield 'two in one place' => [fn (array $m) => array_replace_recursive($m, ['parts' => [1 => [...Tree::list($m, 'parts', 0), 'id' => 'other', 'name' => 'Other', 'shape' => ['kind' => 'block', 'size' => ['5 mm', '5 mm', '5 mm']]]]]), 'warning', 'Build', '"Block" and "Other" overlap; "Other", later in the ledger'];
         yield 'fan against a wall' => [$moving(['parts' => [1 => [...$fan, 'at' => ['22 mm', 0, 0]]], 'space' => ['sides' => ['x-' => ['kind' => 'open'], 'x+' => ['kind' => 'open']]]]), 'warning', 'Build', '"Fan" is 2 mm from "Block"'];
-        yield 'watts twice' => [fn ($m) => array_replace_recursive($m, ['parts' => [['source' => '1e6 W/m^3', 'faces' => ['x-' => ['heat' => ['kind' => 'flux', 'flux' => '100 W/m^2']]]]]]), 'warning', 'Load', '"Block" has watts and a source per volume and heat on a face; they add up'];
-        yield 'a face on a side' => [function ($m) {
-            $m['parts'][0]['faces']['z-']['heat'] = ['kind' => 'film', 'coefficient' => '5 W/m^2/K'];
-            $m['space']['sides']['z-']['heat'] = ['kind' => 'temperature', 'temperature' => '20 degC'];
-
-            return $m;
-        }, 'warning', 'Load', 'lies on a side of the space; its own film counts there'];
-        yield 'no room above' => [function ($m) {
+        yield 'watts twice' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['source' => '1e6 W/m^3', 'faces' => ['x-' => ['heat' => ['kind' => 'flux', 'flux' => '100 W/m^2']]]]]]), 'warning', 'Load', '"Block" has watts and a source per volume and heat on a face; they add up'];
+        yield 'a face on a side' => [fn (array $m): array => array_replace_recursive($m, ['parts' => [['faces' => ['z-' => ['heat' => ['kind' => 'film', 'coefficient' => '5 W/m^2/K']]]]],
+            'space' => ['sides' => ['z-' => ['heat' => ['kind' => 'temperature', 'temperature' => '20 degC']]]]]), 'warning', 'Load', 'lies on a side of the space; its own film counts there'];
+        yield 'no room above' => [function (array $m) {
             $m['physics'] = ['flow' => 'auto', 'buoyancy' => true];
             $m['space'] = ['fluid' => 'air', 'box' => ['min' => [0, 0, 0], 'max' => ['60 mm', '60 mm', '22 mm']], 'sides' => ['z+' => ['kind' => 'open']]];
 
@@ -76,7 +73,7 @@ final class PreflightTest extends TestCase
     }
 
     /**
-     * @param array<string, mixed> $document
+     * @param array<mixed> $document
      * @return list<Finding>
      */
     private static function findings(array $document): array

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Results;
 
-use Foehn\Results\ResultBuilder;
-use Foehn\Solve\SteadySolver;
-use Foehn\Tests\Models;
+use Foehn\Tests\Solved;
 use PHPUnit\Framework\TestCase;
 
 /**
@@ -30,25 +28,25 @@ final class ResultBuilderTest extends TestCase
 
         self::assertEqualsWithDelta([
             'joint below' => 320.0, 'joint above' => 324.0, 'top' => 364.0, 'inside' => 332.0, 'into the foot' => -4.0, 'flux of the lid' => 40e3, 'out below' => 4.0,
-        ], array_diff_key(array_column($result['watches'], 'value', 'name'), ['foot' => 0]), 1e-4);
+        ], array_diff_key(array_column($result->watches, 'value', 'name'), ['foot' => 0]), 1e-4);
         // The hottest cell of the foot lies half a cell below its top.
-        self::assertEqualsWithDelta(320.0 - 20.0 / 16, $result['watches'][0]['value'], 1e-4);
-        self::assertEqualsWithDelta(['foot' => 4.0], array_filter((array) $result['parts'][1]['routes'], fn (float $heat): bool => $heat > 0.0), 1e-6);
+        self::assertEqualsWithDelta(320.0 - 20.0 / 16, $result->watches[0]['value'], 1e-4);
+        self::assertEqualsWithDelta(['foot' => 4.0], array_filter($result->parts[1]['routes'], fn (float $heat): bool => $heat > 0.0), 1e-6);
     }
 
     public function testTheVerdictNamesTheLeastMarginOfATemperature(): void
     {
-        $limit = fn (string $id, array $of, array $bound): array => ['id' => $id, 'of' => $of, ...$bound];
+        $limit = fn (string $id, array $of, string $bound, string $value, string $quantity = 'temperature'): array => ['id' => $id, 'of' => $of, $bound => $value, 'quantity' => $quantity];
         $result = self::read([], [
-            $limit('foot', ['part' => 'foot', 'face' => 'z+'], ['atMost' => '330 K']),
-            $limit('lid', ['part' => 'lid', 'face' => 'z-'], ['atMost' => '320 K']),
-            $limit('cold', ['side' => 'z-'], ['atLeast' => '299 K']),
-            $limit('heat', ['side' => 'z-'], ['quantity' => 'heat', 'atMost' => '3 W']),
+            $limit('foot', ['part' => 'foot', 'face' => 'z+'], 'atMost', '330 K'),
+            $limit('lid', ['part' => 'lid', 'face' => 'z-'], 'atMost', '320 K'),
+            $limit('cold', ['side' => 'z-'], 'atLeast', '299 K'),
+            $limit('heat', ['side' => 'z-'], 'atMost', '3 W', 'heat'),
         ]);
 
-        self::assertEqualsWithDelta(['foot' => 10.0, 'lid' => -4.0, 'cold' => 1.0, 'heat' => -1.0], array_column($result['limits'], 'margin', 'id'), 1e-4);
-        self::assertSame([true, false, true, false], array_column($result['limits'], 'met'));
-        self::assertSame(['limits' => 4, 'missed' => 2, 'worst' => 'lid'], array_diff_key($result['verdict'], ['worstMargin' => 0]));
+        self::assertEqualsWithDelta(['foot' => 10.0, 'lid' => -4.0, 'cold' => 1.0, 'heat' => -1.0], array_column($result->limits, 'margin', 'id'), 1e-4);
+        self::assertSame([true, false, true, false], array_column($result->limits, 'met'));
+        self::assertSame(['limits' => 4, 'missed' => 2, 'worst' => 'lid'], array_diff_key($result->verdict, ['worstMargin' => 0]));
     }
 
     /**
@@ -63,13 +61,12 @@ final class ResultBuilderTest extends TestCase
     /**
      * @param list<array<string, mixed>> $watches
      * @param list<array<string, mixed>> $limits
-     * @return array<string, mixed>
      */
-    private static function read(array $watches, array $limits = []): array
+    private static function read(array $watches, array $limits = []): Solved
     {
         $block = fn (string $id, float $low, array $more): array => ['id' => $id, 'name' => $id, 'shape' => ['kind' => 'block', 'size' => [0.01, 0.01, 0.01]], 'at' => [0, 0, $low], ...$more];
 
-        return ResultBuilder::build((new SteadySolver(Models::read([
+        return new Solved([
             'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => 300],
             'materials' => ['poor' => ['conductivity' => 10], 'good' => ['conductivity' => 20]],
             'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.01, 0.01, 0.02]], 'fluid' => null, 'sides' => [
@@ -80,6 +77,6 @@ final class ResultBuilderTest extends TestCase
             ],
             'watches' => $watches, 'limits' => $limits,
             'analysis' => ['grid' => ['cells' => [2, 2, 16]]],
-        ])))->solve(), '');
+        ]);
     }
 }

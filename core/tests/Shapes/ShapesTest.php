@@ -20,6 +20,7 @@ use Foehn\Shapes\Screen;
 use Foehn\Shapes\Shape;
 use Foehn\Shapes\Shell;
 use Foehn\Shapes\Turned;
+use Foehn\Tests\Tree;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -136,7 +137,7 @@ final class ShapesTest extends TestCase
     }
 
     /**
-     * @param list<array{float, float}> $outline star-shaped about its first corner, counter-clockwise
+     * @param non-empty-list<array{float, float}> $outline star-shaped about its first corner, counter-clockwise
      */
     private static function prism(array $outline, float $height): Mesh
     {
@@ -186,7 +187,7 @@ final class ShapesTest extends TestCase
             $fins = new PlateFins(new Box([0, 0, 0], [6, 6, 6]), new FinAxes(2, $up, 0), 2.0, 4, 0.6);
             $volume = 0.0;
             foreach ($fins->drawing() as $box) {
-                $volume += ($box['max'][0] - $box['min'][0]) * ($box['max'][1] - $box['min'][1]) * ($box['max'][2] - $box['min'][2]);
+                $volume += array_product(array_map(fn (int $axis): float => Tree::number($box, 'max', $axis) - Tree::number($box, 'min', $axis), [0, 1, 2]));
             }
             self::assertEqualsWithDelta(72 + 57.6, $volume, 1e-9);
         }

@@ -8,7 +8,6 @@ use Closure;
 use Foehn\Codec\ModelCodec;
 use Foehn\Grid\GridLevels;
 use Foehn\Observe\GridValues;
-use Foehn\Results\ResultBuilder;
 use Foehn\Results\Uncertainty;
 use Foehn\Solve\FlowState;
 use Foehn\Solve\Progress;
@@ -16,29 +15,35 @@ use Foehn\Solve\ProgressListener;
 use Foehn\Solve\Solution;
 use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
+use Foehn\Tests\Models;
+use Foehn\Tests\Solved;
 use Foehn\Tests\Values;
 use PHPUnit\Framework\TestCase;
 
-/** Runs of flow from coarse to fine: pictures, stopping, resuming, and what the grids say about each other. */
+/**
+ * Runs of flow from coarse to fine: pictures, stopping, resuming, and what the grids say about each other.
+ *
+ * @phpstan-import-type Document from Models
+ */
 final class FlowLevelsTest extends TestCase
 {
     public function testGoesFromCoarseToFineAndPublishesAfterEachGrid(): void
     {
         $listener = self::listener(PHP_INT_MAX);
         $solution = (new SteadySolver(ModelCodec::fromDocument(self::box()), $listener))->solve();
-        $result = ResultBuilder::build($solution, '');
+        $result = new Solved($solution);
 
         self::assertTrue($solution->outcome->converged);
-        self::assertSame([24 * 12 * 7, 48 * 24 * 7], array_column($result['levels'], 'cells'));
+        self::assertSame([24 * 12 * 7, 48 * 24 * 7], array_column($result->levels, 'cells'));
         self::assertContains(24 * 12 * 7, $listener->published);
         $sorted = $listener->published;
         sort($sorted);
         self::assertSame($sorted, $listener->published, 'pictures of coarse grids come before those of finer ones');
-        self::assertLessThan(1e-3, $result['balance']['error']);
-        self::assertGreaterThanOrEqual(array_sum(array_column($result['levels'], 'seconds')), $result['solver']['seconds'], 'the time of all grids');
-        self::assertMatchesRegularExpression('/^[0-9a-f]{64}$/', $result['solver']['code']);
-        self::assertGreaterThan(0.0, $result['watches'][0]['plusMinus']);
-        self::assertEqualsWithDelta($result['levels'][0]['values']->top, $result['watches'][0]['value'], 0.05 * ($result['watches'][0]['value'] - 300.0));
+        self::assertLessThan(1e-3, $result->balance['error']);
+        self::assertGreaterThanOrEqual(array_sum(array_column($result->levels, 'seconds')), $result->solver['seconds'], 'the time of all grids');
+        self::assertMatchesRegularExpression('/^[0-9a-f]{64}$/', $result->solver['code']);
+        self::assertGreaterThan(0.0, $result->watches[0]['plusMinus']);
+        self::assertEqualsWithDelta($result->levels[0]['values']['top'], $result->watches[0]['value'], 0.05 * ($result->watches[0]['value'] - 300.0));
     }
 
     public function testScoutBeginsOnASketchAndSaysWhatItLeavesOpen(): void
@@ -49,7 +54,7 @@ final class FlowLevelsTest extends TestCase
         self::assertCount(2, $grids);
         self::assertLessThan(0.5 * $grids[1][1]->count(), $grids[0][1]->count());
 
-        $watch = ResultBuilder::build((new SteadySolver(ModelCodec::fromDocument($document)))->solve(), '')['watches'][0];
+        $watch = (new Solved($document))->watches[0];
         self::assertGreaterThan(0.0, $watch['plusMinus']);
         self::assertNull($watch['order'], 'two grids show no order');
     }
@@ -80,7 +85,7 @@ final class FlowLevelsTest extends TestCase
         $slow = ModelCodec::fromDocument($document);
         $document['space']['sides']['x-']['speed'] = 40.0;
         $fast = ModelCodec::fromDocument($document);
-        $regime = fn (Solution $solution): string => ResultBuilder::build($solution, '')['flow']['regime']['model'];
+        $regime = fn (Solution $solution): mixed => (new Solved($solution))->flow()['regime']['model'];
 
         $early = (new SteadySolver($slow, self::listener(2)))->solve();
         $goesOn = (new SteadySolver($slow, start: new Start($early->checkpoint)))->solve();
@@ -232,7 +237,7 @@ final class FlowLevelsTest extends TestCase
         };
     }
 
-    /** @return array<string, mixed> a hot block in a stream through a box */
+    /** @return Document a hot block in a stream through a box */
     private static function box(): array
     {
         return [

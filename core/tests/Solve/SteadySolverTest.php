@@ -9,13 +9,13 @@ use Foehn\Model\Model;
 use Foehn\Observe\Fields;
 use Foehn\Physics\PhysicsException;
 use Foehn\Results\FieldFile;
-use Foehn\Results\ResultBuilder;
 use Foehn\Results\StoredField;
 use Foehn\Solve\Progress;
 use Foehn\Solve\ProgressListener;
 use Foehn\Solve\Solution;
 use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
+use Foehn\Tests\Solved;
 use PHPUnit\Framework\TestCase;
 
 final class SteadySolverTest extends TestCase
@@ -24,12 +24,12 @@ final class SteadySolverTest extends TestCase
     {
         $result = self::solved(Models::block());
 
-        self::assertEqualsWithDelta(293.15 + 250.0, $result['sides']['z+']['temperature'], 1e-4);
-        self::assertEqualsWithDelta(10.0, $result['sides']['z+']['heat'], 1e-6);
-        self::assertLessThan(1e-6, $result['balance']['error']);
-        self::assertSame(1, $result['verdict']['missed']);
+        self::assertEqualsWithDelta(293.15 + 250.0, $result->side('z+')['temperature'], 1e-4);
+        self::assertEqualsWithDelta(10.0, $result->side('z+')['heat'], 1e-6);
+        self::assertLessThan(1e-6, $result->balance['error']);
+        self::assertSame(1, $result->verdict['missed']);
         // The mean of a uniform source above the top face: q L^2 / (3 k), q = 10 W / 8e-6 m3.
-        self::assertEqualsWithDelta(250.0 + 10 / 8e-6 * 4e-4 / 3 / 167, $result['parts'][0]['temperature']['mean'] - 293.15, 0.01);
+        self::assertEqualsWithDelta(250.0 + 10 / 8e-6 * 4e-4 / 3 / 167, $result->parts[0]['temperature']['mean'] - 293.15, 0.01);
     }
 
     public function testEveryConditionGivesTheSameHeat(): void
@@ -44,8 +44,8 @@ final class SteadySolverTest extends TestCase
             $document['space']['sides']['z-'] = ['kind' => 'wall', 'heat' => $heat];
             $result = self::solved($document);
 
-            self::assertEqualsWithDelta(10.0, $result['balance']['out'], 1e-6, $heat['kind']);
-            self::assertEqualsWithDelta(543.15 + 25000 * 0.02 / 167, $result['sides']['z-']['temperature'], 1e-4, $heat['kind']);
+            self::assertEqualsWithDelta(10.0, $result->balance['out'], 1e-6, $heat['kind']);
+            self::assertEqualsWithDelta(543.15 + 25000 * 0.02 / 167, $result->side('z-')['temperature'], 1e-4, $heat['kind']);
         }
     }
 
@@ -57,7 +57,7 @@ final class SteadySolverTest extends TestCase
         $result = self::solved($document);
 
         foreach (['x+', 'y-', 'y+'] as $side) {
-            self::assertEqualsWithDelta($result['sides']['x-']['heat'], $result['sides'][$side]['heat'], 1e-7);
+            self::assertEqualsWithDelta($result->side('x-')['heat'], $result->side($side)['heat'], 1e-7);
         }
     }
 
@@ -72,8 +72,8 @@ final class SteadySolverTest extends TestCase
         $result = self::solved($document);
         $expected = 4e-4 * (10 * 200 + 0.5 * 0.05 * 200 ** 2) / 0.02;
 
-        self::assertEqualsWithDelta($expected, $result['sides']['z-']['heat'], 1e-3 * $expected);
-        self::assertGreaterThan(1, $result['solver']['passes']);
+        self::assertEqualsWithDelta($expected, $result->side('z-')['heat'], 1e-3 * $expected);
+        self::assertGreaterThan(1, $result->solver['passes']);
     }
 
     public function testAFilmOnAFaceWashesOnlyWhatIsBare(): void
@@ -85,7 +85,7 @@ final class SteadySolverTest extends TestCase
         $document['parts'][] = ['id' => 'top', 'name' => 'Top', 'shape' => ['kind' => 'block', 'size' => ['10 mm', '20 mm', '10 mm']], 'at' => [0, 0, '20 mm'], 'material' => 'aluminium-6061'];
         $document['analysis'] = ['grid' => ['cells' => [8, 4, 24]]];
         $result = self::solved($document);
-        $heat = array_column(array_map(fn (array $part) => ['id' => $part['id'], 'top' => ((array) $part['faces'])['z+']['heat']], $result['parts']), 'top', 'id');
+        $heat = array_column(array_map(fn (array $part) => ['id' => $part['id'], 'top' => ((array) $part['faces'])['z+']['heat']], $result->parts), 'top', 'id');
 
         // Nearly isothermal: half of the heat leaves through each of the two equal films.
         self::assertEqualsWithDelta(5.0, $heat['top'], 0.1);
@@ -98,7 +98,7 @@ final class SteadySolverTest extends TestCase
         $document['parts'][0]['faces'] = ['z+' => ['heat' => ['kind' => 'contact', 'resistance' => '0.01 m^2*K/W']]];
         $document['space']['sides']['z+'] = ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => '20 degC']];
 
-        self::assertEqualsWithDelta(293.15 + 25000 * 0.01, self::solved($document)['sides']['z+']['temperature'], 1e-3);
+        self::assertEqualsWithDelta(293.15 + 25000 * 0.01, self::solved($document)->side('z+')['temperature'], 1e-3);
     }
 
     public function testSaysWhenHeatHasNoWayOut(): void
@@ -136,9 +136,9 @@ final class SteadySolverTest extends TestCase
     public function testTheDemoMissesOneLimitAndItsHeatRoutesAddUp(): void
     {
         $result = self::solved(Models::demo());
-        self::assertSame(1, $result['verdict']['missed']);
-        self::assertSame('l-converter-b', $result['verdict']['worst']);
-        foreach ($result['parts'] as $part) {
+        self::assertSame(1, $result->verdict['missed']);
+        self::assertSame('l-converter-b', $result->verdict['worst']);
+        foreach ($result->parts as $part) {
             self::assertEqualsWithDelta($part['power'], array_sum((array) $part['routes']), 1e-5, $part['name']);
         }
     }
@@ -186,10 +186,10 @@ final class SteadySolverTest extends TestCase
             'watches' => [$line('low', 'min'), $line('mean', 'mean'), $line('high', 'max')],
             'analysis' => ['grid' => ['cells' => [2, 2, 9], 'stretch' => [1, 1, 1.3]]],
         ];
-        $result = ResultBuilder::build((new SteadySolver(Models::read($document)))->solve(), '');
+        $result = new Solved($document);
 
-        self::assertEqualsWithDelta([300.0, 340.0, 380.0], array_column($result['watches'], 'value'), 1e-4);
-        $widths = array_map(fn (float $a, float $b) => $b - $a, array_slice($result['grid']['lines'][2], 0, -1), array_slice($result['grid']['lines'][2], 1));
+        self::assertEqualsWithDelta([300.0, 340.0, 380.0], array_column($result->watches, 'value'), 1e-4);
+        $widths = array_map(fn (float $a, float $b) => $b - $a, array_slice($result->grid['lines'][2], 0, -1), array_slice($result->grid['lines'][2], 1));
         self::assertEqualsWithDelta([1.3, 1.3 ** 4, 1.0], [$widths[1] / $widths[0], $widths[4] / $widths[0], $widths[8] / $widths[0]], 1e-9);
     }
 
@@ -203,7 +203,7 @@ final class SteadySolverTest extends TestCase
 
         $probed = $stored->probe($point);
         self::assertSame(0, $probed['part']);
-        self::assertEqualsWithDelta(ResultBuilder::build($solution, '')['watches'][0]['value'], $probed['temperature'], 1e-3);
+        self::assertEqualsWithDelta((new Solved($solution))->watches[0]['value'], $probed['temperature'], 1e-3);
     }
 
     /** @return resource */
@@ -216,15 +216,12 @@ final class SteadySolverTest extends TestCase
         return $stream;
     }
 
-    /**
-     * @param array<string, mixed>|Model $document
-     * @return array<string, mixed>
-     */
-    private static function solved(array|Model $document): array
+    /** @param array<string, mixed>|Model $document */
+    private static function solved(array|Model $document): Solved
     {
-        $solution = (new SteadySolver($document instanceof Model ? $document : Models::read($document)))->solve();
-        self::assertTrue($solution->outcome->converged);
+        $solved = new Solved($document);
+        self::assertTrue($solved->solver['converged']);
 
-        return ResultBuilder::build($solution, '');
+        return $solved;
     }
 }
