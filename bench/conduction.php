@@ -10,7 +10,7 @@ use Foehn\Numerics\Multigrid;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\StencilSolver;
 use Foehn\Physics\Heat\HeatSystem;
-use Foehn\Tests\Tree;
+use Foehn\Tests\Nested;
 
 require __DIR__ . '/../vendor/autoload.php';
 require __DIR__ . '/models.php';
@@ -29,7 +29,7 @@ foreach ([1, 2] as $round) {
     }
     $best = min($best, (hrtime(true) - $start) / 1e9);
     // Of the whole process, model and first solution; given in kB.
-    $megabytes ??= Tree::number(getrusage(), 'ru_maxrss') / 1e3;
+    $megabytes ??= Nested::number(getrusage(), 'ru_maxrss') / 1e3;
 }
 if ($model instanceof HeatSystem) {
     [$matrix, $unknown] = $model->stencil->toSparse();

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests;
 
-use Foehn\Tests\Tree;
+use Foehn\Tests\Nested;
 use Illuminate\Http\Request;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
@@ -35,7 +35,7 @@ final class OpenApiContract
         Assert::assertIsArray($described, "$method $path is not described");
         $status = (string) $response->getStatusCode();
         Assert::assertTrue(isset($described[$status]), "$method $path answers $status, which is not described: " . substr((string) $response->getContent(), 0, 300));
-        if (! isset(Tree::list($described, $status)['content']) || ! isset(Tree::list($described, $status, 'content')['application/json']) || ! str_contains((string) $response->headers->get('Content-Type'), 'json')) {
+        if (! isset(Nested::list($described, $status)['content']) || ! isset(Nested::list($described, $status, 'content')['application/json']) || ! str_contains((string) $response->headers->get('Content-Type'), 'json')) {
             return;
         }
         $pointer = implode('/', array_map(fn (string $key) => rawurlencode(str_replace(['~', '/'], ['~0', '~1'], $key)), ['paths', $path, $method, 'responses', $status, 'content', 'application/json', 'schema']));
@@ -59,7 +59,7 @@ final class OpenApiContract
     /** @return array<mixed> */
     private static function document(): array
     {
-        return self::$document ??= Tree::list(json_decode(self::text(), true, 128, JSON_THROW_ON_ERROR));
+        return self::$document ??= Nested::list(json_decode(self::text(), true, 128, JSON_THROW_ON_ERROR));
     }
 
     private static function text(): string

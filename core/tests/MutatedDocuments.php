@@ -18,7 +18,7 @@ final class MutatedDocuments
         $random = new Randomizer(new Mt19937(20261127));
         $examples = array_map(fn (string $file) => json_decode((string) file_get_contents($file), true, 64, JSON_THROW_ON_ERROR), glob(__DIR__ . '/../../examples/*.json') ?: []);
         for ($n = 0; $n < $count; $n++) {
-            $document = Tree::list($examples, $n % count($examples));
+            $document = Nested::list($examples, $n % count($examples));
             $done = [];
             for ($times = $random->getInt(1, 3); $times > 0; $times--) {
                 $done[] = self::spoil($document, $random);

@@ -8,7 +8,7 @@ use App\Jobs\SolveRun;
 use App\Models\Project;
 use App\Models\User;
 use App\Runs\WorkerIdentity;
-use Foehn\Tests\Tree;
+use Foehn\Tests\Nested;
 use Illuminate\Support\Facades\Queue;
 use Tests\TestCase;
 
@@ -39,7 +39,7 @@ final class DemoTest extends TestCase
     {
         $this->getJson('/api/model-schema')->assertOk()->assertHeader('Content-Type', 'application/schema+json');
         $materials = $this->actingAs($this->user())->getJson('/api/materials')->assertOk();
-        self::assertContains('aluminium-6063', array_column(Tree::list($materials->json()), 'id'));
+        self::assertContains('aluminium-6063', array_column(Nested::list($materials->json()), 'id'));
     }
 
     public function testThePageIsServedAtEveryAddressOfTheInterface(): void

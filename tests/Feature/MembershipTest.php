@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Role;
-use Foehn\Tests\Tree;
+use Foehn\Tests\Nested;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
@@ -37,7 +37,7 @@ final class MembershipTest extends TestCase
         $owner = $this->user('Owner');
         $variant = $this->variantOf($owner);
         $document = json_decode($variant->head()->firstOrFail()->document, true);
-        $document = Tree::with(Tree::list($document), ['conductivity' => 3.5, 'title' => 'Gap putty'], 'materials', 'putty');
+        $document = Nested::with(Nested::list($document), ['conductivity' => 3.5, 'title' => 'Gap putty'], 'materials', 'putty');
         $this->actingAs($owner)->putJson("/api/variants/$variant->id/model", ['document' => $document, 'base' => 1, 'step' => 'Putty'])->assertStatus(201);
 
         $this->getJson('/api/materials/of-projects')->assertOk()->assertJsonCount(1)

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use Foehn\Tests\Tree;
+use Foehn\Tests\Nested;
 use Illuminate\Support\Facades\Route;
 use Tests\TestCase;
 
@@ -14,8 +14,8 @@ final class OpenApiTest extends TestCase
     {
         $document = json_decode((string) file_get_contents(base_path('docs/openapi.json')), true, 64, JSON_THROW_ON_ERROR);
         $described = [];
-        foreach (Tree::list($document, 'paths') as $path => $methods) {
-            foreach (array_keys(Tree::list($methods)) as $method) {
+        foreach (Nested::list($document, 'paths') as $path => $methods) {
+            foreach (array_keys(Nested::list($methods)) as $method) {
                 $described[] = strtoupper((string) $method) . ' ' . $path;
             }
         }

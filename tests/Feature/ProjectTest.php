@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Role;
 use App\Models\RunState;
-use Foehn\Tests\Tree;
+use Foehn\Tests\Nested;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Tests\TestCase;
@@ -61,7 +61,7 @@ final class ProjectTest extends TestCase
         $this->travel(1)->minutes();
         $this->actingAs($owner)->getJson("/api/projects/$ids[0]")->assertOk();
 
-        self::assertSame([$ids[0], $ids[2], $ids[1]], array_column(Tree::list($this->getJson('/api/projects')->json()), 'id'));
+        self::assertSame([$ids[0], $ids[2], $ids[1]], array_column(Nested::list($this->getJson('/api/projects')->json()), 'id'));
     }
 
     /** Forty documents of 19 MB each did not fit into the memory of a request. */

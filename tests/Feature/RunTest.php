@@ -16,7 +16,7 @@ use App\Runs\WorkerIdentity;
 use Foehn\Codec\ModelCodec;
 use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
-use Foehn\Tests\Tree;
+use Foehn\Tests\Nested;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Storage;
 use Tests\TestCase;
@@ -148,9 +148,9 @@ final class RunTest extends TestCase
 
         $run->refresh();
         self::assertSame(RunState::Solved, $run->state);
-        $solver = Tree::list($this->served($run->id), 'solver');
-        self::assertLessThan(0.3 * $whole->outcome->residuals[0], Tree::number($solver, 'residuals', 0), 'it went on from the checkpoint');
-        self::assertSame('checkpoint', Tree::at($solver, 'start', 'from'));
+        $solver = Nested::list($this->served($run->id), 'solver');
+        self::assertLessThan(0.3 * $whole->outcome->residuals[0], Nested::number($solver, 'residuals', 0), 'it went on from the checkpoint');
+        self::assertSame('checkpoint', Nested::at($solver, 'start', 'from'));
         self::assertGreaterThan(12.5, $run->seconds, 'seconds go on');
         self::assertSame(40, $run->samples()->first()?->iteration, 'and so does the curve');
         self::assertStringContainsString('ended unexpectedly', (string) $run->message);
@@ -210,8 +210,8 @@ final class RunTest extends TestCase
         $this->work(Run::query()->whereKey($id)->firstOrFail());
 
         [$before, $after] = [$this->served($flow->id), $this->served($id)];
-        self::assertTrue(Tree::at($after, 'flow', 'regime', 'frozen'));
-        $rise = fn (mixed $result): float => Tree::number($result, 'parts', 0, 'temperature', 'max') - 300.0;
+        self::assertTrue(Nested::at($after, 'flow', 'regime', 'frozen'));
+        $rise = fn (mixed $result): float => Nested::number($result, 'parts', 0, 'temperature', 'max') - 300.0;
         self::assertEqualsWithDelta(2 * $rise($before), $rise($after), 0.03 * $rise($after));
     }
 

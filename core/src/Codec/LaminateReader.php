@@ -15,7 +15,7 @@ final class LaminateReader
     private const DIELECTRIC = 'glass-epoxy';
 
     /** The effective material of a part, null for parts that are neither. */
-    public static function read(Reader $part, Library $materials, string $id): ?Material
+    public static function read(Library $materials, Reader $part, string $id): ?Material
     {
         $reader = $part->object('shape');
 

@@ -28,7 +28,7 @@ final class PartReader
         $reader->bool('locked', false);
         $shape = ShapeReader::read($reader);
         $material = $reader->has('material') ? $reader->string('material') : null;
-        $laminate = LaminateReader::read($reader, $materials, $id);
+        $laminate = LaminateReader::read($materials, $reader, $id);
         if ($laminate !== null) {
             $materials = $materials->with($laminate);
             $material ??= $laminate->id;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Tests\Console;
 
 use Foehn\Tests\Models;
-use Foehn\Tests\Tree;
+use Foehn\Tests\Nested;
 use PHPUnit\Framework\TestCase;
 
 /** The command line as an outsider uses it: text, files and exit codes. */
@@ -35,7 +35,7 @@ final class CommandLineTest extends TestCase
         self::assertMatchesRegularExpression('/Block +10\.00 +27\d\.\d\d.+200\.00 +-7\d\.\d\d +MISSED/', $output);
         self::assertStringContainsString('Heat in 10.0000 W, out 10.0000 W', $output);
         $result = json_decode((string) file_get_contents("$this->folder/out/result.json"), true);
-        self::assertSame('foehn-result', Tree::at($result, 'format'));
+        self::assertSame('foehn-result', Nested::at($result, 'format'));
         self::assertSame(4 * 64, filesize("$this->folder/out/temperature.f32"));
     }
 
@@ -51,7 +51,7 @@ final class CommandLineTest extends TestCase
         self::assertMatchesRegularExpression('/Limit or watch +Value/', $output);
         [$code, $output] = $this->foehn($duct, '--start', "$this->folder/flow", '--frozen', '--out', "$this->folder/heat");
         self::assertSame(0, $code, $output);
-        $temperature = fn (string $folder): float => Tree::number(json_decode((string) file_get_contents("$this->folder/$folder/result.json"), true), 'parts', 0, 'temperature', 'max');
+        $temperature = fn (string $folder): float => Nested::number(json_decode((string) file_get_contents("$this->folder/$folder/result.json"), true), 'parts', 0, 'temperature', 'max');
         self::assertEqualsWithDelta($temperature('flow'), $temperature('heat'), 0.01 * ($temperature('flow') - 300.0));
 
         [$code, $output] = $this->foehn($duct, '--start', "$this->folder/nowhere");

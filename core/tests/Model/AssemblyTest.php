@@ -8,8 +8,8 @@ use Foehn\Geometry\Rotation;
 use Foehn\Model\ModelException;
 use Foehn\Shapes\Fan;
 use Foehn\Tests\Models;
+use Foehn\Tests\Nested;
 use Foehn\Tests\Solved;
-use Foehn\Tests\Tree;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -98,7 +98,7 @@ final class AssemblyTest extends TestCase
     /** @return iterable<string, array{callable, string, string}> */
     public static function mistakes(): iterable
     {
-        $with = fn (array $fields) => fn (array $document): array => Tree::with($document, [...Tree::list($document, 'assemblies', 'Module'), ...$fields], 'assemblies', 'Module');
+        $with = fn (array $fields) => fn (array $document): array => Nested::with($document, [...Nested::list($document, 'assemblies', 'Module'), ...$fields], 'assemblies', 'Module');
         yield 'a package askew' => [$with(['turn' => [0, 0, '30 deg']]), '/parts/1/turn', 'a package cannot be turned'];
         yield 'degrees without a unit' => [$with(['turn' => [0, 0, 90]]), '/assemblies/Module/turn/2', '90 deg'];
         yield 'an unknown field' => [$with(['angle' => 3]), '/assemblies/Module/angle', 'unknown field'];

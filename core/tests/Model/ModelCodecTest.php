@@ -7,7 +7,7 @@ namespace Foehn\Tests\Model;
 use Foehn\Codec\ModelCodec;
 use Foehn\Model\ModelException;
 use Foehn\Tests\Models;
-use Foehn\Tests\Tree;
+use Foehn\Tests\Nested;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -68,8 +68,8 @@ final class ModelCodecTest extends TestCase
         yield 'junction of a block' => [fn (array $m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'block', 'node' => 'junction'], 'atMost' => '90 degC']]]), '/limits/0/of/node', 'only a package has a junction'];
         yield 'altitude beyond the standard atmosphere' => [fn (array $m) => array_replace_recursive($m, ['surroundings' => ['altitude' => '50 km']]), '/surroundings/altitude', 'holds here from -2000 m to 11000 m'];
         yield 'lines that end early' => [fn (array $m) => array_replace($m, ['analysis' => ['grid' => ['lines' => ['x' => [0, '5 mm', '10 mm']]]]]), '/analysis/grid/lines/x', 'go from 0 mm to 10 mm, the space from 0 mm to 20 mm'];
-        yield 'id twice' => [fn (array $m) => array_replace($m, ['parts' => [Tree::at($m, 'parts', 0), Tree::at($m, 'parts', 0)]]), '/parts/1/id', 'used twice'];
-        yield 'too many parts' => [fn (array $m) => array_replace($m, ['parts' => array_fill(0, 10_000, Tree::at($m, 'parts', 0))]), '/parts', '10000 parts are given; at most 4000'];
+        yield 'id twice' => [fn (array $m) => array_replace($m, ['parts' => [Nested::at($m, 'parts', 0), Nested::at($m, 'parts', 0)]]), '/parts/1/id', 'used twice'];
+        yield 'too many parts' => [fn (array $m) => array_replace($m, ['parts' => array_fill(0, 10_000, Nested::at($m, 'parts', 0))]), '/parts', '10000 parts are given; at most 4000'];
         yield 'parts as object' => [fn (array $m) => array_replace($m, ['parts' => ['a' => 1]]), '/parts', 'a list [ ] of parts'];
         yield 'wrong format' => [fn (array $m) => array_replace($m, ['format' => 'text']), '/format', '"foehn-model"'];
         yield 'fins that do not fit' => [fn (array $m) => array_replace($m, ['parts' => [['id' => 'f', 'material' => 'copper', 'shape' => ['kind' => 'plateFins', 'size' => ['10 mm', '10 mm'], 'base' => '2 mm', 'height' => '5 mm', 'count' => 20, 'thickness' => '1 mm']]]]), '/parts/0/shape/count', '20 fins of 1 mm do not fit into 10 mm'];

@@ -7,8 +7,8 @@ namespace Foehn\Tests\Model;
 use Foehn\Codec\ModelOutline;
 use Foehn\Model\ModelException;
 use Foehn\Tests\Models;
+use Foehn\Tests\Nested;
 use Foehn\Tests\Solved;
-use Foehn\Tests\Tree;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -30,7 +30,7 @@ final class RepeatTest extends TestCase
         self::assertSame(12.0, array_sum(array_column($model->parts, 'power')));
         self::assertSame(['l', 'l#2', 'l#3', 'l#4', 'l#5', 'l#6'], array_column($model->limits, 'id'));
         self::assertSame('chip#5', $model->limits[4]->of->part);
-        self::assertSame([null, 'chip'], array_column(array_slice(Tree::list(ModelOutline::of($model), 'parts'), 0, 2), 'copyOf'));
+        self::assertSame([null, 'chip'], array_column(array_slice(Nested::list(ModelOutline::of($model), 'parts'), 0, 2), 'copyOf'));
     }
 
     /** Repeated chips are computed exactly as chips written one by one. */

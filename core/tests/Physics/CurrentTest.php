@@ -9,8 +9,8 @@ use Foehn\Model\ModelException;
 use Foehn\Physics\PhysicsException;
 use Foehn\Preflight\Preflight;
 use Foehn\Tests\Models;
+use Foehn\Tests\Nested;
 use Foehn\Tests\Solved;
-use Foehn\Tests\Tree;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -90,9 +90,9 @@ final class CurrentTest extends TestCase
     /** @return iterable<string, array{callable, string}> */
     public static function mistakes(): iterable
     {
-        yield 'no way back' => [fn (array $m): array => Tree::without($m, 'parts', 1, 'faces', 'x+'), 'the current at face x- of "Wide" has no way back'];
+        yield 'no way back' => [fn (array $m): array => Nested::without($m, 'parts', 1, 'faces', 'x+'), 'the current at face x- of "Wide" has no way back'];
         yield 'a gap' => [fn (array $m) => array_replace_recursive($m, ['parts' => [1 => ['at' => ['54 mm', 0, 0], 'shape' => ['size' => ['46 mm']]]]]), 'has no way back'];
-        yield 'no terminal' => [fn (array $m): array => Tree::without(Tree::without($m, 'parts', 0, 'faces', 'x-'), 'parts', 1, 'faces'), 'no face of a part has a current'];
+        yield 'no terminal' => [fn (array $m): array => Nested::without(Nested::without($m, 'parts', 0, 'faces', 'x-'), 'parts', 1, 'faces'), 'no face of a part has a current'];
         yield 'an insulator' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['material' => 'alumina']]]), 'the material has no resistivity'];
         yield 'watts for amperes' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['faces' => ['x-' => ['electric' => ['current' => '5 W']]]]]]), 'a current (e.g.'];
         yield 'currents without heat' => [fn (array $m) => array_replace_recursive($m, ['physics' => ['heat' => false, 'flow' => 'laminar']]), 'currents are computed together with the heat'];
@@ -101,15 +101,15 @@ final class CurrentTest extends TestCase
     public function testPreflightAsksForWhatCurrentNeeds(): void
     {
         $messages = function (callable $change): string {
-            $document = Tree::list($change(self::bars()));
+            $document = Nested::list($change(self::bars()));
 
             return implode("\n", array_map(fn ($finding) => "$finding->severity: $finding->message", Preflight::of(ModelCodec::fromDocument($document), $document)));
         };
         self::assertStringNotContainsStringIgnoringCase('current', $messages(fn (array $m) => $m));
         self::assertStringNotContainsString('Nothing heats', $messages(fn (array $m) => $m));
         self::assertStringContainsString('warning: Currents are given, but they are not computed', $messages(fn (array $m) => array_replace($m, ['physics' => []])));
-        self::assertStringContainsString('error: Current has no way back', $messages(fn (array $m): array => Tree::without($m, 'parts', 1, 'faces')));
-        self::assertStringContainsString('error: Currents are to be computed, but no part has one', $messages(fn (array $m): array => Tree::without(Tree::without($m, 'parts', 0, 'faces', 'x-'), 'parts', 1, 'faces')));
+        self::assertStringContainsString('error: Current has no way back', $messages(fn (array $m): array => Nested::without($m, 'parts', 1, 'faces')));
+        self::assertStringContainsString('error: Currents are to be computed, but no part has one', $messages(fn (array $m): array => Nested::without(Nested::without($m, 'parts', 0, 'faces', 'x-'), 'parts', 1, 'faces')));
     }
 
     /** @param array<string, mixed> $document */

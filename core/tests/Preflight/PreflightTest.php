@@ -7,7 +7,7 @@ namespace Foehn\Tests\Preflight;
 use Foehn\Preflight\Finding;
 use Foehn\Preflight\Preflight;
 use Foehn\Tests\Models;
-use Foehn\Tests\Tree;
+use Foehn\Tests\Nested;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -34,7 +34,7 @@ final class PreflightTest extends TestCase
         $air = ['physics' => ['flow' => 'auto', 'buoyancy' => true], 'space' => ['fluid' => 'air', 'box' => ['max' => ['60 mm', '60 mm', '60 mm']]]];
         $moving = fn (array $change) => fn (array $m): array => array_replace_recursive($m, $air, $change);
         $fan = ['id' => 'fan', 'name' => 'Fan', 'at' => ['40 mm', 0, 0], 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'size' => ['20 mm', '20 mm'], 'curve' => [[0, 50], [0.001, 0]]]];
-        yield 'no way out' => [fn (array $m) => array_replace($m, ['space' => ['box' => Tree::at($m, 'space', 'box'), 'fluid' => null]]), 'error', 'Load', 'no way out'];
+        yield 'no way out' => [fn (array $m) => array_replace($m, ['space' => ['box' => Nested::at($m, 'space', 'box'), 'fluid' => null]]), 'error', 'Load', 'no way out'];
         yield 'no watts' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['power' => 0]]]), 'warning', 'Load', 'no part has watts'];
         yield 'no material chosen' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['material' => 'undecided']]]), 'warning', 'Build', '"Block" is still on the default material'];
         yield 'no limit' => [fn (array $m) => array_replace($m, ['limits' => []]), 'warning', 'Limit', 'no verdict'];
@@ -47,7 +47,7 @@ final class PreflightTest extends TestCase
         yield 'inlet without outlet' => [$moving(['space' => ['sides' => ['x-' => ['kind' => 'inlet', 'speed' => 1]]]]), 'error', 'Load', 'no outlet'];
         yield 'fan with one opening' => [$moving(['parts' => [1 => $fan], 'space' => ['sides' => ['x-' => ['kind' => 'open']]]]), 'warning', 'Load', 'one opening only'];
         yield 'fan in still air' => [fn (array $m) => array_replace_recursive($m, ['parts' => [1 => $fan], 'space' => ['fluid' => 'air', 'box' => ['max' => ['60 mm', '60 mm', '60 mm']]]]), 'warning', 'Load', 'no effect while the air is still'];
-        yield 'two in one place' => [fn (array $m) => array_replace_recursive($m, ['parts' => [1 => [...Tree::list($m, 'parts', 0), 'id' => 'other', 'name' => 'Other', 'shape' => ['kind' => 'block', 'size' => ['5 mm', '5 mm', '5 mm']]]]]), 'warning', 'Build', '"Block" and "Other" overlap; "Other", later in the ledger'];
+        yield 'two in one place' => [fn (array $m) => array_replace_recursive($m, ['parts' => [1 => [...Nested::list($m, 'parts', 0), 'id' => 'other', 'name' => 'Other', 'shape' => ['kind' => 'block', 'size' => ['5 mm', '5 mm', '5 mm']]]]]), 'warning', 'Build', '"Block" and "Other" overlap; "Other", later in the ledger'];
         yield 'fan against a wall' => [$moving(['parts' => [1 => [...$fan, 'at' => ['22 mm', 0, 0]]], 'space' => ['sides' => ['x-' => ['kind' => 'open'], 'x+' => ['kind' => 'open']]]]), 'warning', 'Build', '"Fan" is 2 mm from "Block"'];
         yield 'watts twice' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['source' => '1e6 W/m^3', 'faces' => ['x-' => ['heat' => ['kind' => 'flux', 'flux' => '100 W/m^2']]]]]]), 'warning', 'Load', '"Block" has watts and a source per volume and heat on a face; they add up'];
         yield 'a face on a side' => [fn (array $m): array => array_replace_recursive($m, ['parts' => [['faces' => ['z-' => ['heat' => ['kind' => 'film', 'coefficient' => '5 W/m^2/K']]]]],

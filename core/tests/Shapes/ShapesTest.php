@@ -20,7 +20,7 @@ use Foehn\Shapes\Screen;
 use Foehn\Shapes\Shape;
 use Foehn\Shapes\Shell;
 use Foehn\Shapes\Turned;
-use Foehn\Tests\Tree;
+use Foehn\Tests\Nested;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -187,7 +187,7 @@ final class ShapesTest extends TestCase
             $fins = new PlateFins(new Box([0, 0, 0], [6, 6, 6]), new FinAxes(2, $up, 0), 2.0, 4, 0.6);
             $volume = 0.0;
             foreach ($fins->drawing() as $box) {
-                $volume += array_product(array_map(fn (int $axis): float => Tree::number($box, 'max', $axis) - Tree::number($box, 'min', $axis), [0, 1, 2]));
+                $volume += array_product(array_map(fn (int $axis): float => Nested::number($box, 'max', $axis) - Nested::number($box, 'min', $axis), [0, 1, 2]));
             }
             self::assertEqualsWithDelta(72 + 57.6, $volume, 1e-9);
         }

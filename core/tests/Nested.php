@@ -7,7 +7,7 @@ namespace Foehn\Tests;
 use OutOfBoundsException;
 
 /** Reads and changes documents of any shape along a path of keys. */
-final class Tree
+final class Nested
 {
     /** @throws OutOfBoundsException when nothing is there */
     public static function at(mixed $tree, string|int ...$path): mixed
