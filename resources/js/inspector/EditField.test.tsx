@@ -64,6 +64,17 @@ describe('a field of the inspector', () => {
         expect(field()).toHaveValue('9 W');
     });
 
+    it('does not bring back what was typed when the old value comes back, as after undo', async () => {
+        const holding = (value: string) => <EditField label="Power" value={value} disabled={false} save={() => Promise.resolve()} />;
+        const { rerender } = render(holding('5 W'));
+        await userEvent.clear(field());
+        await userEvent.type(field(), '7{Enter}');
+        rerender(holding('7 W'));
+        expect(field()).toHaveValue('7 W');
+        rerender(holding('5 W'));
+        expect(field()).toHaveValue('5 W');
+    });
+
     it('shows what holds while it is empty', () => {
         render(<EditField label="Power" value="" hint="ambient" disabled save={() => Promise.resolve()} />);
         expect(field()).toHaveAttribute('placeholder', 'ambient');

@@ -13,12 +13,16 @@ interface Props {
 /** A field that is saved with Enter or when it is left. */
 export function EditField({ label, value, hint, disabled, save }: Props) {
     // What is typed, or was refused and stays to be mended; null while the field shows its value.
-    const [draft, setDraft] = useState<{ text: string; of: string; refused: boolean } | null>(null);
-    // A new value takes the place of what was typed over the old one, but not of what was refused.
-    const shown = draft !== null && (draft.refused || draft.of === value) ? draft : null;
-    const text = shown?.text ?? value;
-    const refused = shown?.refused ?? false;
-    const type = (typed: string) => setDraft({ text: typed, of: value, refused: false });
+    const [draft, setDraft] = useState<{ text: string; refused: boolean } | null>(null);
+    const [seen, setSeen] = useState(value);
+    if (seen !== value) {
+        // A new value takes the place of what was typed over the old one for good, but not of what was refused.
+        setSeen(value);
+        if (draft !== null && !draft.refused) setDraft(null);
+    }
+    const text = draft?.text ?? value;
+    const refused = draft?.refused ?? false;
+    const type = (typed: string) => setDraft({ text: typed, refused: false });
     // Enter and leaving the field right after it are one edit.
     const underWay = useRef<string | null>(null);
     const commit = () => {
@@ -26,7 +30,7 @@ export function EditField({ label, value, hint, disabled, save }: Props) {
         if (wanted === value || wanted === underWay.current || refused) return;
         underWay.current = wanted;
         save(wanted)
-            .catch(() => setDraft({ text: wanted, of: value, refused: true }))
+            .catch(() => setDraft({ text: wanted, refused: true }))
             .finally(() => {
                 underWay.current = null;
             });

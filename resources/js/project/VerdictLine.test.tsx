@@ -1,0 +1,88 @@
+// @vitest-environment jsdom
+import { render, screen } from '@testing-library/react';
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { RunState } from '../runs/useRunState';
+import { usePreferences } from './screenState';
+import { VerdictLine } from './VerdictLine';
+
+const limit = (id: string, margin: number, more: object = {}) => ({
+    id,
+    name: `Limit ${id}`,
+    quantity: 'temperature',
+    met: margin >= 0,
+    margin,
+    plusMinus: null,
+    atLeast: null,
+    ...more,
+});
+
+/** A run with its result, as the screen has them. */
+function runs(limits: ReturnType<typeof limit>[], { stale = false, state = 'solved', grade = 'working', ...result }: Record<string, unknown> = {}): RunState {
+    const missed = limits.filter((l) => !l.met).length;
+    const worst = limits.filter((l) => l.quantity === 'temperature').sort((a, b) => a.margin - b.margin)[0];
+    return {
+        stale,
+        shown: { grade, state, revision: 4, message: 'It never came to rest' },
+        result: {
+            limits,
+            warnings: [],
+            grid: { shape: [10, 20, 30] },
+            balance: { error: 0.00042 },
+            verdict: { limits: limits.length, missed, worst: worst?.id ?? null, worstMargin: worst?.margin ?? null },
+            flow: null,
+            ...result,
+        },
+    } as unknown as RunState;
+}
+
+describe('the verdict', () => {
+    beforeEach(() => usePreferences.setState({ units: 'mm' }));
+
+    it('says what to do while there is no answer', () => {
+        render(<VerdictLine runs={{ result: undefined, shown: undefined, stale: false } as unknown as RunState} />);
+        expect(screen.getByRole('heading', { name: 'No answer yet' })).toBeVisible();
+        expect(screen.getByText(/Press Run/)).toBeVisible();
+    });
+
+    it('names the closest limit where all are met, with its unit', () => {
+        render(<VerdictLine runs={runs([limit('a', 12.34), limit('b', 3.21)])} />);
+        expect(screen.getByRole('heading')).toHaveTextContent('All 2 limits met: closest is Limit b, 3.2 K left');
+        expect(screen.getByText(/balance 0.04 %/)).toHaveTextContent('Working · balance 0.04 % · revision 4');
+    });
+
+    it('names the limit that is missed most, and one of the flow beside it', () => {
+        render(<VerdictLine runs={runs([limit('a', -5), limit('b', -0.5), limit('flow', -0.25, { quantity: 'pressure', atLeast: 10 })])} />);
+        expect(screen.getByRole('heading')).toHaveTextContent('3 of 3 limits missed: Limit a, 5.0 K over; Limit flow, 0.250 Pa short');
+    });
+
+    it('asks for a finer grade where a margin is smaller than what the grid may change', () => {
+        render(<VerdictLine runs={runs([limit('a', 2, { plusMinus: 3 })])} />);
+        expect(screen.getByText(/margin is smaller/)).toHaveTextContent('1 margin is smaller than the grid’s ± · confirm on a finer grade');
+    });
+
+    it('does not ask for a finer grade than there is', () => {
+        render(<VerdictLine runs={runs([limit('a', 2, { plusMinus: 3 })], { grade: 'sign-off' })} />);
+        expect(screen.queryByText(/finer grade/)).toBeNull();
+    });
+
+    it('never shows the answer of an old model as the present one', () => {
+        render(<VerdictLine runs={runs([limit('a', 2)], { stale: true, warnings: ['part "Foil" has no cell'] })} />);
+        expect(screen.getByRole('alert')).toHaveTextContent('Of revision 4; the model has changed since. Run again.');
+        expect(screen.queryByText(/balance/)).toBeNull();
+    });
+
+    it.each([
+        ['running', 'So far, on 6 000 cells; the run goes on'],
+        ['stopped', 'Stopped before it was steady'],
+        ['unsteady', 'It never came to rest'],
+        ['failed', 'As it was before the run failed'],
+    ])('says of a run that is %s what its numbers are worth', (state, says) => {
+        render(<VerdictLine runs={runs([limit('a', 2)], { state })} />);
+        expect(screen.getByText((text) => text.replace(/\s/g, ' ') === says)).toBeVisible();
+    });
+
+    it('repeats the warnings of a run', () => {
+        render(<VerdictLine runs={runs([limit('a', 2)], { warnings: ['part "Foil" has no cell'] })} />);
+        expect(screen.getByText('Warning: part "Foil" has no cell.')).toBeVisible();
+    });
+});
