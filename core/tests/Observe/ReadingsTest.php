@@ -94,7 +94,7 @@ final class ReadingsTest extends TestCase
     public function testAStreamThatNothingHoldsIsReadAlikeEverywhere(): void
     {
         $slip = ['kind' => 'symmetry'];
-        $model = Domains::model([0.1, 0.02, 0.02], [10, 4, 4], ['x-' => ['kind' => 'inlet', 'speed' => 0.4, 'temperature' => 310], 'x+' => ['kind' => 'outlet'], 'y-' => $slip, 'y+' => $slip, 'z-' => $slip, 'z+' => $slip]);
+        $model = Domains::model([0.1, 0.02, 0.02], [10, 4, 4], ['x-' => ['kind' => 'inlet', 'speed' => 0.4, 'temperature' => 300], 'x+' => ['kind' => 'outlet'], 'y-' => $slip, 'y+' => $slip, 'z-' => $slip, 'z+' => $slip]);
         $state = (new SteadySolver($model))->solve()->state;
         $readings = new Readings($state);
         $volume = 0.4 * 4e-4;
@@ -104,14 +104,14 @@ final class ReadingsTest extends TestCase
             self::assertEqualsWithDelta($outward * $volume, $readings->value($target, 'volumeFlow', 'total'), 1e-5 * $volume);
             self::assertEqualsWithDelta($outward * Domains::DENSITY * $volume, $readings->value($target, 'massFlow', 'total'), 1e-5 * $volume);
         }
-        self::assertEqualsWithDelta(310.0, $readings->value(new Target(null, null, null, 'x+', null), 'outflowTemperature', 'mean'), 1e-4);
+        self::assertEqualsWithDelta(300.0, $readings->value(new Target(null, null, null, 'x+', null), 'outflowTemperature', 'mean'), 1e-4);
         self::assertNull($readings->value(new Target(null, null, null, 'y+', null), 'massFlow', 'total'), 'nothing opens there');
         self::assertNotNull($state->flow);
         $probe = new FlowProbe($state->flow);
         foreach ([[0.0, 0.011, 0.004], [0.033, 0.0, 0.004], [0.1, 0.011, 0.02]] as $place) {
             self::assertEqualsWithDelta(0.4, $probe->speed($place), 1e-5);
             self::assertEqualsWithDelta([0.4, 0.0], [$probe->value('velocityX', $place), $probe->value('velocityY', $place)], 1e-5);
-            self::assertEqualsWithDelta(0.0, $probe->pressure($place), 0.05 * 0.5 * Domains::DENSITY * 0.4 ** 2, 'nothing holds it back');
+            self::assertEqualsWithDelta(0.0, $probe->pressure($place), 1e-4, 'nothing holds it back');
         }
     }
 
