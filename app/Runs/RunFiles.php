@@ -6,7 +6,6 @@ namespace App\Runs;
 
 use App\Models\Run;
 use Foehn\Grid\Grid;
-use Foehn\Observe\Fields;
 use Foehn\Observe\GridValues;
 use Foehn\Results\FieldFile;
 use Foehn\Results\ResultBuilder;
@@ -42,9 +41,8 @@ final class RunFiles
         $folder = $run->folder() . "/$claim->attempt/$picture";
         $this->disk()->makeDirectory($folder);
         $write = fn (string $name, string $bytes) => FieldFile::write($this->disk()->path("$folder/$name"), $bytes);
-        $write(self::FIELDS['parts'], FieldFile::parts($solution->state->voxels));
-        foreach (Fields::of($solution->state) as $field) {
-            $write(FieldFile::name($field), FieldFile::bytes($field));
+        foreach (FieldFile::of($solution->state) as $name => $bytes) {
+            $write($name, $bytes);
         }
         $write('result.json', json_encode($result, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
         if ($solution->checkpoint !== null) {

@@ -14,6 +14,7 @@ use Foehn\Physics\Flow\FlowLayout;
 use Foehn\Physics\Flow\FlowLevel;
 use Foehn\Physics\Flow\Fluid;
 use Foehn\Physics\Flow\Friction;
+use LogicException;
 
 /** Domains of flow for tests of single kernels. */
 final class Domains
@@ -44,17 +45,16 @@ final class Domains
         ]);
     }
 
-    public static function fluid(Model $model): Fluid
+    public static function fluid(Model $model, string $name = 'f'): Fluid
     {
-        $material = $model->materials->get('f');
-        assert($material !== null);
+        $material = $model->materials->get($name) ?? throw new LogicException("There is no material \"$name\".");
 
         return Fluid::of($material, $model->surroundings);
     }
 
-    public static function domain(Model $model): FlowDomain
+    public static function domain(Model $model, float $density = self::DENSITY): FlowDomain
     {
-        return DomainBuilder::build($model, Voxels::of($model, GridBuilder::build($model)), self::DENSITY);
+        return DomainBuilder::build($model, Voxels::of($model, GridBuilder::build($model)), $density);
     }
 
     /** The finest level with the friction of the fluid as it is. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Codec;
 
+use Foehn\Geometry\Axes;
 use Foehn\Materials\Library;
 use Foehn\Materials\Material;
 use Foehn\Materials\Mixture;
@@ -32,7 +33,7 @@ final class LaminateReader
         foreach ($reader->objects('layers', 100, 'layers') as $layer) {
             $thickness = $layer->quantity('thickness', Dimension::length(), null, 0.0, true);
             $coverage = $layer->quantity('copper', Dimension::none(), 0.0, 0.0);
-            $dielectric = self::material($layer, 'material', $materials, self::DIELECTRIC);
+            $dielectric = MaterialReader::known($layer, 'material', $layer->string('material', self::DIELECTRIC), $materials);
             if ($dielectric !== null && $thickness > 0.0) {
                 $layers[] = ['thickness' => $thickness, 'copper' => $coverage, 'dielectric' => $dielectric];
             }
@@ -54,7 +55,7 @@ final class LaminateReader
         $drill = $reader->quantity('drill', Dimension::length(), null, 0.0, true);
         $plating = $reader->quantity('plating', Dimension::length(), 25e-6, 0.0, true);
         $count = $reader->int('count', 1, 100_000);
-        $fill = self::material($reader, 'fill', $materials, 'air');
+        $fill = MaterialReader::known($reader, 'fill', $reader->string('fill', 'air'), $materials);
         if ($fill === null) {
             return null;
         }
@@ -73,17 +74,6 @@ final class LaminateReader
 
     private static function normal(Reader $reader): int
     {
-        return (int) strpos('xyz', $reader->oneOf('normal', ['x', 'y', 'z'], 'z'));
-    }
-
-    private static function material(Reader $reader, string $key, Library $materials, string $default): ?Material
-    {
-        $id = $reader->string($key, $default);
-        $material = $materials->get($id);
-        if ($material === null) {
-            $reader->problem($key, sprintf('unknown material "%s"; did you mean %s?', $id, implode(', ', $materials->similar($id))));
-        }
-
-        return $material;
+        return Axes::named($reader->oneOf('normal', ['x', 'y', 'z'], 'z'));
     }
 }

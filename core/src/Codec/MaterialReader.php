@@ -165,4 +165,15 @@ final class MaterialReader
             }
         }
     }
+
+    /** The material of a field; null with a problem where there is none of the name. */
+    public static function known(Reader $reader, string $key, string $id, Library $materials): ?Material
+    {
+        $material = $materials->get($id);
+        if ($material === null) {
+            $reader->problem($key, sprintf('unknown material "%s"; did you mean %s?', $id, implode(', ', $materials->similar($id))));
+        }
+
+        return $material;
+    }
 }

@@ -108,8 +108,8 @@ final class PartReader
             }
         } elseif ($material === null) {
             $reader->problem('material', 'a material is missing here');
-        } elseif ($material !== Part::FLUID && $materials->get($material) === null) {
-            $reader->problem('material', sprintf('unknown material "%s"; did you mean %s?', $material, implode(', ', $materials->similar($material))));
+        } elseif ($material !== Part::FLUID) {
+            MaterialReader::known($reader, 'material', $material, $materials);
         }
     }
 

@@ -9,7 +9,6 @@ use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 use Foehn\Model\ModelException;
 use Foehn\Model\Watch;
-use Foehn\Observe\Fields;
 use Foehn\Results\FieldFile;
 use Foehn\Results\OutputException;
 use Foehn\Results\ResultBuilder;
@@ -44,11 +43,7 @@ final class SolveCommand
         $solution = (new SteadySolver($model, new TerminalListener(), self::start($options->value('start'), $options->has('frozen'))))->solve();
         $result = ResultBuilder::build($solution, hash('sha256', $json));
         if ($options->value('out') !== null) {
-            $files = ['parts.u16' => FieldFile::parts($solution->state->voxels), self::STATE => $solution->checkpoint?->toBytes() ?? ''];
-            foreach (Fields::of($solution->state) as $field) {
-                $files[FieldFile::name($field)] = FieldFile::bytes($field);
-            }
-            self::write($options->value('out'), $result, $files);
+            self::write($options->value('out'), $result, [...FieldFile::of($solution->state), self::STATE => $solution->checkpoint?->toBytes() ?? '']);
         }
         self::print($model, $result);
         if (! $solution->outcome->converged) {

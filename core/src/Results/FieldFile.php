@@ -7,13 +7,19 @@ namespace Foehn\Results;
 use Foehn\FoehnException;
 use Foehn\Grid\Field;
 use Foehn\Grid\Voxels;
+use Foehn\Observe\Fields;
+use Foehn\Observe\State;
 
 /** Fields as plain binary files: one little-endian value per cell, in the order i + nx*(j + ny*k). */
 final class FieldFile
 {
-    public static function name(Field $field): string
+    /** @return iterable<string, string> the bytes of everything that a state has in its cells, by the name of the file */
+    public static function of(State $state): iterable
     {
-        return "$field->name.f32";
+        yield 'parts.u16' => self::parts($state->voxels);
+        foreach (Fields::of($state) as $field) {
+            yield "$field->name.f32" => self::bytes($field);
+        }
     }
 
     /** Float32, NaN where there is no value; the components of a vector one after the other. */

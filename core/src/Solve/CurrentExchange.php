@@ -27,11 +27,6 @@ final class CurrentExchange implements Exchange
         $heat->add($this->joule);
     }
 
-    public function name(): string
-    {
-        return 'currents';
-    }
-
     public function currents(): ?Currents
     {
         return $this->joule->currents;

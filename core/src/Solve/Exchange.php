@@ -9,9 +9,6 @@ use Foehn\Physics\PhysicsException;
 /** One mechanism that follows the temperatures and acts back on them: currents, later radiation and stress. It is solved at given temperatures. */
 interface Exchange
 {
-    /** What is exchanged, for messages. */
-    public function name(): string;
-
     /**
      * Brings the mechanism to the given temperatures; what it does to the heat is in the contribution it has added to the equation.
      *

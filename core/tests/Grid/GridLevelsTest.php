@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Grid;
 
-use Foehn\Grid\Grid;
+use Foehn\Grid\GridBuilder;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\LineSpacing;
-use Foehn\Grid\SurfaceElements;
 use Foehn\Grid\SurfaceFinder;
 use Foehn\Grid\Voxels;
-use Foehn\Model\Model;
 use Foehn\Observe\GridValues;
 use Foehn\Solve\MemoryNeed;
 use Foehn\Tests\Models;
@@ -95,8 +93,8 @@ final class GridLevelsTest extends TestCase
             'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.04, 0.04, 0.04]], 'fluid' => 'air', 'sides' => ['z-' => ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => 5]]]],
             'parts' => [['id' => 'block', 'name' => 'Block', 'shape' => ['kind' => 'block', 'size' => [0.02, 0.02, 0.02]], 'at' => [0.01, 0.01, 0.01], 'material' => 'copper', 'power' => 1]],
             'limits' => [], 'analysis' => ['grid' => ['cells' => [4, 4, 4]]]]);
-        $elements = self::elements($model);
-        $voxels = Voxels::of($model, GridLevels::of($model)[0][1]);
+        $voxels = Voxels::of($model, GridBuilder::build($model));
+        $elements = SurfaceFinder::find($model, $voxels);
         $ofBlock = array_filter(array_keys($elements->cell), fn (int $n): bool => $voxels->owner[$elements->cell[$n]] === 0);
 
         self::assertCount(24, $ofBlock);
@@ -125,10 +123,5 @@ final class GridLevelsTest extends TestCase
         sort($counts);
 
         return $counts;
-    }
-
-    private static function elements(Model $model): SurfaceElements
-    {
-        return SurfaceFinder::find($model, Voxels::of($model, new Grid(GridLevels::of($model)[0][1]->lines)));
     }
 }

@@ -227,20 +227,7 @@ final class LinearSolverTest extends TestCase
      */
     private static function stencil(array $cells, array $couplings, ?callable $factor = null): Stencil
     {
-        $strides = [1, $cells[0], $cells[0] * $cells[1]];
-        $factor ??= fn (int $n): float => 1 + 0.1 * sin($n);
-        $zeros = Stencil::zeros($cells);
-        $g = [$zeros, $zeros, $zeros];
-        $extra = $zeros;
-        for ($n = 0; $n < array_product($cells); $n++) {
-            $at = [$n % $cells[0], intdiv($n, $cells[0]) % $cells[1], intdiv($n, $cells[0] * $cells[1])];
-            foreach ([0, 1, 2] as $axis) {
-                $g[$axis][$cells[0] * $cells[1] + $n] = $at[$axis] + 1 < $cells[$axis] ? $couplings[$axis] * $factor($n, $n + $strides[$axis]) : 0.0;
-            }
-            $extra[$cells[0] * $cells[1] + $n] = $at[0] === 0 ? 2 * $couplings[0] : 0.0;
-        }
-
-        return new Stencil($cells, $g, $extra);
+        return Boxes::stencil($cells, $couplings, fn (int $n): float => $n % $cells[0] === 0 ? 2 * $couplings[0] : 0.0, $factor ?? fn (int $n): float => 1 + 0.1 * sin($n));
     }
 
     /** @param array{float, float, float} $couplings */

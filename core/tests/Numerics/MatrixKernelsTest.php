@@ -226,19 +226,7 @@ final class MatrixKernelsTest extends TestCase
      */
     private static function box(array $cells, array $couplings, array $extra): Stencil
     {
-        [$nx, $ny, $nz] = $cells;
-        $zeros = Stencil::zeros($cells);
-        $coupling = [$zeros, $zeros, $zeros];
-        $own = $zeros;
-        for ($n = 0; $n < $nx * $ny * $nz; $n++) {
-            $place = [$n % $nx, intdiv($n, $nx) % $ny, intdiv($n, $nx * $ny)];
-            foreach ([0, 1, 2] as $axis) {
-                $coupling[$axis][$nx * $ny + $n] = $place[$axis] < $cells[$axis] - 1 ? $couplings[$axis] : 0.0;
-            }
-            $own[$nx * $ny + $n] = $extra[$n] ?? 0.0;
-        }
-
-        return new Stencil($cells, $coupling, $own);
+        return Boxes::stencil($cells, $couplings, fn (int $n): float => $extra[$n] ?? 0.0);
     }
 
     /**

@@ -30,7 +30,7 @@ final class FieldsTest extends TestCase
         self::assertNull($fields[0]->at(2), 'beyond the block is nothing');
         self::assertSame($state->temperature[1], $fields[0]->at(1));
 
-        self::assertSame('temperature.f32', FieldFile::name($fields[0]));
+        self::assertSame(['parts.u16', 'temperature.f32'], array_keys([...FieldFile::of($state)]));
         $read = array_values((array) unpack('g*', FieldFile::bytes($fields[0])));
         self::assertCount(4, $read);
         self::assertEqualsWithDelta($state->temperature[1], $read[1], 1e-4);

@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Tests\Physics;
 
 use Foehn\Codec\ModelCodec;
-use Foehn\Grid\GridBuilder;
-use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
-use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Flow\FlowLevel;
 use Foehn\Physics\Flow\Fluid;
@@ -86,7 +83,8 @@ final class CellKernelsTest extends TestCase
     {
         foreach ([true, false] as $closed) {
             $model = self::air($closed);
-            [$domain, $fluid] = self::of($model);
+            $fluid = Domains::fluid($model, 'air');
+            $domain = Domains::domain($model, $fluid->density);
             $level = FlowLevel::finest($domain, $fluid->density);
             $density = new GasDensity($domain, $fluid, true);
             $temperature = Domains::sample($domain->layout, null, fn (float $x): float => $x < 0.01 ? 300.0 : 600.0);
@@ -105,7 +103,9 @@ final class CellKernelsTest extends TestCase
 
     public function testLittleWarmthLeavesTheDensityAlone(): void
     {
-        [$domain, $fluid] = self::of(self::air(true));
+        $model = self::air(true);
+        $fluid = Domains::fluid($model, 'air');
+        $domain = Domains::domain($model, $fluid->density);
         $density = new GasDensity($domain, $fluid, true);
         $density->update(FlowLevel::finest($domain, $fluid->density), array_fill(0, $domain->layout->length, 320.0));
 
@@ -117,7 +117,9 @@ final class CellKernelsTest extends TestCase
     /** Sutherland's law: mu = mu0 (T/T0)^1.5 (T0 + S) / (T + S) with S = 110.4 K (White, Viscous Fluid Flow, 2006, table 1-2). */
     public function testAirIsMoreViscousWhereItIsHot(): void
     {
-        [$domain, $fluid] = self::of(self::air(true));
+        $model = self::air(true);
+        $fluid = Domains::fluid($model, 'air');
+        $domain = Domains::domain($model, $fluid->density);
         $properties = new MolecularProperties($domain, $fluid);
         $zeros = $domain->layout->zeros();
         $properties->update([$zeros, $zeros, $zeros], Domains::sample($domain->layout, null, fn (float $x): float => $x < 0.01 ? 300.0 : 600.0), null);
@@ -148,15 +150,5 @@ final class CellKernelsTest extends TestCase
             'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.02, 0.02, 0.02]], 'fluid' => 'air', 'sides' => $closed ? $sides : [...$sides, 'z+' => ['kind' => 'open']]],
             'parts' => [], 'analysis' => ['grid' => ['cells' => [4, 4, 4]]],
         ]);
-    }
-
-    /** @return array{FlowDomain, Fluid} */
-    private static function of(Model $model): array
-    {
-        $air = $model->materials->get('air');
-        self::assertNotNull($air);
-        $fluid = Fluid::of($air, $model->surroundings);
-
-        return [DomainBuilder::build($model, Voxels::of($model, GridBuilder::build($model)), $fluid->density), $fluid];
     }
 }

@@ -8,10 +8,10 @@ use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\Flow\FlowDomain;
-use Foehn\Physics\Flow\Fluid;
 use Foehn\Physics\Flow\MolecularProperties;
 use Foehn\Physics\Flow\Turbulence;
 use Foehn\Physics\Flow\WallDistance;
+use Foehn\Tests\Domains;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\TestCase;
 
@@ -53,9 +53,7 @@ final class TurbulenceTest extends TestCase
                 'sides' => array_fill_keys(['x-', 'x+', 'y-', 'y+'], ['kind' => 'symmetry'])],
         ]);
         $grid = new Grid([[0.0, 0.05, 0.1], [0.0, 0.05, 0.1], array_map(fn (int $k) => self::GAP * $k / 60, range(0, 60))]);
-        $air = $model->materials->get('air');
-        self::assertNotNull($air);
-        $fluid = Fluid::of($air, $model->surroundings);
+        $fluid = Domains::fluid($model, 'air');
         $domain = DomainBuilder::build($model, Voxels::of($model, $grid), $fluid->density);
         $velocity = self::alongX($domain, $speed);
         $turbulence = new Turbulence($domain, $fluid, new WallDistance($domain));

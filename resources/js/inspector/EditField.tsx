@@ -1,5 +1,6 @@
 import TextField from '@mui/material/TextField';
 import { useRef, useState } from 'react';
+import { useStateFor } from '../state/hooks';
 
 interface Props {
     label: string;
@@ -12,17 +13,15 @@ interface Props {
 
 /** A field that is saved with Enter or when it is left. */
 export function EditField({ label, value, hint, disabled, save }: Props) {
-    // What is typed, or was refused and stays to be mended; null while the field shows its value.
-    const [draft, setDraft] = useState<{ text: string; refused: boolean } | null>(null);
-    const [seen, setSeen] = useState(value);
-    if (seen !== value) {
-        // A new value takes the place of what was typed over the old one for good, but not of what was refused.
-        setSeen(value);
-        if (draft !== null && !draft.refused) setDraft(null);
-    }
-    const text = draft?.text ?? value;
-    const refused = draft?.refused ?? false;
-    const type = (typed: string) => setDraft({ text: typed, refused: false });
+    // What is typed over a value is gone with it; what was refused stays to be mended.
+    const [typed, setTyped] = useStateFor<string, string | null>(value, null);
+    const [kept, setKept] = useState<string | null>(null);
+    const refused = kept !== null;
+    const text = kept ?? typed ?? value;
+    const type = (next: string) => {
+        setKept(null);
+        setTyped(next);
+    };
     // Enter and leaving the field right after it are one edit.
     const underWay = useRef<string | null>(null);
     const commit = () => {
@@ -30,7 +29,7 @@ export function EditField({ label, value, hint, disabled, save }: Props) {
         if (wanted === value || wanted === underWay.current || refused) return;
         underWay.current = wanted;
         save(wanted)
-            .catch(() => setDraft({ text: wanted, refused: true }))
+            .catch(() => setKept(wanted))
             .finally(() => {
                 underWay.current = null;
             });

@@ -26,13 +26,6 @@ final class PinFinsReader implements ShapeKind
     /** Of pins along a length in m, with gaps between them. */
     private static function count(Reader $reader, string $key, float $width, float $length): int
     {
-        $count = $reader->int($key, 1, 200);
-        if ($count > 1 && $count * $width > $length * (1 - 1e-9)) {
-            $reader->problem($key, sprintf('%d pins of %g mm do not fit into %g mm with gaps between them', $count, 1e3 * $width, 1e3 * $length));
-
-            return 1;
-        }
-
-        return $count;
+        return SinkFields::fitting($reader, $key, $reader->int($key, 1, 200), 'pins', $width, $length);
     }
 }

@@ -23,10 +23,7 @@ final class PlateFinsReader implements ShapeKind
             $along = ($sink->axis + 1) % 3;
         }
         $across = $sink->size[3 - $sink->axis - $along];
-        if ($count * $thickness > $across * (1 - 1e-9) && $count > 1) {
-            $reader->problem('count', sprintf('%d fins of %g mm do not fit into %g mm with gaps between them', $count, 1e3 * $thickness, 1e3 * $across));
-            $count = 1;
-        }
+        $count = SinkFields::fitting($reader, 'count', $count, 'fins', $thickness, $across);
 
         return new PlateFins($fields->box($sink->size), new FinAxes($sink->axis, $sink->sign, $along), $sink->base, $count, $thickness);
     }
