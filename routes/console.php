@@ -1,1 +1,3 @@
-<?php declare(strict_types=1);
+<?php
+
+declare(strict_types=1);
