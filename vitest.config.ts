@@ -1,3 +1,4 @@
 import { defineConfig } from 'vitest/config';
 
-export default defineConfig({ test: { include: ['resources/js/**/*.test.{ts,tsx}'], setupFiles: ['resources/js/testing.ts'] } });
+// A test fails by what it finds, not by how busy the machine is.
+export default defineConfig({ test: { include: ['resources/js/**/*.test.{ts,tsx}'], setupFiles: ['resources/js/testing.ts'], testTimeout: 60_000 } });

@@ -22,6 +22,7 @@ describe('units', () => {
         expect(typed('95 degF', 'degC')).toBe('95 degF');
         expect(typed('total / 4', 'W')).toBe('total / 4');
         expect(typed('', 'W')).toBe('');
+        expect(typed('0.7', '')).toBe('0.7');
     });
 
     it('reads a plain number with a unit, and no formula', () => {

@@ -108,7 +108,7 @@ export function typed(text: string, unit: string): string {
         .trim()
         .replace('−', '-')
         .replace(/^(-?\d+),(\d+)$/, '$1.$2');
-    return /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(trimmed) ? `${trimmed} ${unit}` : trimmed;
+    return /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(trimmed) ? `${trimmed} ${unit}`.trim() : trimmed;
 }
 
 export const typedTemperatureUnit = (set: UnitSet): string => temperatures[set].typed;

@@ -1,0 +1,154 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { useState, type ReactNode } from 'react';
+import { vi } from 'vitest';
+import type { Outline, OutlinePart, Result, Revision, Run } from './api/types';
+import { partEntry, type ModelDocument, type PartEntry } from './model/document';
+import type { ModelEditor } from './model/useModelEditor';
+
+/** What component tests begin with: values with nothing in them that matters, an editor that keeps what it is told, a server that answers. */
+
+export const sampleOutline = (parts: OutlinePart[] = [], fields: Partial<Outline> = {}): Outline => ({
+    name: 'Sample',
+    space: { min: [0, 0, 0], max: [0.2, 0.2, 0.2], fluid: 'air' },
+    ambient: 293.15,
+    gravity: [0, 0, -9.81],
+    watts: parts.reduce((sum, part) => sum + part.power, 0),
+    parts,
+    limits: [],
+    grade: 'scout',
+    openings: [],
+    watches: [],
+    assemblies: {},
+    ...fields,
+});
+
+export const sampleRevision = (document: ModelDocument = {}, outline: Outline = sampleOutline(), fields: Partial<Revision> = {}): Revision => ({
+    variant: { id: 7, name: 'Base', projectId: 3 },
+    number: 4,
+    step: 'Add block',
+    hash: 'f00',
+    document,
+    outline,
+    preflight: [],
+    ...fields,
+});
+
+export const sampleRun = (fields: Partial<Run> = {}): Run => ({
+    id: 11,
+    grade: 'scout',
+    keepFlow: false,
+    state: 'solved',
+    revision: 4,
+    stopRequested: false,
+    attempts: 1,
+    progress: null,
+    picture: 1,
+    message: null,
+    cells: null,
+    iterations: null,
+    seconds: null,
+    limits: null,
+    missed: null,
+    worstMargin: null,
+    worstLimit: null,
+    startedAt: null,
+    finishedAt: null,
+    samples: [],
+    queuedAt: null,
+    ...fields,
+});
+
+export const sampleResult = (fields: Partial<Result> = {}): Result =>
+    ({
+        parts: [],
+        sides: {},
+        watches: [],
+        limits: [],
+        verdict: { limits: 0, missed: 0, worst: null, worstMargin: null },
+        balance: { in: 0, out: 0, error: 0 },
+        warnings: [],
+        flow: null,
+        electric: null,
+        ...fields,
+    }) as unknown as Result;
+
+export interface Editing {
+    /** The steps that were made, in order. */
+    labels: string[];
+    document: () => ModelDocument;
+    part: (id: string) => PartEntry & Record<string, unknown>;
+    shape: (id: string) => Record<string, unknown>;
+}
+
+/** Shows what edits a document, each edit at once, and keeps the steps that were made. */
+export function editing(start: ModelDocument, show: (document: ModelDocument, editor: ModelEditor) => ReactNode, outline = sampleOutline()): Editing {
+    const labels: string[] = [];
+    let present = start;
+    function Edited() {
+        const [document, setDocument] = useState(start);
+        const edit: ModelEditor['edit'] = (label, change) => {
+            labels.push(label);
+            present = change(present);
+            setDocument(present);
+            return Promise.resolve(sampleRevision(present, outline));
+        };
+        return show(document, { revision: sampleRevision(document, outline), edit } as ModelEditor);
+    }
+    render(<Edited />, { wrapper: Queries });
+    const part = (id: string) => partEntry(present, id) as PartEntry & Record<string, unknown>;
+    return { labels, document: () => present, part, shape: (id) => part(id).shape };
+}
+
+export function Queries({ children }: { children: ReactNode }) {
+    const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: Infinity } } }));
+    return <QueryClientProvider client={client}>{children}</QueryClientProvider>;
+}
+
+type Answer = { status: number; body: unknown };
+
+export const refused = (status: number, body: unknown): Answer => ({ status, body });
+
+export interface Request {
+    method: string;
+    path: string;
+    body: unknown;
+}
+
+/** A server that knows what it is given, by "METHOD path" without the query; returns the requests it gets. */
+export function answering(answers: Record<string, unknown>): Request[] {
+    const requests: Request[] = [];
+    vi.stubGlobal('fetch', (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
+        requests.push({ method, path, body: body === undefined ? undefined : JSON.parse(body) });
+        const key = `${method} ${path.split('?')[0]}`;
+        const known = answers[key];
+        const answer = (typeof known === 'function' ? (known as () => unknown)() : known) as Answer | undefined;
+        const { status, body: said } =
+            key in answers ? (typeof answer === 'object' && answer !== null && 'status' in answer ? answer : { status: 200, body: answer }) : refused(404, {});
+        return Promise.resolve(new Response(JSON.stringify(said), { status }));
+    });
+    return requests;
+}
+
+/** Puts a text into the nth field of that name and leaves it with Enter. */
+export async function fill(label: string, text: string, nth = 0): Promise<void> {
+    const field = screen.getAllByLabelText(label, { selector: 'input' })[nth]!;
+    await userEvent.clear(field);
+    if (text !== '') await userEvent.paste(text);
+    await userEvent.keyboard('{Enter}');
+}
+
+/** Picks one of the choices of a field. */
+export async function choose(label: string, choice: string, nth = 0): Promise<void> {
+    await userEvent.click(screen.getAllByLabelText(label, { selector: '[role="combobox"]' })[nth]!);
+    await userEvent.click(screen.getByText(choice, { selector: '[role="option"]' }));
+}
+
+export const press = (name: string | RegExp): Promise<void> => userEvent.click(screen.getByRole('button', { name }));
+
+/** Opens a menu and takes an item of it. */
+export async function pick(menu: string, item: string): Promise<void> {
+    await press(menu);
+    await userEvent.click(screen.getByText(item, { selector: '[role="menuitem"]' }));
+}
