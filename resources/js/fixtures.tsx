@@ -116,12 +116,13 @@ export interface Request {
     body: unknown;
 }
 
-/** A server that knows what it is given, by "METHOD path" without the query; returns the requests it gets. */
+/** A server that knows what it is given, by "METHOD path", with the query or without; returns the requests it gets. */
 export function answering(answers: Record<string, unknown>): Request[] {
     const requests: Request[] = [];
     vi.stubGlobal('fetch', (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
         requests.push({ method, path, body: body === undefined ? undefined : JSON.parse(body) });
-        const key = `${method} ${path.split('?')[0]}`;
+        const whole = `${method} ${path}`;
+        const key = whole in answers ? whole : whole.split('?')[0]!;
         const known = answers[key];
         const answer = (typeof known === 'function' ? (known as () => unknown)() : known) as Answer | undefined;
         const { status, body: said } =

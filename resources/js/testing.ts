@@ -17,5 +17,12 @@ if (typeof window !== 'undefined') {
         disconnect() {}
     };
     Element.prototype.scrollTo = () => {};
+    Blob.prototype.text = function () {
+        return new Promise((resolve) => {
+            const reader = new FileReader();
+            reader.onload = () => resolve(reader.result as string);
+            reader.readAsText(this);
+        });
+    };
     globalThis.CSS = { ...globalThis.CSS, escape: (text: string) => text.replace(/["\\]/g, '\\$&') };
 }
