@@ -126,7 +126,10 @@ export function RunStrip({ variant, runs, mayEdit, findings, outline }: Props) {
                     </Box>
                 )}
                 {mayKeep && (
-                    <Tooltip title="Computes temperatures alone, on the last flow as it is: for changes of watts and materials that hardly move the air">
+                    <Tooltip
+                        describeChild
+                        title="Computes temperatures alone, on the last flow as it is: for changes of watts and materials that hardly move the air"
+                    >
                         <FormControlLabel
                             control={<Checkbox size="small" checked={keepFlow} onChange={(e) => setKeepFlow(e.target.checked)} sx={{ p: 0.5 }} />}
                             label="Reuse flow field"
