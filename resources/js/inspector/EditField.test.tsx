@@ -75,6 +75,15 @@ describe('a field of the inspector', () => {
         expect(field()).toHaveValue('5 W');
     });
 
+    it('shows the value again where saving did not change it, and saves once', async () => {
+        const save = vi.fn(() => Promise.resolve());
+        render(<EditField label="Power" value="" disabled={false} save={save} />);
+        await userEvent.type(field(), '3 W{Enter}');
+        expect(field()).toHaveValue('');
+        await userEvent.tab();
+        expect(save).toHaveBeenCalledTimes(1);
+    });
+
     it('shows what holds while it is empty', () => {
         render(<EditField label="Power" value="" hint="ambient" disabled save={() => Promise.resolve()} />);
         expect(field()).toHaveAttribute('placeholder', 'ambient');

@@ -29,7 +29,11 @@ export function EditField({ label, value, hint, disabled, save }: Props) {
         if (wanted === value || wanted === underWay.current || refused) return;
         underWay.current = wanted;
         save(wanted)
-            .catch(() => setKept(wanted))
+            .then(
+                // From now on the value speaks, even where it has stayed as it was.
+                () => setTyped((now) => (now?.trim() === wanted ? null : now)),
+                () => setKept(wanted),
+            )
             .finally(() => {
                 underWay.current = null;
             });

@@ -102,6 +102,12 @@ function Temperatures({ part, outline, result, units }: { part: ResultPart; outl
     );
 }
 
+/** What all of the parts have; nothing where they differ. */
+function common(parts: readonly OutlinePart[], of: (part: OutlinePart) => string | number | null | undefined): string {
+    const values = new Set(parts.map((part) => String(of(part) ?? '')));
+    return values.size === 1 ? [...values][0]! : '';
+}
+
 /** Boards and packages are no metal of one piece; air is none at all. */
 const conducts = (part: OutlinePart): boolean => !isDevice(part.kind) && !hasOwnMaterial(part.kind) && part.material !== 'fluid';
 
@@ -162,6 +168,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
     const entry = partEntry(document, part.id);
     const locked = isLocked(document, part.id);
     const device = single && isDevice(part.kind);
+    const temperatureUnit = typedTemperatureUnit(units);
     return (
         <Box component="aside" aria-label="Inspector" sx={{ height: '100%', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
             <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'start' }}>
@@ -199,7 +206,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 {stage === 'Build' && (
                     <EditField
                         label={single ? 'Assembly' : 'Assembly of all of them'}
-                        value={parts.every((p) => p.group === part.group) ? (part.group ?? '') : ''}
+                        value={common(parts, (p) => p.group)}
                         hint="none"
                         disabled={!mayEdit}
                         save={(group) =>
@@ -248,7 +255,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 {!device && stage !== 'Build' && (
                     <EditField
                         label={single ? 'Watts' : 'Watts, each'}
-                        value={single ? String(entry?.power ?? '') : ''}
+                        value={common(parts, (p) => partEntry(document, p.id)?.power)}
                         disabled={!mayEdit}
                         save={(text) =>
                             editor.edit(`${single ? part.name : `${parts.length} parts`}: ${typed(text, 'W') || 'no watts'}`, (d) =>
@@ -264,11 +271,11 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 {!device && stage !== 'Build' && !(single && stage === 'Limit') && (
                     <EditField
                         label={single ? 'Limit' : 'Limit, each'}
-                        value={single ? String(limitEntry(document, part.id)?.atMost ?? '') : ''}
+                        value={common(parts, (p) => limitEntry(document, p.id)?.atMost)}
                         disabled={!mayEdit}
                         save={(text) =>
-                            editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${text || 'none'}`, (d) =>
-                                parts.reduce((doc, p) => withLimit(doc, p, typed(text, typedTemperatureUnit(units))), d),
+                            editor.edit(`${single ? part.name : `${parts.length} parts`}: limit ${typed(text, temperatureUnit) || 'none'}`, (d) =>
+                                parts.reduce((doc, p) => withLimit(doc, p, typed(text, temperatureUnit)), d),
                             )
                         }
                     />
