@@ -34,11 +34,12 @@ final class Domains
      * @param list<int> $cells
      * @param array<string, array<string, mixed>> $sides
      * @param list<array<string, mixed>> $parts
+     * @param array<string, mixed> $physics beside laminar flow and heat
      */
-    public static function model(array $size, array $cells, array $sides = [], array $parts = []): Model
+    public static function model(array $size, array $cells, array $sides = [], array $parts = [], array $physics = []): Model
     {
         return ModelCodec::fromDocument([
-            'format' => 'foehn-model', 'version' => 1, 'name' => 'Domain', 'physics' => ['heat' => true, 'flow' => 'laminar'], 'surroundings' => ['temperature' => 300],
+            'format' => 'foehn-model', 'version' => 1, 'name' => 'Domain', 'physics' => ['heat' => true, 'flow' => 'laminar', ...$physics], 'surroundings' => ['temperature' => 300],
             'materials' => ['f' => ['fluid' => true, 'density' => self::DENSITY, 'viscosity' => self::VISCOSITY, 'conductivity' => self::CONDUCTIVITY, 'specificHeat' => self::SPECIFIC_HEAT, 'expansion' => 1 / 300]],
             'space' => ['box' => ['min' => [0, 0, 0], 'max' => $size], 'fluid' => 'f', 'sides' => $sides],
             'parts' => $parts, 'analysis' => ['grid' => ['cells' => $cells]],

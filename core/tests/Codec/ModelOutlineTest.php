@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Foehn\Tests\Model;
+namespace Foehn\Tests\Codec;
 
 use Foehn\Codec\ModelOutline;
 use Foehn\Tests\Models;

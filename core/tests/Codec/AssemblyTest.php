@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Foehn\Tests\Model;
+namespace Foehn\Tests\Codec;
 
 use Foehn\Geometry\Rotation;
 use Foehn\Model\ModelException;
