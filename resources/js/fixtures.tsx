@@ -1,8 +1,11 @@
+import { createTheme, ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState, type ReactNode } from 'react';
 import { vi } from 'vitest';
+import { useStore } from 'zustand';
+import { createStore } from 'zustand/vanilla';
 import type { Outline, OutlinePart, Result, Revision, Run } from './api/types';
 import { partEntry, type ModelDocument, type PartEntry } from './model/document';
 import type { ModelEditor } from './model/useModelEditor';
@@ -85,25 +88,38 @@ export interface Editing {
 /** Shows what edits a document, each edit at once, and keeps the steps that were made. */
 export function editing(start: ModelDocument, show: (document: ModelDocument, editor: ModelEditor) => ReactNode, outline = sampleOutline()): Editing {
     const labels: string[] = [];
-    let present = start;
+    const kept = createStore(() => ({ document: start }));
+    const edit: ModelEditor['edit'] = (label, change) => {
+        labels.push(label);
+        kept.setState({ document: change(kept.getState().document) });
+        return Promise.resolve(sampleRevision(kept.getState().document, outline));
+    };
     function Edited() {
-        const [document, setDocument] = useState(start);
-        const edit: ModelEditor['edit'] = (label, change) => {
-            labels.push(label);
-            present = change(present);
-            setDocument(present);
-            return Promise.resolve(sampleRevision(present, outline));
-        };
+        const { document } = useStore(kept);
         return show(document, { revision: sampleRevision(document, outline), edit } as ModelEditor);
     }
-    render(<Edited />, { wrapper: Queries });
-    const part = (id: string) => partEntry(present, id) as PartEntry & Record<string, unknown>;
-    return { labels, document: () => present, part, shape: (id) => part(id).shape };
+    render(<Edited />, { wrapper: Frame });
+    const part = (id: string) => partEntry(kept.getState().document, id) as PartEntry & Record<string, unknown>;
+    return { labels, document: () => kept.getState().document, part, shape: (id) => part(id).shape };
 }
 
-export function Queries({ children }: { children: ReactNode }) {
+/** Nothing fades or moves: what is closed is gone at once. */
+const still = createTheme({
+    components: {
+        MuiButtonBase: { defaultProps: { disableRipple: true } },
+        MuiMenu: { defaultProps: { transitionDuration: 0 } },
+        MuiDialog: { defaultProps: { transitionDuration: 0 } },
+    },
+});
+
+/** What stands around every screen, with requests of its own. */
+export function Frame({ children }: { children: ReactNode }) {
     const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: Infinity } } }));
-    return <QueryClientProvider client={client}>{children}</QueryClientProvider>;
+    return (
+        <ThemeProvider theme={still}>
+            <QueryClientProvider client={client}>{children}</QueryClientProvider>
+        </ThemeProvider>
+    );
 }
 
 type Answer = { status: number; body: unknown };

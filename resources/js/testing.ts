@@ -17,12 +17,19 @@ if (typeof window !== 'undefined') {
         disconnect() {}
     };
     Element.prototype.scrollTo = () => {};
-    Blob.prototype.text = function () {
-        return new Promise((resolve) => {
+    const bytesOf = (blob: Blob): Promise<ArrayBuffer> =>
+        new Promise((resolve) => {
             const reader = new FileReader();
-            reader.onload = () => resolve(reader.result as string);
-            reader.readAsText(this);
+            reader.onload = () => resolve(reader.result as ArrayBuffer);
+            reader.readAsArrayBuffer(blob);
         });
-    };
+    Object.assign(Blob.prototype, {
+        arrayBuffer(this: Blob) {
+            return bytesOf(this);
+        },
+        async text(this: Blob) {
+            return new TextDecoder().decode(await bytesOf(this));
+        },
+    });
     globalThis.CSS = { ...globalThis.CSS, escape: (text: string) => text.replace(/["\\]/g, '\\$&') };
 }

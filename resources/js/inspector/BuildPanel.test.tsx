@@ -10,7 +10,7 @@ import { BuildPanel } from './BuildPanel';
 
 const block = samplePart({ id: 'block', min: [0.01, 0.02, 0.03], max: [0.05, 0.06, 0.07] });
 const box = { min: ['0 mm', '0 mm', '0 mm'], max: ['100 mm', '100 mm', '100 mm'] };
-const base: ModelDocument = { space: { box, fluid: 'air' }, parts: [{ id: 'block', shape: { kind: 'block' } }] } as unknown as ModelDocument;
+const base: ModelDocument = { space: { box, fluid: 'air' }, parts: [{ id: 'block', shape: { kind: 'block' } }] };
 
 const panel = (document: ModelDocument = base, parts = [block]) => {
     const outline = sampleOutline(parts);

@@ -67,7 +67,7 @@ function inspector({ stage, selection, result, stale = false, mayEdit = true, pa
     );
 }
 
-const text = () => screen.getByRole('complementary', { name: 'Inspector' }).textContent!.replace(/\u00a0/g, ' ');
+const text = () => screen.getByRole('complementary', { name: 'Inspector' }).textContent.replace(/\u00a0/g, ' ');
 const chapter = (title: string) => screen.getByRole('heading', { name: title }).parentElement!;
 
 const solved = sampleResult({
@@ -259,13 +259,13 @@ describe('an assembly as a whole', () => {
     const inStage = samplePart({ ...bar, group: 'Stage', min: [0.01, 0, 0], max: [0.11, 0.02, 0.01] });
 
     it('is renamed', async () => {
-        const { part } = inspector({ stage: 'Build', selection: ['bar'], parts: [inStage], document: grouped as never });
+        const { part } = inspector({ stage: 'Build', selection: ['bar'], parts: [inStage], document: grouped });
         await fill('Name of the assembly', 'Output');
         expect(part('bar').group).toBe('Output');
     });
 
     it('gets axes in its middle, by which nothing moves', async () => {
-        const { part, document } = inspector({ stage: 'Build', selection: ['bar'], parts: [inStage], document: grouped as never });
+        const { part, document } = inspector({ stage: 'Build', selection: ['bar'], parts: [inStage], document: grouped });
         await press('Give it axes of its own');
         expect(document().assemblies).toEqual({ Stage: { at: ['60 mm', '10 mm', '5 mm'] } });
         expect(part('bar').at).toEqual(['-50 mm', '-10 mm', '-5 mm']);
@@ -277,7 +277,7 @@ describe('an assembly as a whole', () => {
             selection: ['bar'],
             parts: [inStage],
             outline: { assemblies: { Stage: { at: [0, 0, 0], copies: [[0, 0, 0]] } } },
-            document: { ...grouped, assemblies: { Stage: { at: ['0 mm', '0 mm', '0 mm'] } } } as never,
+            document: { ...grouped, assemblies: { Stage: { at: ['0 mm', '0 mm', '0 mm'] } } },
         });
         const stage = () => document().assemblies!.Stage;
         const whole = () => within(chapter('The assembly as a whole'));

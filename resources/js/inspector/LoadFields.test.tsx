@@ -3,7 +3,6 @@ import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { choose, editing, fill, pick, press } from '../fixtures';
-import type { ModelDocument } from '../model/document';
 import { computesCurrents } from '../model/space';
 import { samplePart } from '../model/samples';
 import { useScreen } from '../project/screenState';
@@ -19,7 +18,7 @@ const block = { id: 'bar', name: 'Bar', material: 'copper', shape: { kind: 'bloc
 
 /** The fields of one part under the given component. */
 const fields = (Fields: (part: ShapeProps) => React.ReactNode, faces?: Faces, units: 'mm' | 'us' = 'mm') => {
-    const made = editing({ parts: [{ ...block, ...(faces ? { faces } : {}) }] } as unknown as ModelDocument, (document, editor) => (
+    const made = editing({ parts: [{ ...block, ...(faces ? { faces } : {}) }] }, (document, editor) => (
         <Fields entry={document.parts![0]!} name="Bar" units={units} editor={editor} disabled={false} />
     ));
     return { ...made, faces: () => made.part('bar').faces as Faces | undefined };
@@ -107,7 +106,7 @@ describe('current at the faces of a part', () => {
 
 describe('the finish of parts', () => {
     it('sets one emissivity on all of them, or one of their own, or that of the material', async () => {
-        const made = editing({ parts: [block, { ...block, id: 'rod' }] } as unknown as ModelDocument, (document, editor) => (
+        const made = editing({ parts: [block, { ...block, id: 'rod' }] }, (document, editor) => (
             <SurfaceFields entry={document.parts![0]!} ids={['bar', 'rod']} name="2 parts" editor={editor} disabled={false} />
         ));
         const emissivities = () => ['bar', 'rod'].map((id) => (made.part(id).surface as { emissivity: unknown } | undefined)?.emissivity);
@@ -125,9 +124,7 @@ describe('the finish of parts', () => {
 describe('one total of watts over parts', () => {
     it('is shared by volume or evenly, and the field is empty after it', async () => {
         const parts = [samplePart({ id: 'bar', max: [1, 1, 3] }), samplePart({ id: 'rod' })];
-        const made = editing({ parts: [block, { ...block, id: 'rod' }] } as unknown as ModelDocument, (_document, editor) => (
-            <ShareWatts parts={parts} editor={editor} />
-        ));
+        const made = editing({ parts: [block, { ...block, id: 'rod' }] }, (_document, editor) => <ShareWatts parts={parts} editor={editor} />);
         expect(screen.getByRole('button', { name: 'Distribute' })).toBeDisabled();
         await fill('Total', '8');
         await userEvent.click(screen.getByRole('button', { name: 'Distribute' }));

@@ -33,7 +33,10 @@ describe('the panel of the space', () => {
             space: { ...space, sides: { 'x-': { kind: 'inlet', speed: '1 m/s' }, 'z+': { heat: { kind: 'film', coefficient: 7 } } } },
         });
         await press('The same on all walls');
-        expect(sideNames.map((side) => sideOf(document(), side).heat)).toEqual([undefined, ...Array(5).fill({ kind: 'film', coefficient: 7 })]);
+        expect(sideNames.map((side) => sideOf(document(), side).heat)).toEqual([
+            undefined,
+            ...Array.from({ length: 5 }, () => ({ kind: 'film', coefficient: 7 })),
+        ]);
         await choose('Side z+', 'Adiabatic');
         expect(sideOf(document(), 'z+')).not.toHaveProperty('heat');
     });

@@ -3,7 +3,7 @@ import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { answering, editing, press, sampleOutline, sampleResult, sampleRevision } from '../fixtures';
-import type { Finding, GridReport, Result } from '../api/types';
+import type { Finding, GridReport } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { samplePart } from '../model/samples';
 import { usePreferences, useScreen } from '../project/screenState';
@@ -117,8 +117,8 @@ describe('what leaves the space', () => {
             sides: { 'z+': { heat: 4, temperature: 300, area: 1 }, 'z-': { heat: 1e-6, temperature: 300, area: 1 } },
             balance: { in: 30, out: 30, error: 0 },
             ...fields,
-        } as Partial<Result>);
-    const shown = () => screen.getByRole('complementary').textContent!.replace(/\u00a0/g, ' ');
+        });
+    const shown = () => screen.getByRole('complementary').textContent.replace(/\u00a0/g, ' ');
 
     it('is heat by walls and by films of parts, where no air moves', () => {
         render(<SpaceSummary result={result({})} units="mm" />);

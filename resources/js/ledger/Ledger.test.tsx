@@ -147,7 +147,7 @@ describe('the ledger', () => {
         limits: [limit('cpu', 12), limit('ram', -4)],
         balance: { in: 6, out: 5.99, error: 0.0017 },
         verdict: { limits: 2, missed: 1, worst: 'ram', worstMargin: -4 },
-    } as Partial<Result>);
+    });
 
     it('puts the least margin first where it judges, and says how many are over', () => {
         ledger('Judge', { result: solved });

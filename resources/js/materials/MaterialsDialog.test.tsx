@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { render, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { answering, editing, fill, press, sampleOutline, sampleRevision } from '../fixtures';
@@ -51,7 +51,7 @@ function dialog(document: ModelDocument = {}, selection: string[] = []) {
             { project: { id: 9, name: 'Charger' }, materials: { pad: { title: 'Pad', conductivity: 5 } } },
         ],
     });
-    const start: ModelDocument = { parts: [{ id: 'bar', name: 'Bar', material: 'copper', shape: { kind: 'block' } }], ...document } as never;
+    const start: ModelDocument = { parts: [{ id: 'bar', name: 'Bar', material: 'copper', shape: { kind: 'block' } }], ...document };
     const outline = sampleOutline([samplePart({ id: 'bar', name: 'Bar' }), samplePart({ id: 'chip', kind: 'package' })]);
     const made = editing(start, (d, editor) => (
         <MaterialsDialog revision={sampleRevision(d, outline)} editor={editor} mayEdit selection={selection} onClose={close} />
@@ -91,7 +91,12 @@ describe('the materials', () => {
     });
 
     it('cannot be given to nothing, nor a fluid to a part', async () => {
+        dialog({}, ['bar']);
+        await userEvent.click(await row('Air'));
+        expect(screen.getByRole('button', { name: 'Assign to Bar' })).toBeDisabled();
+        cleanup();
         dialog();
+        await userEvent.click(await row('Copper'));
         expect(screen.getByRole('button', { name: 'Select parts to assign it to' })).toBeDisabled();
     });
 
@@ -107,14 +112,14 @@ describe('the materials', () => {
     });
 
     it('of the project go only where no part uses them', async () => {
-        const { document } = dialog({ materials: own, parts: [] } as never);
+        const { document } = dialog({ materials: own, parts: [] });
         await userEvent.click(await row('Goo'));
         await press('Remove');
         expect(document().materials).toEqual({});
     });
 
     it('in use stay', async () => {
-        dialog({ materials: own, parts: [{ id: 'bar', material: 'goo', shape: { kind: 'block' } }] } as never);
+        dialog({ materials: own, parts: [{ id: 'bar', material: 'goo', shape: { kind: 'block' } }] });
         await userEvent.click(await row('Goo'));
         expect(screen.getByRole('button', { name: 'Remove' })).toBeDisabled();
     });

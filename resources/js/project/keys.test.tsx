@@ -2,7 +2,7 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { answering, Queries, sampleOutline, sampleRevision, sampleRun } from '../fixtures';
+import { answering, Frame, sampleOutline, sampleRevision, sampleRun } from '../fixtures';
 import type { Finding } from '../api/types';
 import { samplePart } from '../model/samples';
 import type { ModelEditor } from '../model/useModelEditor';
@@ -130,7 +130,7 @@ describe('the palette of commands', () => {
                 showKeys={() => {}}
                 onClose={close}
             />,
-            { wrapper: Queries },
+            { wrapper: Frame },
         );
         return { close, editor };
     };

@@ -3,7 +3,7 @@ import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { answering, choose, Queries, refused } from '../fixtures';
+import { answering, choose, Frame, refused } from '../fixtures';
 import type { ModelDocument } from '../model/document';
 import { usePreferences, useScreen } from '../project/screenState';
 import { NewProject } from './NewProject';
@@ -12,9 +12,9 @@ function dialog(answer: unknown = { id: 3, variants: [{ id: 30 }] }) {
     const requests = answering({ 'POST /api/projects': answer });
     render(
         <MemoryRouter>
-            <Queries>
+            <Frame>
                 <NewProject open onClose={() => {}} />
-            </Queries>
+            </Frame>
         </MemoryRouter>,
     );
     return requests;

@@ -3,7 +3,7 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
 import { describe, expect, it } from 'vitest';
-import { answering, press, Queries, refused } from '../fixtures';
+import { answering, press, Frame, refused } from '../fixtures';
 import type { Project } from '../api/types';
 import { ProjectList } from './ProjectList';
 
@@ -33,12 +33,12 @@ function list(projects: Project[] | object, more: Record<string, unknown> = {}) 
     });
     render(
         <MemoryRouter>
-            <Queries>
+            <Frame>
                 <Routes>
                     <Route path="/" element={<ProjectList />} />
                     <Route path="*" element={<Place />} />
                 </Routes>
-            </Queries>
+            </Frame>
         </MemoryRouter>,
     );
     return requests;

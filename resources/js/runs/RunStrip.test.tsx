@@ -2,7 +2,7 @@
 import { render, renderHook, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { answering, press, Queries, refused, sampleResult, sampleRun } from '../fixtures';
+import { answering, press, Frame, refused, sampleResult, sampleRun } from '../fixtures';
 import type { Finding, Run } from '../api/types';
 import { withSamples } from '../api/queries';
 import { usePreferences, useScreen } from '../project/screenState';
@@ -12,7 +12,7 @@ import { useRunState, type RunState } from './useRunState';
 const runState = (latest: Run | undefined, fields: Partial<RunState> = {}): RunState => ({ latest, shown: latest, result: undefined, stale: false, ...fields });
 
 const strip = (runs: RunState, findings: Finding[] = [], mayEdit = true) =>
-    render(<RunStrip variant={7} runs={runs} mayEdit={mayEdit} findings={findings} outline={undefined} />, { wrapper: Queries });
+    render(<RunStrip variant={7} runs={runs} mayEdit={mayEdit} findings={findings} outline={undefined} />, { wrapper: Frame });
 
 const progress = { stage: 'solving', level: 1, cells: 40000, iteration: 120, residual: 1e-4, seconds: 3.2, worstMargin: -2.5 } as unknown as Run['progress'];
 
@@ -119,7 +119,7 @@ describe('the run strip', () => {
 describe('what is known of the runs of a variant', () => {
     const following = (revision: number, answers: Record<string, unknown>) => {
         const requests = answering(answers);
-        return { requests, ...renderHook(() => useRunState(7, revision), { wrapper: Queries }) };
+        return { requests, ...renderHook(() => useRunState(7, revision), { wrapper: Frame }) };
     };
 
     it('shows the newest that has a picture, and that it is of an older model', async () => {
