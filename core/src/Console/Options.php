@@ -55,6 +55,12 @@ final readonly class Options
         return in_array($flag, $this->flags, true);
     }
 
+    /** @return list<string> the words that belong to no option */
+    public function rest(): array
+    {
+        return $this->rest;
+    }
+
     /** The single remaining word. */
     public function only(string $what): string
     {

@@ -56,6 +56,8 @@ final class BackwardStep extends FlowCase
             'analysis' => ['grid' => ['lines' => ['x' => $x, 'y' => self::uniform($cells, 1.0), 'z' => [0, 0.1]]]],
         ]);
 
-        return [self::zeros(...self::profile($solution, 0, 0, 0.5 / $cells)), self::zeros(...self::profile($solution, 0, 0, 1 - 0.5 / $cells))];
+        $heights = $solution->state->grid->centres[1];
+
+        return [self::zeros(...self::profile($solution, 0, 0, $heights[0])), self::zeros(...self::profile($solution, 0, 0, $heights[count($heights) - 1]))];
     }
 }

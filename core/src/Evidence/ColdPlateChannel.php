@@ -49,14 +49,13 @@ final class ColdPlateChannel extends FlowCase
         $solution = $this->channel($full ? 60 : 30, $full ? 32 : 16, $full ? 16 : 8);
         $flow = $solution->state->flow;
         assert($flow !== null);
-        [$nx] = $solution->state->grid->cells;
         $layout = $flow->domain->layout;
         $outlet = $flow->through($flow->domain->openings[1], $layout->spread($solution->state->temperature, 0.0))['temperature'];
         // A section that the outlet does not touch; from there to the end everything gains what the bulk gains.
-        $n = $nx - 4;
+        $n = self::sectionAt($solution, 0.942 * self::LENGTH);
         $gain = self::gain(self::LENGTH - $solution->state->grid->centres[0][$n]);
         [$mean, $corner, $middle] = self::walls($solution, $n);
-        $gradient = self::pressureGradient($solution, $n - 5, $n);
+        $gradient = self::pressureGradient($solution, 0.84 * self::LENGTH, 0.925 * self::LENGTH);
         $reynolds = self::DENSITY * self::SPEED * self::DIAMETER / self::VISCOSITY;
 
         return [

@@ -87,12 +87,12 @@ final class DuctFlow extends FlowCase
     /** Darcy friction factor times Reynolds number, from the pressure gradient in the last third. */
     private static function friction(Solution $solution): float
     {
-        return self::pressureGradient($solution, 30, 44, 2) * 2 * self::DIAMETER / (self::DENSITY * self::speed() ** 2) * self::REYNOLDS;
+        return self::pressureGradient($solution, 0.074, 0.109, 2) * 2 * self::DIAMETER / (self::DENSITY * self::speed() ** 2) * self::REYNOLDS;
     }
 
     private static function localNusselt(Solution $solution): float
     {
-        return self::sideNusselt($solution, 41, self::DIAMETER, self::CONDUCTIVITY);
+        return self::sideNusselt($solution, 0.104, self::DIAMETER, self::CONDUCTIVITY);
     }
 
     private static function peak(Solution $solution): float

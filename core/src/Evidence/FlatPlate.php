@@ -78,7 +78,6 @@ final class FlatPlate extends FlowCase
     /** W/m2/K, linearly between cells. */
     private static function filmAt(Solution $solution, float $at): float
     {
-        $centres = $solution->state->grid->centres[0];
         $faces = $solution->state->system->surfaces;
         $film = [];
         for ($f = 0; $f < $faces->count(); $f++) {
@@ -86,12 +85,7 @@ final class FlatPlate extends FlowCase
                 $film[$faces->elements->cell[$f]] = -$faces->heatOut($f, $solution->state->temperature) / $faces->elements->area[$f] / 10.0;
             }
         }
-        $n = 0;
-        while ($centres[$n + 1] < $at) {
-            $n++;
-        }
-        $share = ($at - $centres[$n]) / ($centres[$n + 1] - $centres[$n]);
 
-        return $film[$n] + $share * ($film[$n + 1] - $film[$n]);
+        return self::between($solution, $at, fn (int $n): float => $film[$n]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Evidence;
 
+use Closure;
 use Foehn\Observe\FlowProbe;
 use Foehn\Solve\Solution;
 
@@ -94,6 +95,29 @@ abstract class FlowCase extends VerificationCase
         return $zeros;
     }
 
+    /** The section of cells along x that a place lies in. */
+    protected static function sectionAt(Solution $solution, float $x): int
+    {
+        return $solution->state->grid->locate(0, $x);
+    }
+
+    /**
+     * A value between the centres of the sections of cells along x.
+     *
+     * @param Closure(int): float $of value in a section
+     */
+    protected static function between(Solution $solution, float $x, Closure $of): float
+    {
+        $centres = $solution->state->grid->centres[0];
+        $n = 0;
+        while ($n + 2 < count($centres) && $centres[$n + 1] < $x) {
+            $n++;
+        }
+        $share = ($x - $centres[$n]) / ($centres[$n + 1] - $centres[$n]);
+
+        return (1.0 - $share) * $of($n) + $share * $of($n + 1);
+    }
+
     /** Mixed temperature of what passes the section of cells $n along x, K. */
     protected static function bulkTemperature(Solution $solution, int $n): float
     {
@@ -113,8 +137,13 @@ abstract class FlowCase extends VerificationCase
         return $carried / $mass;
     }
 
-    /** Local Nusselt number at bulk temperature in the section of cells $n along x, averaged over the sides along x that heat. */
-    protected static function sideNusselt(Solution $solution, int $n, float $diameter, float $conductivity): float
+    /** Local Nusselt number at bulk temperature at a place along x, averaged over the sides along x that heat. */
+    protected static function sideNusselt(Solution $solution, float $x, float $diameter, float $conductivity): float
+    {
+        return self::between($solution, $x, fn (int $n): float => self::sectionNusselt($solution, $n, $diameter, $conductivity));
+    }
+
+    private static function sectionNusselt(Solution $solution, int $n, float $diameter, float $conductivity): float
     {
         $faces = $solution->state->system->surfaces;
         [$heat, $area, $wall] = [0.0, 0.0, 0.0];
@@ -130,14 +159,16 @@ abstract class FlowCase extends VerificationCase
         return $heat / $area * $diameter / $conductivity / ($wall / $area - self::bulkTemperature($solution, $n));
     }
 
-    /** Fall of the pressure along x between two sections of cells, Pa/m, in the cells $row, 1 across it (counted from 1). */
-    protected static function pressureGradient(Solution $solution, int $from, int $to, int $row = 1): float
+    /** Fall of the pressure along x between the sections of cells that two places lie in, Pa/m, in the cells $row across it (counted from 1). */
+    protected static function pressureGradient(Solution $solution, float $from, float $to, int $row = 1): float
     {
         $flow = $solution->state->flow;
         assert($flow !== null);
-        $layout = $flow->domain->layout;
         $centres = $solution->state->grid->centres[0];
+        $last = self::sectionAt($solution, $to);
+        $first = min(self::sectionAt($solution, $from), $last - 1);
+        $pressure = fn (int $section): float => $flow->pressure[$flow->domain->layout->index($section + 1, $row, 1)];
 
-        return ($flow->pressure[$layout->index($from, $row, 1)] - $flow->pressure[$layout->index($to, $row, 1)]) / ($centres[$to - 1] - $centres[$from - 1]);
+        return ($pressure($first) - $pressure($last)) / ($centres[$last] - $centres[$first]);
     }
 }

@@ -26,6 +26,11 @@ final class ManufacturedConduction extends VerificationCase
         return 'Chosen field T = 300 K + 40 K sin(pi x/0.1) cos(pi y/0.05) exp(z/0.02)';
     }
 
+    public function isAboutItsGrid(): bool
+    {
+        return true;
+    }
+
     public function run(bool $full = false): array
     {
         $checks = [];

@@ -29,6 +29,11 @@ final class ManufacturedFlow extends FlowCase
         return 'Method of manufactured solutions (Roache, J. Fluids Eng. 124 (2002) 4)';
     }
 
+    public function isAboutItsGrid(): bool
+    {
+        return true;
+    }
+
     public function run(bool $full = false): array
     {
         $grids = $full ? [16, 32, 64, 128] : [32, 64];

@@ -27,7 +27,8 @@ final class PowerLawFlow extends FlowCase
     private const SECTIONS = 40;
 
     /** Of these the one that is looked at. */
-    private const SECTION = 35;
+    /** Where the flow and its temperature are developed, m. */
+    private const DEVELOPED = 0.0355;
 
     public function id(): string
     {
@@ -58,8 +59,8 @@ final class PowerLawFlow extends FlowCase
             Check::relative('P15', 'channel u/um at y/b = 0.5', 1.158451, $speed(0.5), 0.015, '-'),
             Check::relative('P15', 'channel u/um at y/b = 0.75', 0.7365414, $speed(0.75), 0.015, '-'),
             Check::relative('P15', 'channel wall shear', 17.27957, $gradient * self::HALF, 0.015, 'Pa'),
-            Check::relative('P15', 'channel Nu, both walls same flux', 8.600337, self::sideNusselt($heated, self::SECTION, 4 * self::HALF, self::CONDUCTIVITY), 0.015, '-'),
-            Check::relative('P15', 'channel Nu, both walls isothermal', 7.821849, self::sideNusselt($isothermal, self::SECTION, 4 * self::HALF, self::CONDUCTIVITY), 0.015, '-'),
+            Check::relative('P15', 'channel Nu, both walls same flux', 8.600337, self::sideNusselt($heated, self::DEVELOPED, 4 * self::HALF, self::CONDUCTIVITY), 0.015, '-'),
+            Check::relative('P15', 'channel Nu, both walls isothermal', 7.821849, self::sideNusselt($isothermal, self::DEVELOPED, 4 * self::HALF, self::CONDUCTIVITY), 0.015, '-'),
         ];
 
         return $full ? [...$checks, ...$this->pipe()] : $checks;
@@ -120,7 +121,7 @@ final class PowerLawFlow extends FlowCase
     /** Pa/m, over the last third */
     private static function gradient(Solution $solution): float
     {
-        return self::pressureGradient($solution, 26, 38);
+        return self::pressureGradient($solution, 0.0255, 0.0375);
     }
 
     /** Speed near the end at a height above the middle, on the axis by the parabola through the nodes beside it. */
@@ -152,17 +153,19 @@ final class PowerLawFlow extends FlowCase
     private static function pipeNusselt(Solution $solution): float
     {
         $faces = $solution->state->system->surfaces;
+        $grid = $solution->state->grid;
+        $section = self::sectionAt($solution, self::DEVELOPED);
         [$heat, $wall, $area] = [0.0, 0.0, 0.0];
         for ($f = 0; $f < $faces->count(); $f++) {
-            if ($faces->elements->part[$f] === 0 && $faces->elements->otherPart[$f] === -1 && $faces->elements->other[$f] >= 0 && $faces->elements->cell[$f] % self::SECTIONS === self::SECTION) {
+            if ($faces->elements->part[$f] === 0 && $faces->elements->otherPart[$f] === -1 && $faces->elements->other[$f] >= 0 && $faces->elements->cell[$f] % $grid->cells[0] === $section) {
                 $heat += $faces->heatOut($f, $solution->state->temperature);
                 $wall += $faces->elements->area[$f] * $faces->surfaceTemperature($f, $solution->state->temperature);
                 $area += $faces->elements->area[$f];
             }
         }
         // Nu = q D / k / (Tw - Tb) with q over the wall of the true quarter circle.
-        $perLength = $heat / $solution->state->grid->widths[0][self::SECTION];
+        $perLength = $heat / $grid->widths[0][$section];
 
-        return 4 * $perLength / (M_PI * self::CONDUCTIVITY * ($wall / $area - self::bulkTemperature($solution, self::SECTION)));
+        return 4 * $perLength / (M_PI * self::CONDUCTIVITY * ($wall / $area - self::bulkTemperature($solution, $section)));
     }
 }

@@ -80,16 +80,9 @@ final class ThermalEntry extends FlowCase
     /** @return array{float, float, float} bulk and wall temperature, K, and the local Nusselt number, linearly between sections */
     private static function section(Solution $solution, float $at): array
     {
-        $centres = $solution->state->grid->centres[0];
-        $n = 0;
-        while ($centres[$n + 1] < $at) {
-            $n++;
-        }
-        $share = ($at - $centres[$n]) / ($centres[$n + 1] - $centres[$n]);
-        $low = self::cellSection($solution, $n);
-        $high = self::cellSection($solution, $n + 1);
+        $of = fn (int $quantity): float => self::between($solution, $at, fn (int $n): float => self::cellSection($solution, $n)[$quantity]);
 
-        return [$low[0] + $share * ($high[0] - $low[0]), $low[1] + $share * ($high[1] - $low[1]), $low[2] + $share * ($high[2] - $low[2])];
+        return [$of(0), $of(1), $of(2)];
     }
 
     /** @return array{float, float, float} */

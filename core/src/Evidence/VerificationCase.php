@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Evidence;
 
+use Closure;
 use Foehn\Codec\ModelCodec;
+use Foehn\Model\Model;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\Solution;
 use Foehn\Solve\SteadySolver;
@@ -13,6 +15,9 @@ use Foehn\Solve\SteadySolver;
 abstract class VerificationCase
 {
     protected const ZERO_CELSIUS = 273.15;
+
+    /** @var ?Closure(Model): Model null: the grids that the case states */
+    private ?Closure $grids = null;
 
     abstract public function id(): string;
 
@@ -27,10 +32,31 @@ abstract class VerificationCase
      */
     abstract public function run(bool $full = false): array;
 
+    /** Whether the case is about the grid itself, so that it means nothing on another one. */
+    public function isAboutItsGrid(): bool
+    {
+        return false;
+    }
+
+    /**
+     * The same case on other grids.
+     *
+     * @param Closure(Model): Model $grids gives each of its models the grid to compute it on
+     */
+    public function on(Closure $grids): static
+    {
+        $case = clone $this;
+        $case->grids = $grids;
+
+        return $case;
+    }
+
     /** @param array<string, mixed> $document without format and version */
     protected function solve(array $document): Solution
     {
-        return (new SteadySolver(ModelCodec::fromDocument(['format' => 'foehn-model', 'version' => 1, ...$document])))->solve();
+        $model = ModelCodec::fromDocument(['format' => 'foehn-model', 'version' => 1, ...$document]);
+
+        return (new SteadySolver($this->grids === null ? $model : ($this->grids)($model)))->solve();
     }
 
     /** @param array<string, mixed> $document without format and version */
