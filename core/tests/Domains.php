@@ -7,12 +7,12 @@ namespace Foehn\Tests;
 use Foehn\Codec\ModelCodec;
 use Foehn\Grid\GridBuilder;
 use Foehn\Grid\Voxels;
+use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Flow\FlowLayout;
 use Foehn\Physics\Flow\FlowLevel;
-use Foehn\Physics\Flow\Fluid;
 use Foehn\Physics\Flow\Friction;
 use LogicException;
 
@@ -31,18 +31,18 @@ final class Domains
      * A box of a fluid of round properties.
      *
      * @param list<float> $size m
-     * @param list<int> $cells
+     * @param ?list<int> $cells null: the grid of a grade
      * @param array<string, array<string, mixed>> $sides
      * @param list<array<string, mixed>> $parts
      * @param array<string, mixed> $physics beside laminar flow and heat
      */
-    public static function model(array $size, array $cells, array $sides = [], array $parts = [], array $physics = []): Model
+    public static function model(array $size, ?array $cells, array $sides = [], array $parts = [], array $physics = []): Model
     {
         return ModelCodec::fromDocument([
             'format' => 'foehn-model', 'version' => 1, 'name' => 'Domain', 'physics' => ['heat' => true, 'flow' => 'laminar', ...$physics], 'surroundings' => ['temperature' => 300],
             'materials' => ['f' => ['fluid' => true, 'density' => self::DENSITY, 'viscosity' => self::VISCOSITY, 'conductivity' => self::CONDUCTIVITY, 'specificHeat' => self::SPECIFIC_HEAT, 'expansion' => 1 / 300]],
             'space' => ['box' => ['min' => [0, 0, 0], 'max' => $size], 'fluid' => 'f', 'sides' => $sides],
-            'parts' => $parts, 'analysis' => ['grid' => ['cells' => $cells]],
+            'parts' => $parts, 'analysis' => ['grid' => $cells === null ? ['grade' => 'working'] : ['cells' => $cells]],
         ]);
     }
 

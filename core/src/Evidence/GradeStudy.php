@@ -47,7 +47,7 @@ final class GradeStudy
             foreach ($found as $coarser => $checks) {
                 array_unshift($levels, new GridValues($grids[$coarser]->count(), $grids[$coarser]->cells, 0, 0.0, ['value' => $checks[$n]->computed]));
             }
-            $graded[] = new GradedCheck($check, Uncertainty::of($levels, 'value', $flow ? 0.0 : null)['plusMinus'], $flow, $grids[0]->count());
+            $graded[] = new GradedCheck($check, Uncertainty::of($levels, 'value', $flow)['plusMinus'], $flow, $grids[0]->count());
         }
 
         return $graded;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Evidence;
 
 use Foehn\Codec\ModelCodec;
-use Foehn\Physics\Flow\Fluid;
+use Foehn\Model\Fluid;
 
 /** Hot air in turbulent flow through a channel, in surroundings of 300 K: viscosity, conductivity and density are those of its own temperature and not of the surroundings. */
 final class HotAirChannel extends FlowCase

@@ -6,7 +6,7 @@ namespace Foehn\Grid;
 
 use Foehn\Model\Model;
 
-/** Makes the grid of a model from the key planes of its parts and patches, at the grade the model asks for. */
+/** Makes the grid of a model by its rules, at the grade it asks for, and keeps it within its budget of cells. */
 final class GridBuilder
 {
     private const MORE_WHEN_EMPTY = 2;
@@ -15,42 +15,37 @@ final class GridBuilder
     private const EDGES = 4;
 
     /** Beyond this the wish for cells across features is lowered instead. */
-    private const COARSEST_WITH_FEATURES = 2.5;
+    private const COARSEST_WITH_FEATURES = 1.5;
+
+    /** By which all cells are widened until they are few enough. */
+    private const STEP = 1.06;
 
     /**
-     * @param ?Grade $grade null for the one the model asks for
+     * @param float $wider all cells of what the grade makes are so many times as wide, for a grid on the way to it
      * @throws GridException
      */
-    public static function build(Model $model, ?Grade $grade = null): Grid
+    public static function build(Model $model, float $wider = 1.0): Grid
     {
         $settings = $model->grid;
-        $grade ??= Grade::named($settings->grade);
+        $grade = Grade::named($settings->grade);
         // Cells in which nothing is computed cost next to nothing.
         $most = $settings->maxCells ?? $grade->maxCells($model->physics->hasFlow()) * ($model->space->fluid === null ? self::MORE_WHEN_EMPTY : 1);
-        $planes = [self::planes($model, 0), self::planes($model, 1), self::planes($model, 2)];
-        $longest = max($model->space->box->size(0), $model->space->box->size(1), $model->space->box->size(2));
+        $rules = new GridRules($model, $grade->fineness);
         $coarser = 1.0;
         $across = $grade->acrossFeature;
+        $axes = self::axes($rules, $across);
         while (true) {
-            $lines = [];
-            foreach ($planes as $axis => $axisPlanes) {
-                $lines[] = $settings->lines[$axis] ?? (
-                    $settings->cells !== null
-                        ? self::stretched($model, $axis, $settings->cells[$axis], $settings->stretch[$axis])
-                        : LineSpacing::lines($axisPlanes, $coarser * $longest / $grade->acrossSpace, self::fewest($model, $axis, $axisPlanes, $across), 1.0 + ($grade->growth - 1.0) * $coarser)
-                );
-            }
-            $grid = new Grid([$lines[0], $lines[1], $lines[2]]);
+            $grid = self::grid($model, $axes, $coarser, $grade->growth);
             if ($grid->count() <= $most || $settings->cells !== null || count($settings->lines) === 3) {
-                return $grid;
+                return $wider === 1.0 ? $grid : self::grid($model, $axes, $wider * $coarser, $grade->growth);
             }
-            $coarser *= 1.12;
+            $coarser *= self::STEP;
             if ($across > 0 && $coarser > self::COARSEST_WITH_FEATURES) {
-                $across--;
+                $axes = self::axes($rules, --$across);
                 $coarser = 1.0;
             } elseif ($coarser > 10.0) {
                 if ($settings->maxCells === null && $grid->count() <= self::EDGES * $most) {
-                    return $grid;
+                    return $wider === 1.0 ? $grid : self::grid($model, $axes, $wider * $coarser, $grade->growth);
                 }
                 throw new GridException(sprintf(
                     'the parts of this model have so many different edges that even the coarsest grid has %d cells, more than the %d allowed; align parts, merge small ones, or allow more cells',
@@ -60,58 +55,22 @@ final class GridBuilder
         }
     }
 
-    /** @return non-empty-array<int, float> */
-    private static function planes(Model $model, int $axis): array
+    /** @param list<AxisRules> $axes */
+    private static function grid(Model $model, array $axes, float $coarser, float $growth): Grid
     {
-        $box = $model->space->box;
-        $planes = [$box->min[$axis], $box->max[$axis]];
-        foreach ($model->parts as $part) {
-            array_push($planes, ...$part->shape->planes($axis));
+        $settings = $model->grid;
+        $lines = [];
+        foreach ([0, 1, 2] as $axis) {
+            $lines[] = $settings->lines[$axis] ?? ($settings->cells !== null ? self::stretched($model, $axis, $settings->cells[$axis], $settings->stretch[$axis]) : $axes[$axis]->lines($coarser, $growth));
         }
-        foreach ($model->space->sides as $name => $side) {
-            $position = array_search($axis, array_values(array_diff([0, 1, 2], [(int) strpos('xyz', $name[0])])), true);
-            if ($position !== false) {
-                foreach ($side->patches as $patch) {
-                    array_push($planes, $patch->min[$position], $patch->max[$position]);
-                }
-            }
-        }
-        sort($planes);
-        $tolerance = 1e-7 * $box->size($axis);
-        $merged = [$box->min[$axis]];
-        foreach ($planes as $plane) {
-            if ($plane > end($merged) + $tolerance && $plane < $box->max[$axis] - $tolerance) {
-                $merged[] = $plane;
-            }
-        }
-        $merged[] = $box->max[$axis];
 
-        return $merged;
+        return new Grid([$lines[0], $lines[1], $lines[2]]);
     }
 
-    /**
-     * Fewest cells between neighbouring planes: those of the features that cover the interval, shared out by width.
-     *
-     * @param non-empty-array<int, float> $planes
-     * @return array<int, int>
-     */
-    private static function fewest(Model $model, int $axis, array $planes, int $across): array
+    /** @return list<AxisRules> */
+    private static function axes(GridRules $rules, int $across): array
     {
-        $fewest = array_fill(0, count($planes) - 1, 1);
-        $index = new Grid([$planes, $planes, $planes]);
-        foreach ($model->parts as $part) {
-            foreach ($part->shape->features() as $feature) {
-                if ($feature->axis !== $axis) {
-                    continue;
-                }
-                [$from, $to] = $index->range(0, $feature->from, $feature->to);
-                for ($i = $from; $i < $to; $i++) {
-                    $fewest[$i] = max($fewest[$i], (int) ceil($feature->cells * $across * $index->widths[0][$i] / $feature->width() - 1e-6));
-                }
-            }
-        }
-
-        return $fewest;
+        return array_map(fn (int $axis) => $rules->along($axis, $across), [0, 1, 2]);
     }
 
     /**

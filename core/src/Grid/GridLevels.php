@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Foehn\Grid;
 
-use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 
 /** The grids a model is computed on one after the other, from coarse to the one asked for, and the model as each of them has it. */
 final class GridLevels
 {
     /** A coarser grid is worth it only when it has at most this share of the cells of the next. */
-    private const WORTH = 0.5;
+    private const WORTH = 0.7;
 
     /** Given grids are halved as long as more cells than this are left, and this often. */
     private const FEWEST = 1500;
@@ -23,6 +22,12 @@ final class GridLevels
     private const DIVIDED = 8;
 
     private const MOST = 3;
+
+    /** Fins nearer to each other than this part of the longest side of the space are lumped where they are. */
+    private const LUMPED = 32;
+
+    /** The grids before that of a grade: the same rule with cells so many times as wide. */
+    private const WIDER = [1.6, 2.56];
 
     /**
      * @return non-empty-list<array{Model, Grid}>
@@ -42,10 +47,9 @@ final class GridLevels
 
             return $levels;
         }
-        $levels = [self::at($model, Grade::named($model->grid->grade))];
-        $coarser = array_slice(GridSettings::GRADES, 0, (int) array_search($model->grid->grade, GridSettings::GRADES, true));
-        foreach ([...array_map(Grade::named(...), array_reverse($coarser)), Grade::sketch()] as $grade) {
-            $coarse = self::at($model, $grade);
+        $levels = [self::wider($model, 1.0)];
+        foreach (self::WIDER as $wider) {
+            $coarse = self::wider($model, $wider);
             if ($coarse[1]->count() <= self::WORTH * $levels[0][1]->count()) {
                 array_unshift($levels, $coarse);
             }
@@ -58,14 +62,14 @@ final class GridLevels
      * @return array{Model, Grid}
      * @throws GridException
      */
-    private static function at(Model $model, Grade $grade): array
+    private static function wider(Model $model, float $wider): array
     {
-        if ($grade->lumps && $model->physics->hasFlow()) {
+        if ($model->physics->hasFlow() && Grade::named($model->grid->grade)->lumps) {
             $box = $model->space->box;
-            $model = $model->withLumpedFins(max($box->size(0), $box->size(1), $box->size(2)) / $grade->acrossSpace);
+            $model = $model->withLumpedFins(max($box->size(0), $box->size(1), $box->size(2)) / self::LUMPED);
         }
 
-        return [$model, GridBuilder::build($model, $grade)];
+        return [$model, GridBuilder::build($model, $wider)];
     }
 
     private static function fewest(Grid $halved): int

@@ -14,9 +14,10 @@ final class LineSpacing
     /**
      * @param non-empty-array<int, float> $planes rising
      * @param array<int, int> $fewest cells of each interval between two planes
+     * @param array<int, float> $widths widest cell at a plane, by its number
      * @return array<int, float>
      */
-    public static function lines(array $planes, float $largest, array $fewest, float $growth): array
+    public static function lines(array $planes, float $largest, array $fewest, float $growth, array $widths = []): array
     {
         $count = count($planes) - 1;
         $own = [];
@@ -24,13 +25,14 @@ final class LineSpacing
             $own[] = min($largest, ($planes[$i + 1] - $planes[$i]) / $fewest[$i]);
         }
         $slope = $growth - 1.0;
-        $left = [INF];
+        $left = [$widths[0] ?? INF];
         for ($i = 0; $i < $count; $i++) {
-            $left[$i + 1] = min($own[$i], $left[$i] + $slope * ($planes[$i + 1] - $planes[$i]));
+            $left[$i + 1] = min($own[$i], $left[$i] + $slope * ($planes[$i + 1] - $planes[$i]), $widths[$i + 1] ?? INF);
         }
         $right = array_fill(0, $count + 1, INF);
+        $right[$count] = $widths[$count] ?? INF;
         for ($i = $count - 1; $i >= 0; $i--) {
-            $right[$i] = min($own[$i], $right[$i + 1] + $slope * ($planes[$i + 1] - $planes[$i]));
+            $right[$i] = min($own[$i], $right[$i + 1] + $slope * ($planes[$i + 1] - $planes[$i]), $widths[$i] ?? INF);
         }
         $lines = [$planes[0]];
         for ($i = 0; $i < $count; $i++) {

@@ -88,15 +88,13 @@ final class ResultBuilder
      */
     private function uncertainty(Watch|Limit $of, array $levels): array
     {
-        $isTemperature = in_array($of->quantity, ['temperature', 'outflowTemperature'], true);
         $swing = $this->solution->amplitude() ?? 0.0;
-        if ($swing > 0.0 && ! $isTemperature) {
+        if ($swing > 0.0 && ! in_array($of->quantity, ['temperature', 'outflowTemperature'], true)) {
             // How far the others swing is not recorded.
             return Uncertainty::UNKNOWN;
         }
-        $origin = $isTemperature ? $this->state->model->surroundings->temperature : 0.0;
 
-        return Uncertainty::of($levels, $of->id, $this->state->flow === null ? null : $origin, $swing);
+        return Uncertainty::of($levels, $of->id, $this->state->flow !== null, $swing);
     }
 
     /** @return list<PartRow> */

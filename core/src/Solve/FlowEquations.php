@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 use Foehn\Grid\Voxels;
+use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Numerics\Vectors;
 use Foehn\Physics\Flow\DevelopingLayers;
@@ -13,7 +14,6 @@ use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\Flow\FinGaps;
 use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Flow\FlowLevel;
-use Foehn\Physics\Flow\Fluid;
 use Foehn\Physics\Flow\Forces;
 use Foehn\Physics\Flow\Friction;
 use Foehn\Physics\Flow\GasDensity;

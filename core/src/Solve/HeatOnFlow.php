@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 use Foehn\Grid\Voxels;
+use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\Vectors;
@@ -13,7 +14,6 @@ use Foehn\Physics\Flow\Diverged;
 use Foehn\Physics\Flow\EnergyTransport;
 use Foehn\Physics\Flow\FinGaps;
 use Foehn\Physics\Flow\FlowDomain;
-use Foehn\Physics\Flow\Fluid;
 use Foehn\Physics\Flow\FluidConduction;
 use Foehn\Physics\Flow\GapConduction;
 use Foehn\Physics\Flow\Turbulence;

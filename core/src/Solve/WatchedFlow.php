@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Model\Watch;
 use Foehn\Numerics\Vectors;
@@ -11,7 +12,6 @@ use Foehn\Observe\FlowProbe;
 use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Flow\FlowField;
 use Foehn\Physics\Flow\FlowLevel;
-use Foehn\Physics\Flow\Fluid;
 
 /** What a model watches or limits beside temperatures, for a run to see whether it stands still. */
 final readonly class WatchedFlow

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Foehn\Tests\Physics;
 
 use Foehn\Codec\ModelCodec;
+use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Flow\FlowLevel;
-use Foehn\Physics\Flow\Fluid;
 use Foehn\Physics\Flow\GasDensity;
 use Foehn\Physics\Flow\MolecularProperties;
 use Foehn\Physics\Flow\StrainRate;

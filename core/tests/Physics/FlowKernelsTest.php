@@ -125,7 +125,7 @@ final class FlowKernelsTest extends TestCase
         $domain = Domains::domain($air);
         $material = $air->materials->get('air');
         self::assertNotNull($material);
-        $fluid = \Foehn\Physics\Flow\Fluid::of($material, $air->surroundings);
+        $fluid = \Foehn\Model\Fluid::of($material, $air->surroundings);
         $density = new GasDensity($domain, $fluid, true);
         $level = FlowLevel::finest($domain, $fluid->density);
         $density->update($level, array_fill(0, $domain->layout->length, 305.0));

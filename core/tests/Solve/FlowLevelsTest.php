@@ -46,17 +46,17 @@ final class FlowLevelsTest extends TestCase
         self::assertEqualsWithDelta($result->levels[0]['values']['top'], $result->watches[0]['value'], 0.05 * ($result->watches[0]['value'] - 300.0));
     }
 
-    public function testScoutBeginsOnASketchAndSaysWhatItLeavesOpen(): void
+    public function testEveryGradeBeginsOnWiderCellsOfTheSameRule(): void
     {
         $document = self::box();
         $document['analysis']['grid'] = ['grade' => 'scout', 'maxCells' => 8000];
         $grids = GridLevels::of(ModelCodec::fromDocument($document));
-        self::assertCount(2, $grids);
-        self::assertLessThan(0.5 * $grids[1][1]->count(), $grids[0][1]->count());
+        self::assertCount(3, $grids);
+        foreach ([1, 2] as $n) {
+            self::assertLessThan(0.7 * $grids[$n][1]->count(), $grids[$n - 1][1]->count());
+        }
 
-        $watch = (new Solved($document))->watches[0];
-        self::assertGreaterThan(0.0, $watch['plusMinus']);
-        self::assertNull($watch['order'], 'two grids show no order');
+        self::assertGreaterThan(0.0, (new Solved($document))->watches[0]['plusMinus']);
     }
 
     public function testAStoppedFlowIsKeptAndGoesOnFromThere(): void
@@ -117,53 +117,57 @@ final class FlowLevelsTest extends TestCase
         self::assertNull(FlowState::fromBytes('{"lines":[[0,1],[0,1],[0,1]],"rises":{},"turbulent":false}' . "\nshort"));
     }
 
-    public function testUncertaintyFollowsTheObservedOrder(): void
+    public function testTheUncertaintyOfConductionFollowsTheObservedOrder(): void
     {
         // f = 10 + h^2 on grids of 1, 1/2, 1/4: the finest is off by 1/16.
         $levels = [self::level(1000, 11.0), self::level(8000, 10.25), self::level(64000, 10.0625)];
-        $found = Uncertainty::of($levels, 'w', 0.0);
+        $found = Uncertainty::of($levels, 'w', false);
         self::assertEqualsWithDelta(2.0, $found['order'], 1e-6);
         self::assertEqualsWithDelta(1.25 / 16, $found['plusMinus'], 1e-6);
 
-        $two = Uncertainty::of(array_slice($levels, 1), 'w', 5.0);
+        $two = Uncertainty::of(array_slice($levels, 1), 'w', false);
         self::assertNull($two['order']);
-        self::assertEqualsWithDelta(3.0 * 0.1875, $two['plusMinus'], 1e-9);
-        self::assertEqualsWithDelta(1.25 * 0.1875, Uncertainty::of(array_slice($levels, 1), 'w', null)['plusMinus'], 1e-9);
+        self::assertEqualsWithDelta(1.25 * 0.1875, $two['plusMinus'], 1e-9);
+    }
 
-        self::assertSame([0.5, 4.0], [Uncertainty::of($levels, 'w', 0.0, 0.5)['plusMinus'], Uncertainty::of($levels, 'w', 0.0, 4.0)['plusMinus']], 'what swings is not known better than it swings');
-
-        $agreeing = [self::level(1000, 340.0), self::level(8000, 340.01)];
-        self::assertEqualsWithDelta(0.1 * 40.01, Uncertainty::of($agreeing, 'w', 300.0)['plusMinus'], 1e-9, 'two grids may agree by chance');
-        self::assertEqualsWithDelta(1.25 * 0.01, Uncertainty::of($agreeing, 'w', null)['plusMinus'], 1e-9);
+    public function testTheUncertaintyOfAFlowIsThatOfItsLastChanges(): void
+    {
+        $levels = [self::level(1000, 11.0), self::level(8000, 10.25), self::level(64000, 10.0625)];
+        self::assertEqualsWithDelta(0.75, Uncertainty::of($levels, 'w', true)['plusMinus'], 1e-9, 'the change before');
+        self::assertEqualsWithDelta(2.0, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0), self::level(64000, 11.0)], 'w', true)['plusMinus'], 1e-9, 'and where they disagree');
+        self::assertEqualsWithDelta(4.0, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0), self::level(64000, 14.0)], 'w', true)['plusMinus'], 1e-9, 'twice the last change');
+        self::assertEqualsWithDelta(3.0 * 0.1875, Uncertainty::of(array_slice($levels, 1), 'w', true)['plusMinus'], 1e-9, 'on two grids');
+        self::assertSame(4.0, Uncertainty::of($levels, 'w', true, 4.0)['plusMinus'], 'what swings is not known better than it swings');
     }
 
     /** A plane case has one cell across: 1 to 4 cells is a grid twice as fine, not 4^(1/3) times. */
     public function testOnlyRefinedAxesCount(): void
     {
         $plane = fn (int $n, float $value): GridValues => new GridValues($n * $n, [$n, $n, 1], 1, 1.0, ['w' => $value]);
-        $found = Uncertainty::of([$plane(10, 11.0), $plane(20, 10.25), $plane(40, 10.0625)], 'w', null);
+        $found = Uncertainty::of([$plane(10, 11.0), $plane(20, 10.25), $plane(40, 10.0625)], 'w', false);
 
         self::assertEqualsWithDelta(2.0, $found['order'], 1e-6);
         self::assertEqualsWithDelta(1.25 / 16, $found['plusMinus'], 1e-6);
     }
 
-    public function testGridsThatAgreeByChanceDoNotMakeAValueExact(): void
+    public function testTwoGridsThatAgreeInAllDigitsSayNothingAndThreeDo(): void
     {
-        $unknown = ['plusMinus' => null, 'order' => null];
-        self::assertSame($unknown, Uncertainty::of([self::level(1000, 340.0), self::level(8000, 340.0)], 'w', null));
-        self::assertSame($unknown, Uncertainty::of([self::level(1000, 340.0), self::level(8000, 340.00001)], 'w', null));
+        foreach ([340.0, 340.00001] as $last) {
+            self::assertSame(Uncertainty::UNKNOWN, Uncertainty::of([self::level(1000, 340.0), self::level(8000, $last)], 'w', false));
+            self::assertSame(Uncertainty::UNKNOWN, Uncertainty::of([self::level(1000, 340.0), self::level(8000, $last)], 'w', true));
+        }
+        self::assertEqualsWithDelta(3.4e-5, Uncertainty::of([self::level(1000, 340.0), self::level(8000, 340.0), self::level(64000, 340.0)], 'w', true)['plusMinus'], 1e-12);
 
         // The change from 341 to 340 leaves a quarter kelvin to the next grid at second order; that it shows none is chance.
-        $found = Uncertainty::of([self::level(1000, 341.0), self::level(8000, 340.0), self::level(64000, 340.0)], 'w', null);
+        $found = Uncertainty::of([self::level(1000, 341.0), self::level(8000, 340.0), self::level(64000, 340.0)], 'w', false);
         self::assertEqualsWithDelta(1.25 * 0.25 / 3, $found['plusMinus'], 1e-9);
     }
 
-    public function testGridsThatDisagreeSayNothing(): void
+    public function testOneGridSaysNothing(): void
     {
-        $unknown = ['plusMinus' => null, 'order' => null];
-        self::assertSame($unknown, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0), self::level(64000, 11.0)], 'w', 0.0));
-        self::assertSame($unknown, Uncertainty::of([self::level(1000, 10.0)], 'w', 0.0));
-        self::assertSame($unknown, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0)], 'other', 0.0));
+        self::assertSame(Uncertainty::UNKNOWN, Uncertainty::of([self::level(1000, 10.0)], 'w', true));
+        self::assertSame(Uncertainty::UNKNOWN, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0)], 'other', true));
+        self::assertSame(Uncertainty::UNKNOWN, Uncertainty::of([self::level(1000, 10.0), self::level(1000, 12.0)], 'w', true), 'nor a second one that is no finer');
     }
 
     public function testGivenLinesAreHalvedAndKeepTheirEnds(): void

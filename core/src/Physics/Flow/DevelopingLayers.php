@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Foehn\Physics\Flow;
 
 use Foehn\Geometry\Axes;
+
 use Foehn\Grid\Voxels;
+use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Model\Space;
 

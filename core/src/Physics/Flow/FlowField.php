@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
+use Foehn\Model\Fluid;
+
 /** Velocities on the faces, pressure in the cells, and what passes the openings. */
 final readonly class FlowField
 {

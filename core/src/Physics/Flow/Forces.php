@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Foehn\Physics\Flow;
 
 use Foehn\Geometry\Axes;
+
+use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Numerics\Vectors;
 

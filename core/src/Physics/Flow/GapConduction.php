@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
+use Foehn\Model\Fluid;
+
 use Foehn\Physics\Heat\ConductivityChange;
 use Foehn\Physics\Heat\HalfResistances;
 

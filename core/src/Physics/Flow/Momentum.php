@@ -6,6 +6,8 @@ namespace Foehn\Physics\Flow;
 
 use Foehn\Geometry\Axes;
 
+use Foehn\Model\Fluid;
+
 /**
  * The momentum equation of one velocity component on the staggered grid, linearised about a state: implicit upwind convection,
  * viscous links, drag (Patankar, Numerical Heat Transfer and Fluid Flow, 1980, eq. 6.3). With p the cell below and p_next the one above a face,

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Foehn\Physics\Flow;
+namespace Foehn\Model;
 
 use Foehn\Materials\PropertyLaw;
 

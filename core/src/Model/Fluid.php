@@ -2,10 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Foehn\Physics\Flow;
+namespace Foehn\Model;
 
 use Foehn\Materials\Material;
-use Foehn\Model\Surroundings;
 
 /**
  * Properties of the moving fluid. Density and the values named without a temperature hold at the ambient. Air follows the ideal

@@ -1,0 +1,430 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Grid;
+
+use Foehn\Geometry\Axes;
+use Foehn\Model\FlowCondition;
+use Foehn\Model\Fluid;
+use Foehn\Model\HeatCondition;
+use Foehn\Model\Model;
+use Foehn\Model\Patch;
+use Foehn\Model\Side;
+use Foehn\Shapes\Fan;
+
+/**
+ * Where the physics of a model asks for cells, before anything is computed: across channels, in boundary layers, in closed boxes,
+ * under sources, and nowhere along an axis along which nothing changes. Measured on channels, entries, steps, cavities, plates and
+ * conduction (docs/numerics.md, "Grids"); all numbers are those of Working.
+ */
+final readonly class GridRules
+{
+    /** Cells between the two walls of a channel that carries flow, and the middle cell over that at the wall. */
+    private const CHANNEL = 12.0;
+
+    private const CHANNEL_RATIO = 2.0;
+
+    /** The same between two sides of a closed box. */
+    private const CLOSED = 32.0;
+
+    private const CLOSED_RATIO = 4.0;
+
+    /** Cells along a stream at least, and the first cell as a fraction of the gap that it enters. */
+    private const ALONG = 24.0;
+
+    private const ENTRY = 8.0;
+
+    /** Cells along an axis where heat is only conducted. */
+    private const CONDUCTION = 32.0;
+
+    /** Cells within the boundary layer of a plate. */
+    private const LAYER = 6.0;
+
+    /** Cells across a patch or part that gives off heat, and the cell at its edge as a fraction of that. */
+    private const SOURCE = 8.0;
+
+    private const EDGE = 0.5;
+
+    /** A model of more parts than this is a product: there growth and the edges of components count for more than cells across the space. */
+    private const FEW_PARTS = 3;
+
+    private const PRODUCT = 10.0;
+
+    /** Along the other axes a model can have so many times the cells where nothing changes along one. */
+    private const PLANAR = 2.0;
+
+    /** Cells across a gap, and along it in each length of the gap, where the flow separates behind a step. */
+    private const SEPARATED = 16.0;
+
+    private const SEPARATED_ALONG = 4.0;
+
+    /** Warm fluid forms rolls about as wide as it is high: a layer thinner than this fraction of its height has none. */
+    private const ROLLS = 0.5;
+
+    /** Difference of temperature that drives natural convection where none is given, K: boundary layers follow its fourth root. */
+    private const USUAL_RISE = 30.0;
+
+    /** Shapes of which the planes say whether they change along an axis. */
+    private const PRISMS = ['block', 'board', 'vias', 'cylinder', 'profile', 'fan', 'screen', 'package'];
+
+    private ?Fluid $fluid;
+
+    /** @var list<int> axes along which something enters, leaves or is blown */
+    private array $streams;
+
+    /** Cells where the physics asks for them, against those of Working. */
+    private float $fineness;
+
+    public function __construct(private Model $model, float $fineness)
+    {
+        $material = $model->space->fluid === null || ! $model->physics->hasFlow() ? null : $model->materials->get($model->space->fluid);
+        $this->fluid = $material === null ? null : Fluid::of($material, $model->surroundings);
+        $this->streams = $this->fluid === null ? [] : $this->streams();
+        $this->fineness = array_filter([0, 1, 2], $this->isUniform(...)) === [] ? $fineness : self::PLANAR * $fineness;
+    }
+
+    /** @param int $across fewest cells across the thin features of parts */
+    public function along(int $axis, int $across): AxisRules
+    {
+        $planes = $this->planes($axis);
+        if ($this->isUniform($axis)) {
+            return new AxisRules($planes, [], [], INF);
+        }
+        $stretches = [];
+        foreach ($this->model->parts as $part) {
+            foreach ($part->shape->features() as $feature) {
+                if ($feature->axis === $axis) {
+                    $stretches[] = [$feature->from, $feature->to, (float) ($feature->cells * $across)];
+                }
+            }
+        }
+        $extent = $this->model->space->box->size($axis);
+        [$largest, $widths] = $this->fluid === null ? [$extent / self::CONDUCTION / $this->fineness, []] : $this->ofFlow($axis, $planes);
+        if (count($this->model->parts) > self::FEW_PARTS) {
+            $largest = $extent / self::PRODUCT;
+        }
+        foreach ($this->sources($axis) as [$from, $to]) {
+            $stretches[] = [$from, $to, self::SOURCE * $this->fineness];
+            foreach ([$from, $to] as $edge) {
+                $n = self::nearest($planes, $edge);
+                $widths[$n] = min($widths[$n] ?? INF, self::EDGE * ($to - $from) / self::SOURCE / $this->fineness);
+            }
+        }
+
+        return new AxisRules($planes, $stretches, $widths, $largest);
+    }
+
+    /**
+     * Widest cell along the axis and widths at planes, where a fluid moves, m.
+     *
+     * @param non-empty-array<int, float> $planes
+     * @return array{float, array<int, float>}
+     */
+    private function ofFlow(int $axis, array $planes): array
+    {
+        $extent = $this->model->space->box->size($axis);
+        $stream = in_array($axis, $this->streams, true);
+        $walls = $this->walls($axis);
+        // A symmetry plane stands in the middle of a gap.
+        $halves = 0.5 * max(1, count($walls));
+        [$cells, $ratio] = match (true) {
+            $stream => [max(self::ALONG, $this->separates() && $this->gap($axis) < INF ? self::SEPARATED_ALONG * $extent / $this->gap($axis) : 0.0), 1.0],
+            $this->streams !== [] => [($this->separates() ? self::SEPARATED : self::CHANNEL) * $halves, self::CHANNEL_RATIO],
+            default => [self::CLOSED * $halves, self::CLOSED_RATIO],
+        };
+        // Widths that grow from w to R w have about (1 + R)/2 of it in the mean.
+        $largest = 2.0 * $ratio / (1.0 + $ratio) * $extent / $cells / $this->fineness;
+        $ends = [0, count($planes) - 1];
+        $widths = [];
+        foreach ($walls as $end) {
+            $widths[$ends[$end]] = min($largest / $ratio, $this->layer($axis) / self::LAYER / $this->fineness);
+        }
+        if ($stream) {
+            $entry = $this->gap($axis) / self::ENTRY / $this->fineness;
+            foreach ($this->sides($axis) as $end => $side) {
+                if (array_filter([$side->flow, ...array_column($side->patches, 'flow')], fn (FlowCondition $flow) => $flow->kind === 'inlet') !== []) {
+                    $widths[$ends[$end]] = min($widths[$ends[$end]] ?? INF, $entry);
+                }
+            }
+            // What begins on the way along a wall begins a layer there.
+            foreach ($this->edges($axis) as $edge) {
+                $n = self::nearest($planes, $edge);
+                $widths[$n] = min($widths[$n] ?? INF, $entry, $this->layer((int) array_search(true, array_map(fn (int $other) => $other !== $axis, [0, 1, 2]), true)) / self::LAYER / $this->fineness);
+            }
+        }
+
+        return [$largest, $widths];
+    }
+
+    /**
+     * Thickness of the boundary layer on the walls across an axis at the end of their length, m: 3 L Re^-1/2 (White, Viscous Fluid
+     * Flow, ch. 4, rounded down), thinner by Pr^1/3 in fluids that conduct badly. INF where nothing moves along them.
+     */
+    private function layer(int $axis): float
+    {
+        $fluid = $this->fluid;
+        if ($fluid === null) {
+            return INF;
+        }
+        $others = array_diff([0, 1, 2], [$axis]);
+        $along = array_intersect($this->streams, $others) ?: $others;
+        $length = max(0.0, ...array_map($this->model->space->box->size(...), $along));
+        $speed = max($this->speedGiven(), $this->freeFall());
+        if ($speed <= 0.0 || $fluid->viscosity <= 0.0) {
+            return INF;
+        }
+        $prandtl = $this->model->physics->heat && $fluid->conductivity > 0.0 ? max(1.0, $fluid->prandtl()) : 1.0;
+
+        return 3.0 * $length / sqrt($speed * $length * $fluid->density / $fluid->viscosity) / $prandtl ** (1 / 3);
+    }
+
+    /** Greatest speed that is given at inlets, walls and by fans, m/s. */
+    private function speedGiven(): float
+    {
+        $box = $this->model->space->box;
+        $speed = 0.0;
+        foreach ($this->model->space->sides as $name => $side) {
+            [$a, $b] = Axes::across(Axes::named($name));
+            foreach ([[$side->flow, $box->size($a) * $box->size($b)], ...array_map(fn (Patch $patch) => [$patch->flow, ($patch->max[0] - $patch->min[0]) * ($patch->max[1] - $patch->min[1])], $side->patches)] as [$flow, $area]) {
+                $speed = max($speed, sqrt($flow->velocity[0] ** 2 + $flow->velocity[1] ** 2 + $flow->velocity[2] ** 2), match ($flow->inlet?->given) {
+                    'speed' => abs($flow->inlet->amount),
+                    'volumeFlow' => abs($flow->inlet->amount) / $area,
+                    'massFlow' => abs($flow->inlet->amount) / $area / max(1e-12, $this->fluid->density ?? 1.0),
+                    default => 0.0,
+                });
+            }
+        }
+        foreach ($this->model->parts as $part) {
+            if ($part->shape instanceof Fan) {
+                [$a, $b] = Axes::across($part->shape->axis);
+                $speed = max($speed, $part->shape->freeFlow() / max(1e-12, $part->shape->bounds()->size($a) * $part->shape->bounds()->size($b)));
+            }
+        }
+
+        return $speed;
+    }
+
+    /** Speed of a fall along the space under the buoyancy of the temperatures that are given, m/s. */
+    private function freeFall(): float
+    {
+        if (! $this->isBuoyant()) {
+            return 0.0;
+        }
+        $given = [];
+        foreach ($this->heats() as $heat) {
+            if ($heat->kind === 'temperature' && $heat->value->isConstant()) {
+                $given[] = $heat->value->constant;
+            }
+        }
+        $rise = $given === [] || max($given) === min($given) ? self::USUAL_RISE : max($given) - min($given);
+        [$x, $y, $z] = $this->model->surroundings->gravity;
+
+        return sqrt(sqrt($x * $x + $y * $y + $z * $z) * $this->height() * ($this->fluid->expansion ?? 0.0) * $rise);
+    }
+
+    /** Extent of the space along gravity, m. */
+    private function height(): float
+    {
+        $strengths = array_map(abs(...), $this->model->surroundings->gravity);
+
+        return $this->model->space->box->size((int) array_search(max($strengths), $strengths, true));
+    }
+
+    /** Whether a stream enters by a part of a side, so that it separates from the walls beside. */
+    private function separates(): bool
+    {
+        foreach ($this->model->space->sides as $side) {
+            foreach ($side->patches as $patch) {
+                if ($patch->flow->kind === 'inlet') {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether temperatures move the fluid. */
+    private function isBuoyant(): bool
+    {
+        return $this->model->physics->buoyancy && $this->model->physics->heat && $this->fluid !== null && $this->fluid->expansion > 0.0;
+    }
+
+    /** Whether nothing changes along an axis: neither shapes nor conditions nor what drives. Then one cell shows all there is. */
+    private function isUniform(int $axis): bool
+    {
+        if (($this->isBuoyant() && $this->model->space->box->size($axis) > self::ROLLS * $this->height()) || $this->model->space->force !== null || $this->model->space->source !== null || in_array($axis, $this->streams, true)) {
+            return false;
+        }
+        foreach ($this->model->space->sides as $name => $side) {
+            $across = Axes::named($name) === $axis;
+            if ($across && ($side->patches !== [] || $side->heat->kind !== 'adiabatic' || ($this->fluid !== null && ! $side->flow->slips()))) {
+                return false;
+            }
+            $position = array_search($axis, Axes::across(Axes::named($name)), true);
+            foreach ($across || $position === false ? [] : $side->patches as $patch) {
+                if ($patch->round || ! $this->spans($axis, $patch->min[(int) $position], $patch->max[(int) $position])) {
+                    return false;
+                }
+            }
+        }
+        foreach ($this->heats() as $heat) {
+            if (! $heat->value->isConstant() || ! $heat->ambient->isConstant()) {
+                return false;
+            }
+        }
+        foreach ($this->model->parts as $part) {
+            $bounds = $part->shape->bounds();
+            $prism = in_array($part->shape->kind(), self::PRISMS, true) && (! isset($part->shape->drawing()[0]['axis']) || $part->shape->drawing()[0]['axis'] === $axis);
+            $stated = array_filter([...array_keys($part->faces), ...array_keys($part->terminals)], fn (string $face) => $face === 'bare' || ! in_array($face[0], ['x', 'y', 'z'], true) || Axes::named($face) === $axis);
+            if (! $prism || $stated !== [] || ! $this->spans($axis, $bounds->min[$axis], $bounds->max[$axis]) || $part->source?->isConstant() === false) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private function spans(int $axis, float $from, float $to): bool
+    {
+        $box = $this->model->space->box;
+        $near = 1e-7 * $box->size($axis);
+
+        return $from <= $box->min[$axis] + $near && $to >= $box->max[$axis] - $near;
+    }
+
+    /**
+     * Stretches along an axis that give off heat: patches, and parts of a model of few.
+     *
+     * @return list<array{float, float}> m
+     */
+    private function sources(int $axis): array
+    {
+        $sources = [];
+        foreach ($this->model->space->sides as $name => $side) {
+            $position = array_search($axis, Axes::across(Axes::named($name)), true);
+            foreach ($position === false ? [] : $side->patches as $patch) {
+                if (in_array($patch->heat->kind, ['flux', 'power'], true)) {
+                    $sources[] = [$patch->min[(int) $position], $patch->max[(int) $position]];
+                }
+            }
+        }
+        foreach (count($this->model->parts) > self::FEW_PARTS ? [] : $this->model->parts as $part) {
+            $bounds = $part->shape->bounds();
+            $thin = $bounds->size($axis) < 0.5 * max($bounds->size(0), $bounds->size(1), $bounds->size(2));
+            if (($part->power !== 0.0 || $this->fluid !== null) && ! $thin && ! $this->spans($axis, $bounds->min[$axis], $bounds->max[$axis])) {
+                $sources[] = [$bounds->min[$axis], $bounds->max[$axis]];
+            }
+        }
+
+        return $sources;
+    }
+
+    /** Smallest gap across a stream, m. */
+    private function gap(int $stream): float
+    {
+        $gaps = [];
+        foreach (array_diff([0, 1, 2], [$stream]) as $axis) {
+            $walls = count($this->walls($axis));
+            if ($walls > 0) {
+                $gaps[] = $this->model->space->box->size($axis) * 2.0 / $walls;
+            }
+        }
+
+        return $gaps === [] ? INF : min($gaps);
+    }
+
+    /** @return list<float> where patches of the sides along an axis begin and end, m */
+    private function edges(int $axis): array
+    {
+        $edges = [];
+        foreach ($this->model->space->sides as $name => $side) {
+            $position = array_search($axis, Axes::across(Axes::named($name)), true);
+            foreach ($position === false ? [] : $side->patches as $patch) {
+                array_push($edges, $patch->min[(int) $position], $patch->max[(int) $position]);
+            }
+        }
+
+        return array_values(array_filter($edges, fn (float $edge) => ! $this->spans($axis, $edge, $this->model->space->box->max[$axis]) && ! $this->spans($axis, $this->model->space->box->min[$axis], $edge)));
+    }
+
+    /** @return list<int> 0 where the lower side across an axis is a wall that the fluid sticks to, 1 the upper one */
+    private function walls(int $axis): array
+    {
+        return array_keys(array_filter($this->sides($axis), fn (Side $side) => $side->flow->kind === 'wall' && ! $side->flow->slips()));
+    }
+
+    /** @return array{Side, Side} */
+    private function sides(int $axis): array
+    {
+        return [$this->model->space->sides['xyz'[$axis] . '-'], $this->model->space->sides['xyz'[$axis] . '+']];
+    }
+
+    /** @return list<int> */
+    private function streams(): array
+    {
+        $streams = [];
+        foreach ($this->model->space->sides as $name => $side) {
+            if (array_filter([$side->flow, ...array_column($side->patches, 'flow')], fn (FlowCondition $flow) => ! $flow->isWall()) !== []) {
+                $streams[] = Axes::named($name);
+            }
+        }
+        foreach ($this->model->parts as $part) {
+            if ($part->shape instanceof Fan) {
+                $streams[] = $part->shape->axis;
+            }
+        }
+
+        return array_values(array_unique($streams));
+    }
+
+    /** @return list<HeatCondition> of sides, patches and faces */
+    private function heats(): array
+    {
+        $heats = [];
+        foreach ($this->model->space->sides as $side) {
+            array_push($heats, $side->heat, ...array_column($side->patches, 'heat'));
+        }
+        foreach ($this->model->parts as $part) {
+            array_push($heats, ...array_values($part->faces));
+        }
+
+        return $heats;
+    }
+
+    /** @param non-empty-array<int, float> $planes */
+    private static function nearest(array $planes, float $place): int
+    {
+        $distances = array_map(fn (float $plane) => abs($plane - $place), $planes);
+
+        return (int) array_search(min($distances), $distances, true);
+    }
+
+    /** @return non-empty-array<int, float> planes of parts and patches, m, rising; those that nearly coincide are one */
+    private function planes(int $axis): array
+    {
+        $box = $this->model->space->box;
+        $planes = [$box->min[$axis], $box->max[$axis]];
+        foreach ($this->model->parts as $part) {
+            array_push($planes, ...$part->shape->planes($axis));
+        }
+        foreach ($this->model->space->sides as $name => $side) {
+            $position = array_search($axis, Axes::across(Axes::named($name)), true);
+            foreach ($position === false ? [] : $side->patches as $patch) {
+                array_push($planes, $patch->min[(int) $position], $patch->max[(int) $position]);
+            }
+        }
+        sort($planes);
+        $tolerance = 1e-7 * $box->size($axis);
+        $merged = [$box->min[$axis]];
+        foreach ($planes as $plane) {
+            if ($plane > end($merged) + $tolerance && $plane < $box->max[$axis] - $tolerance) {
+                $merged[] = $plane;
+            }
+        }
+        $merged[] = $box->max[$axis];
+
+        return $merged;
+    }
+}
