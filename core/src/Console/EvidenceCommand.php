@@ -80,7 +80,7 @@ final class EvidenceCommand
                 $rows[] = [
                     ...self::row($graded->check), $graded->plusMinus === null ? '' : sprintf('%.1e', $graded->plusMinus), (string) $graded->cells,
                     ($graded->check->passes() ? 'within' : 'outside') . match ($graded->isCovered()) {
-                        true => '', false => ', not in its ±', null => ', no ±'
+                        true => '', false => ', not in its ±', null => ', no ±',
                     },
                 ];
             }
