@@ -54,7 +54,8 @@ final class FlowProbe
     }
 
     /**
-     * Pa relative to the surroundings; null inside a solid.
+     * Pa relative to the surroundings; null inside a solid. Beyond the last cell centre before a side the pressure goes on as straight as
+     * between the last two, since it is computed in centres alone.
      *
      * @param array{float, float, float} $point m
      */
@@ -65,7 +66,7 @@ final class FlowProbe
         $places = [];
         foreach ([0, 1, 2] as $a) {
             $place[] = $layout->grid->locate($a, $point[$a]) + 1;
-            [$low, $weight] = self::between($layout->grid->centres[$a], $point[$a]);
+            [$low, $weight] = self::between($layout->grid->centres[$a], $point[$a], beyond: true);
             $places[] = [$low + 1, $weight];
         }
         $own = $layout->index(...$place);
@@ -84,22 +85,27 @@ final class FlowProbe
     private function component(int $axis, array $place): float
     {
         $layout = $this->flow->domain->layout;
-        $inside = $place;
+        $cells = $layout->grid->cells;
+        $within = fn (int $a, int $i): int => max(1, min($cells[$a], $i));
+        $inner = [$within(0, $place[0]), $within(1, $place[1]), $within(2, $place[2])];
         foreach ([0, 1, 2] as $a) {
-            if ($a !== $axis) {
-                $inside[$a] = max(1, min($layout->grid->cells[$a], $place[$a]));
+            $beside = $inner;
+            $beside[$a] = $place[$a];
+            // Beside a side that slips the fluid moves as in the last cell before it, in an edge where two of them meet as well.
+            if ($a !== $axis && $place[$a] !== $inner[$a] && $this->flow->domain->noSlip[$layout->index(...$beside)] === 0.0) {
+                $place[$a] = $inner[$a];
             }
         }
-        $c = $layout->index(...$place);
 
-        return $this->flow->velocity[$axis][$inside !== $place && $this->flow->domain->noSlip[$c] === 0.0 ? $layout->index(...$inside) : $c];
+        return $this->flow->velocity[$axis][$layout->index(...$place)];
     }
 
     /**
      * @param array<int, float> $nodes
+     * @param bool $beyond whether the share may lie below 0 and above 1 beyond the ends
      * @return array{int, float} lower node, and the share of the way to the next
      */
-    private static function between(array $nodes, float $x): array
+    private static function between(array $nodes, float $x, bool $beyond = false): array
     {
         $last = count($nodes) - 1;
         if ($last < 1) {
@@ -110,7 +116,9 @@ final class FlowProbe
             $low++;
         }
 
-        return [$low, max(0.0, min(1.0, ($x - $nodes[$low]) / ($nodes[$low + 1] - $nodes[$low])))];
+        $share = ($x - $nodes[$low]) / ($nodes[$low + 1] - $nodes[$low]);
+
+        return [$low, $beyond ? $share : max(0.0, min(1.0, $share))];
     }
 
     /**
@@ -127,7 +135,7 @@ final class FlowProbe
                     foreach ([$i, $j, $k] as $a => $up) {
                         $weight *= $up === 1 ? $places[$a][1] : 1.0 - $places[$a][1];
                     }
-                    if ($weight > 0.0) {
+                    if ($weight !== 0.0) {
                         $sum += $weight * $value($places[0][0] + $i, $places[1][0] + $j, $places[2][0] + $k);
                     }
                 }

@@ -91,6 +91,21 @@ final class ReadingsTest extends TestCase
         self::assertNull(LiveValues::of($none->model, $none->voxels, $none->system, $none->temperature)->worstMargin());
     }
 
+    public function testThePressureGoesOnStraightToTheEndsOfAChannel(): void
+    {
+        $model = Domains::model([0.1, 0.01, 0.01], [20, 8, 1], ['x-' => ['kind' => 'inlet', 'speed' => 0.05, 'profile' => 'developed', 'temperature' => 300], 'x+' => ['kind' => 'outlet'], 'z-' => ['kind' => 'symmetry'], 'z+' => ['kind' => 'symmetry']]);
+        $state = (new SteadySolver($model))->solve()->state;
+        self::assertNotNull($state->flow);
+        $probe = new FlowProbe($state->flow);
+        $at = fn (float $x): float => (float) $probe->pressure([$x, 0.005, 0.005]);
+        $gradient = ($at(0.03) - $at(0.07)) / 0.04;
+
+        self::assertGreaterThan(0.0, $gradient);
+        self::assertEqualsWithDelta(0.1 * $gradient, $at(0.0) - $at(0.1), 0.002 * $gradient, 'half a cell at each end is a twentieth of the whole');
+        self::assertEqualsWithDelta(0.0, $probe->velocity(0, [0.05, 0.0, 0.005]), 1e-12, 'the fluid sticks to the wall');
+        self::assertEqualsWithDelta(0.0, $probe->velocity(0, [0.05, 0.0, 0.0]), 1e-12, 'and in its edge with a plane of symmetry');
+    }
+
     public function testAStreamThatNothingHoldsIsReadAlikeEverywhere(): void
     {
         $slip = ['kind' => 'symmetry'];
@@ -108,7 +123,7 @@ final class ReadingsTest extends TestCase
         self::assertNull($readings->value(new Target(null, null, null, 'y+', null), 'massFlow', 'total'), 'nothing opens there');
         self::assertNotNull($state->flow);
         $probe = new FlowProbe($state->flow);
-        foreach ([[0.0, 0.011, 0.004], [0.033, 0.0, 0.004], [0.1, 0.011, 0.02]] as $place) {
+        foreach ([[0.0, 0.011, 0.004], [0.033, 0.0, 0.004], [0.1, 0.011, 0.02], [0.033, 0.0, 0.0], [0.05, 0.02, 0.02]] as $place) {
             self::assertEqualsWithDelta(0.4, $probe->speed($place), 1e-5);
             self::assertEqualsWithDelta([0.4, 0.0], [$probe->value('velocityX', $place), $probe->value('velocityY', $place)], 1e-5);
             self::assertEqualsWithDelta(0.0, $probe->pressure($place), 1e-4, 'nothing holds it back');
