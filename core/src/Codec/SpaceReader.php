@@ -23,7 +23,7 @@ final class SpaceReader
         $box = self::box($reader->object('box', true));
         $fluid = $reader->has('fluid') ? $reader->string('fluid') : null;
         if ($fluid !== null && ! ($materials->get($fluid)->fluid ?? false)) {
-            $reader->problem('fluid', sprintf('"%s" is not a fluid of the library or of this model', $fluid));
+            $reader->problem('fluid', sprintf('"%s" is not a fluid of the library or of this model; did you mean %s?', $fluid, implode(', ', $materials->similar($fluid, fluids: true))));
         }
         if ($physics->hasFlow()) {
             self::checkMovingFluid($reader, $fluid === null ? null : $materials->get($fluid), $physics);

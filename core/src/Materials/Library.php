@@ -53,12 +53,15 @@ final class Library
         return new self([...$this->materials, $material->id => $material]);
     }
 
-    /** @return list<string> up to five ids that look like the given one */
-    public function similar(string $id): array
+    /** @return list<string> up to five ids, of fluids alone or of all, that look like the given one */
+    public function similar(string $id, bool $fluids = false): array
     {
         $distance = [];
-        foreach (array_keys($this->materials) as $known) {
-            $distance[$known] = str_contains($known, $id) || str_contains($id, (string) $known) ? 0 : levenshtein(substr($id, 0, 80), (string) $known);
+        foreach ($this->materials as $known => $material) {
+            if ($fluids && ! $material->fluid) {
+                continue;
+            }
+            $distance[$known] = str_contains((string) $known, $id) || str_contains($id, (string) $known) ? 0 : levenshtein(substr($id, 0, 80), (string) $known);
         }
         asort($distance);
 

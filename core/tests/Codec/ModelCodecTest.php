@@ -62,6 +62,8 @@ final class ModelCodecTest extends TestCase
         yield 'formula cycle' => [fn (array $m) => $m + ['parameters' => ['a' => 'b', 'b' => 'a']], '/parameters/a', 'in a circle'];
         yield 'parameter like a unit' => [fn (array $m) => $m + ['parameters' => ['mm' => 3]], '/parameters/mm', 'is a unit'];
         yield 'flow' => [fn (array $m) => $m + ['physics' => ['flow' => 'auto']], '/space/fluid', 'the space has no fluid'];
+        yield 'no such fluid' => [fn (array $m) => array_replace_recursive($m, ['space' => ['fluid' => 'airr']]), '/space/fluid', '"airr" is not a fluid of the library or of this model; did you mean air'];
+        yield 'a solid as fluid' => [fn (array $m) => array_replace_recursive($m, ['space' => ['fluid' => 'copper']]), '/space/fluid', '"copper" is not a fluid'];
         yield 'inlet' => [fn (array $m) => array_replace_recursive($m, ['space' => ['sides' => ['x-' => ['kind' => 'inlet']]]]), '/space/sides/x-/kind', 'needs moving fluid'];
         yield 'empty space' => [fn (array $m) => array_replace_recursive($m, ['space' => ['box' => ['max' => [0, 1, 1]]]]), '/space/box/max', 'no extent along x'];
         yield 'limit on nothing' => [fn (array $m) => array_replace($m, ['limits' => [['id' => 'l', 'of' => ['part' => 'chip'], 'atMost' => '90 degC']]]), '/limits/0/of/part', 'no part with the id "chip"'];
