@@ -12,6 +12,8 @@ use Foehn\Model\Model;
 use Foehn\Model\Patch;
 use Foehn\Model\Side;
 use Foehn\Shapes\Fan;
+use Foehn\Shapes\FlatShape;
+use Foehn\Shapes\Shape;
 
 /**
  * Where the physics of a model asks for cells, before anything is computed: across channels, in boundary layers, in closed boxes,
@@ -65,8 +67,8 @@ final readonly class GridRules
     /** Difference of temperature that drives natural convection where none is given, K: boundary layers follow its fourth root. */
     private const USUAL_RISE = 30.0;
 
-    /** Shapes of which the planes say whether they change along an axis. */
-    private const PRISMS = ['block', 'board', 'vias', 'cylinder', 'profile', 'fan', 'screen', 'package'];
+    /** Bodies whose sections are alike along every axis, or along the one that is theirs. */
+    private const PRISMS = ['block', 'board', 'vias', 'cylinder', 'profile', 'package'];
 
     private ?Fluid $fluid;
 
@@ -276,7 +278,7 @@ final readonly class GridRules
         }
         foreach ($this->model->parts as $part) {
             $bounds = $part->shape->bounds();
-            $prism = in_array($part->shape->kind(), self::PRISMS, true) && (! isset($part->shape->drawing()[0]['axis']) || $part->shape->drawing()[0]['axis'] === $axis);
+            $prism = $this->isPrism($part->shape, $axis);
             $stated = array_filter([...array_keys($part->faces), ...array_keys($part->terminals)], fn (string $face) => $face === 'bare' || ! in_array($face[0], ['x', 'y', 'z'], true) || Axes::named($face) === $axis);
             if (! $prism || $stated !== [] || ! $this->spans($axis, $bounds->min[$axis], $bounds->max[$axis]) || $part->source?->isConstant() === false) {
                 return false;
@@ -284,6 +286,17 @@ final readonly class GridRules
         }
 
         return true;
+    }
+
+    /** Whether the sections of a shape across an axis are all alike. */
+    private function isPrism(Shape $shape, int $axis): bool
+    {
+        if ($shape instanceof FlatShape) {
+            return ! $shape->round && ! ($shape instanceof Fan && $shape->swirl !== 0.0);
+        }
+        $drawing = $shape->drawing()[0] ?? [];
+
+        return in_array($shape->kind(), self::PRISMS, true) && (! isset($drawing['axis']) || $drawing['axis'] === $axis);
     }
 
     private function spans(int $axis, float $from, float $to): bool

@@ -58,6 +58,18 @@ final class GridRulesTest extends TestCase
         self::assertSame(1, self::cellsAlongZ(['x-' => $film, ...$still], [['shape' => ['kind' => 'cylinder', 'axis' => 'z', 'radius' => 0.01, 'length' => 0.02], 'at' => [0.01, 0.01, 0]] + $block]), 'and one along it');
     }
 
+    public function testARoundFanOrOneThatSwirlsIsNotTheSameEverywhere(): void
+    {
+        $slip = ['slip' => true];
+        $cells = fn (array $fan): int => self::grid(Domains::model([0.2, 0.04, 0.04], null, ['x-' => ['kind' => 'open'], 'x+' => ['kind' => 'outlet'], 'y-' => $slip, 'y+' => $slip, 'z-' => $slip, 'z+' => $slip], [
+            ['id' => 'fan', 'at' => [0.1, 0, 0], 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'curve' => [[0, 10], [0.01, 0]], ...$fan]],
+        ], ['buoyancy' => false]), 'working')->cells[1];
+
+        self::assertSame(1, $cells(['size' => [0.04, 0.04]]));
+        self::assertGreaterThan(1, $cells(['diameter' => 0.04]));
+        self::assertGreaterThan(1, $cells(['size' => [0.04, 0.04], 'swirl' => 0.2]));
+    }
+
     /** Air at 1 m/s along 0.5 m: Re = 1 * 0.5 * 1.2 / 2e-3 = 300, a layer of 3 * 0.5 / sqrt(300) = 87 mm. */
     public function testAWallHasCellsInItsBoundaryLayer(): void
     {
