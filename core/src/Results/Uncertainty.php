@@ -22,6 +22,9 @@ final class Uncertainty
     /** Of the last change where no order is seen or counted on. */
     private const LAST_CHANGE = 2.0;
 
+    /** Ratio of the widths of the cells in the sequences on which that was measured: their number doubled. Grids nearer to each other show less of what is left. */
+    private const MEASURED_RATIO = 1.26;
+
     /** With two grids the order cannot be seen; upwind terms and cut cells make it 1. */
     private const ASSUMED_ORDER = 1.0;
 
@@ -63,11 +66,18 @@ final class Uncertainty
             return abs($f2 - $f1) <= $agrees ? self::UNKNOWN : ['plusMinus' => max(($moves ? self::SAFETY_OF_TWO : self::SAFETY) * $step, $swing), 'order' => null];
         }
         [$third, $f3] = $seen[count($seen) - 3];
-        $order = self::order($f3 - $f2, $f2 - $f1, $second->finerThan($third), $r);
-        $changes = max(self::LAST_CHANGE * abs($f2 - $f1), abs($f3 - $f2));
-        $plusMinus = $moves || $order === null || $order < self::LOWEST_ORDER ? $changes : self::extrapolated($f3 - $f2, $f2 - $f1, $second->finerThan($third), $r, $order);
+        $before = $second->finerThan($third);
+        $order = self::order($f3 - $f2, $f2 - $f1, $before, $r);
+        $changes = max(self::LAST_CHANGE * abs($f2 - $f1) * self::nearness($r), abs($f3 - $f2) * self::nearness($before));
+        $plusMinus = $moves || $order === null || $order < self::LOWEST_ORDER ? $changes : self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order);
 
         return ['plusMinus' => max($plusMinus, $agrees, $swing), 'order' => $order];
+    }
+
+    /** What a change between two grids counts for, against one between grids of the measured ratio: of first order in the widths, and never less. */
+    private static function nearness(float $ratio): float
+    {
+        return max(1.0, (self::MEASURED_RATIO - 1.0) / max(1e-3, $ratio - 1.0));
     }
 
     /** Where the values draw nearer in one direction at an order that can be believed. */

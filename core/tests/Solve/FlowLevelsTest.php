@@ -137,6 +137,8 @@ final class FlowLevelsTest extends TestCase
         self::assertEqualsWithDelta(2.0, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0), self::level(64000, 11.0)], 'w', true)['plusMinus'], 1e-9, 'and where they disagree');
         self::assertEqualsWithDelta(4.0, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0), self::level(64000, 14.0)], 'w', true)['plusMinus'], 1e-9, 'twice the last change');
         self::assertEqualsWithDelta(3.0 * 0.1875, Uncertainty::of(array_slice($levels, 1), 'w', true)['plusMinus'], 1e-9, 'on two grids');
+        // 1.1 against 1.26 times as wide: to first order the change shows 0.1 where it would show 0.26.
+        self::assertEqualsWithDelta(2.0 * 2.0 * 2.6, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 10.0), self::level(10648, 12.0)], 'w', true)['plusMinus'], 1e-6, 'grids that are near to each other');
         self::assertSame(4.0, Uncertainty::of($levels, 'w', true, 4.0)['plusMinus'], 'what swings is not known better than it swings');
     }
 
