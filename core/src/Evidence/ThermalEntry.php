@@ -80,7 +80,14 @@ final class ThermalEntry extends FlowCase
     /** @return array{float, float, float} bulk and wall temperature, K, and the local Nusselt number, linearly between sections */
     private static function section(Solution $solution, float $at): array
     {
-        $of = fn (int $quantity): float => self::between($solution, $at, fn (int $n): float => self::cellSection($solution, $n)[$quantity]);
+        $sections = [];
+        $of = function (int $quantity) use ($solution, $at, &$sections): float {
+            return self::between($solution, $at, function (int $n) use ($solution, $quantity, &$sections): float {
+                $sections[$n] ??= self::cellSection($solution, $n);
+
+                return $sections[$n][$quantity];
+            });
+        };
 
         return [$of(0), $of(1), $of(2)];
     }

@@ -20,32 +20,40 @@ final class GridBuilder
     /** By which all cells are widened until they are few enough. */
     private const STEP = 1.06;
 
+    /** @throws GridException */
+    public static function build(Model $model): Grid
+    {
+        return self::sequence($model, [])[0];
+    }
+
     /**
-     * @param float $wider all cells of what the grade makes are so many times as wide, for a grid on the way to it
+     * The grid, and those on the way to it.
+     *
+     * @param list<float> $wider all cells of each further grid are so many times as wide
+     * @return non-empty-list<Grid> in this order, the one asked for first
      * @throws GridException
      */
-    public static function build(Model $model, float $wider = 1.0): Grid
+    public static function sequence(Model $model, array $wider): array
     {
         $settings = $model->grid;
         $grade = Grade::named($settings->grade);
+        if ($settings->cells !== null || count($settings->lines) === 3) {
+            return [self::grid($model, [], 1.0, $grade->growth)];
+        }
         // Cells in which nothing is computed cost next to nothing.
         $most = $settings->maxCells ?? $grade->maxCells($model->physics->hasFlow()) * ($model->space->fluid === null ? self::MORE_WHEN_EMPTY : 1);
         $rules = new GridRules($model, $grade->fineness);
         $coarser = 1.0;
         $across = $grade->acrossFeature;
         $axes = self::axes($rules, $across);
-        while (true) {
-            $grid = self::grid($model, $axes, $coarser, $grade->growth);
-            if ($grid->count() <= $most || $settings->cells !== null || count($settings->lines) === 3) {
-                return $wider === 1.0 ? $grid : self::grid($model, $axes, $wider * $coarser, $grade->growth);
-            }
+        while (($grid = self::grid($model, $axes, $coarser, $grade->growth))->count() > $most) {
             $coarser *= self::STEP;
             if ($across > 0 && $coarser > self::COARSEST_WITH_FEATURES) {
                 $axes = self::axes($rules, --$across);
                 $coarser = 1.0;
             } elseif ($coarser > 10.0) {
                 if ($settings->maxCells === null && $grid->count() <= self::EDGES * $most) {
-                    return $wider === 1.0 ? $grid : self::grid($model, $axes, $wider * $coarser, $grade->growth);
+                    break;
                 }
                 throw new GridException(sprintf(
                     'the parts of this model have so many different edges that even the coarsest grid has %d cells, more than the %d allowed; align parts, merge small ones, or allow more cells',
@@ -53,6 +61,8 @@ final class GridBuilder
                 ));
             }
         }
+
+        return [$grid, ...array_map(fn (float $by) => self::grid($model, $axes, $by * $coarser, $grade->growth), $wider)];
     }
 
     /** @param list<AxisRules> $axes */

@@ -47,29 +47,19 @@ final class GridLevels
 
             return $levels;
         }
-        $levels = [self::wider($model, 1.0)];
-        foreach (self::WIDER as $wider) {
-            $coarse = self::wider($model, $wider);
-            if ($coarse[1]->count() <= self::WORTH * $levels[0][1]->count()) {
-                array_unshift($levels, $coarse);
-            }
-        }
-
-        return $levels;
-    }
-
-    /**
-     * @return array{Model, Grid}
-     * @throws GridException
-     */
-    private static function wider(Model $model, float $wider): array
-    {
         if ($model->physics->hasFlow() && Grade::named($model->grid->grade)->lumps) {
             $box = $model->space->box;
             $model = $model->withLumpedFins(max($box->size(0), $box->size(1), $box->size(2)) / self::LUMPED);
         }
+        $grids = GridBuilder::sequence($model, self::WIDER);
+        $levels = [[$model, $grids[0]]];
+        foreach (array_slice($grids, 1) as $coarse) {
+            if ($coarse->count() <= self::WORTH * $levels[0][1]->count()) {
+                array_unshift($levels, [$model, $coarse]);
+            }
+        }
 
-        return [$model, GridBuilder::build($model, $wider)];
+        return $levels;
     }
 
     private static function fewest(Grid $halved): int

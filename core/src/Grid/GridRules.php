@@ -7,7 +7,6 @@ namespace Foehn\Grid;
 use Foehn\Geometry\Axes;
 use Foehn\Model\FlowCondition;
 use Foehn\Model\Fluid;
-use Foehn\Model\HeatCondition;
 use Foehn\Model\Model;
 use Foehn\Model\Patch;
 use Foehn\Model\Side;
@@ -75,6 +74,9 @@ final readonly class GridRules
     /** @var list<int> axes along which something enters, leaves or is blown */
     private array $streams;
 
+    /** @var list<int> axes along which nothing changes */
+    private array $uniform;
+
     /** Cells where the physics asks for them, against those of Working. */
     private float $fineness;
 
@@ -83,14 +85,15 @@ final readonly class GridRules
         $material = $model->space->fluid === null || ! $model->physics->hasFlow() ? null : $model->materials->get($model->space->fluid);
         $this->fluid = $material === null ? null : Fluid::of($material, $model->surroundings);
         $this->streams = $this->fluid === null ? [] : $this->streams();
-        $this->fineness = array_filter([0, 1, 2], $this->isUniform(...)) === [] ? $fineness : self::PLANAR * $fineness;
+        $this->uniform = array_values(array_filter([0, 1, 2], $this->isUniform(...)));
+        $this->fineness = $this->uniform === [] ? $fineness : self::PLANAR * $fineness;
     }
 
     /** @param int $across fewest cells across the thin features of parts */
     public function along(int $axis, int $across): AxisRules
     {
         $planes = $this->planes($axis);
-        if ($this->isUniform($axis)) {
+        if (in_array($axis, $this->uniform, true)) {
             return new AxisRules($planes, [], [], INF);
         }
         $stretches = [];
@@ -145,14 +148,14 @@ final readonly class GridRules
         if ($stream) {
             $entry = $this->gap($axis) / self::ENTRY / $this->fineness;
             foreach ($this->sides($axis) as $end => $side) {
-                if (array_filter([$side->flow, ...array_column($side->patches, 'flow')], fn (FlowCondition $flow) => $flow->kind === 'inlet') !== []) {
+                if (in_array('inlet', array_column($side->flows(), 'kind'), true)) {
                     $widths[$ends[$end]] = min($widths[$ends[$end]] ?? INF, $entry);
                 }
             }
             // What begins on the way along a wall begins a layer there.
             foreach ($this->edges($axis) as $edge) {
                 $n = self::nearest($planes, $edge);
-                $widths[$n] = min($widths[$n] ?? INF, $entry, $this->layer((int) array_search(true, array_map(fn (int $other) => $other !== $axis, [0, 1, 2]), true)) / self::LAYER / $this->fineness);
+                $widths[$n] = min($widths[$n] ?? INF, $entry, $this->layer($axis === 0 ? 1 : 0) / self::LAYER / $this->fineness);
             }
         }
 
@@ -214,7 +217,7 @@ final readonly class GridRules
             return 0.0;
         }
         $given = [];
-        foreach ($this->heats() as $heat) {
+        foreach ($this->model->heatConditions() as $heat) {
             if ($heat->kind === 'temperature' && $heat->value->isConstant()) {
                 $given[] = $heat->value->constant;
             }
@@ -260,18 +263,16 @@ final readonly class GridRules
             return false;
         }
         foreach ($this->model->space->sides as $name => $side) {
-            $across = Axes::named($name) === $axis;
-            if ($across && ($side->patches !== [] || $side->heat->kind !== 'adiabatic' || ($this->fluid !== null && ! $side->flow->slips()))) {
+            if (Axes::named($name) === $axis && ($side->patches !== [] || $side->heat->kind !== 'adiabatic' || ($this->fluid !== null && ! $side->flow->slips()))) {
                 return false;
             }
-            $position = array_search($axis, Axes::across(Axes::named($name)), true);
-            foreach ($across || $position === false ? [] : $side->patches as $patch) {
-                if ($patch->round || ! $this->spans($axis, $patch->min[(int) $position], $patch->max[(int) $position])) {
-                    return false;
-                }
+        }
+        foreach ($this->patches($axis) as [$patch, $from, $to]) {
+            if ($patch->round || ! $this->spans($axis, $from, $to)) {
+                return false;
             }
         }
-        foreach ($this->heats() as $heat) {
+        foreach ($this->model->heatConditions() as $heat) {
             if (! $heat->value->isConstant() || ! $heat->ambient->isConstant()) {
                 return false;
             }
@@ -294,9 +295,12 @@ final readonly class GridRules
         if ($shape instanceof FlatShape) {
             return ! $shape->round && ! ($shape instanceof Fan && $shape->swirl !== 0.0);
         }
-        $drawing = $shape->drawing()[0] ?? [];
+        if (! in_array($shape->kind(), self::PRISMS, true)) {
+            return false;
+        }
+        $own = $shape->drawing()[0]['axis'] ?? $axis;
 
-        return in_array($shape->kind(), self::PRISMS, true) && (! isset($drawing['axis']) || $drawing['axis'] === $axis);
+        return $own === $axis;
     }
 
     private function spans(int $axis, float $from, float $to): bool
@@ -315,12 +319,9 @@ final readonly class GridRules
     private function sources(int $axis): array
     {
         $sources = [];
-        foreach ($this->model->space->sides as $name => $side) {
-            $position = array_search($axis, Axes::across(Axes::named($name)), true);
-            foreach ($position === false ? [] : $side->patches as $patch) {
-                if (in_array($patch->heat->kind, ['flux', 'power'], true)) {
-                    $sources[] = [$patch->min[(int) $position], $patch->max[(int) $position]];
-                }
+        foreach ($this->patches($axis) as [$patch, $from, $to]) {
+            if (in_array($patch->heat->kind, ['flux', 'power'], true)) {
+                $sources[] = [$from, $to];
             }
         }
         foreach (count($this->model->parts) > self::FEW_PARTS ? [] : $this->model->parts as $part) {
@@ -352,11 +353,8 @@ final readonly class GridRules
     private function edges(int $axis): array
     {
         $edges = [];
-        foreach ($this->model->space->sides as $name => $side) {
-            $position = array_search($axis, Axes::across(Axes::named($name)), true);
-            foreach ($position === false ? [] : $side->patches as $patch) {
-                array_push($edges, $patch->min[(int) $position], $patch->max[(int) $position]);
-            }
+        foreach ($this->patches($axis) as [, $from, $to]) {
+            array_push($edges, $from, $to);
         }
 
         return array_values(array_filter($edges, fn (float $edge) => ! $this->spans($axis, $edge, $this->model->space->box->max[$axis]) && ! $this->spans($axis, $this->model->space->box->min[$axis], $edge)));
@@ -379,7 +377,7 @@ final readonly class GridRules
     {
         $streams = [];
         foreach ($this->model->space->sides as $name => $side) {
-            if (array_filter([$side->flow, ...array_column($side->patches, 'flow')], fn (FlowCondition $flow) => ! $flow->isWall()) !== []) {
+            if (array_filter($side->flows(), fn (FlowCondition $flow) => ! $flow->isWall()) !== []) {
                 $streams[] = Axes::named($name);
             }
         }
@@ -392,18 +390,18 @@ final readonly class GridRules
         return array_values(array_unique($streams));
     }
 
-    /** @return list<HeatCondition> of sides, patches and faces */
-    private function heats(): array
+    /** @return list<array{Patch, float, float}> patches of the sides along an axis, and from where to where they reach along it, m */
+    private function patches(int $axis): array
     {
-        $heats = [];
-        foreach ($this->model->space->sides as $side) {
-            array_push($heats, $side->heat, ...array_column($side->patches, 'heat'));
-        }
-        foreach ($this->model->parts as $part) {
-            array_push($heats, ...array_values($part->faces));
+        $patches = [];
+        foreach ($this->model->space->sides as $name => $side) {
+            $position = array_search($axis, Axes::across(Axes::named($name)), true);
+            foreach ($position === false ? [] : $side->patches as $patch) {
+                $patches[] = [$patch, $patch->min[(int) $position], $patch->max[(int) $position]];
+            }
         }
 
-        return $heats;
+        return $patches;
     }
 
     /** @param non-empty-array<int, float> $planes */
@@ -422,11 +420,8 @@ final readonly class GridRules
         foreach ($this->model->parts as $part) {
             array_push($planes, ...$part->shape->planes($axis));
         }
-        foreach ($this->model->space->sides as $name => $side) {
-            $position = array_search($axis, Axes::across(Axes::named($name)), true);
-            foreach ($position === false ? [] : $side->patches as $patch) {
-                array_push($planes, $patch->min[(int) $position], $patch->max[(int) $position]);
-            }
+        foreach ($this->patches($axis) as [, $from, $to]) {
+            array_push($planes, $from, $to);
         }
         sort($planes);
         $tolerance = 1e-7 * $box->size($axis);

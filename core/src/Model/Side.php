@@ -20,6 +20,12 @@ final readonly class Side
         return ! $this->statesHeat && $this->flow->kind === 'wall';
     }
 
+    /** @return non-empty-list<FlowCondition> of the side and its patches */
+    public function flows(): array
+    {
+        return [$this->flow, ...array_column($this->patches, 'flow')];
+    }
+
     /** Index of the patch at a place of the side, in metres along its two axes; null: none. */
     public function patchAt(float $a, float $b): ?int
     {

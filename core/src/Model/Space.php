@@ -31,7 +31,7 @@ final readonly class Space
     {
         $flows = [];
         foreach ($this->sides as $side) {
-            array_push($flows, $side->flow, ...array_column($side->patches, 'flow'));
+            array_push($flows, ...$side->flows());
         }
 
         return $flows;

@@ -12,6 +12,15 @@ const fields = (shape: Record<string, unknown>, more: Record<string, unknown> = 
         <ShapeFields entry={document.parts![0]!} name="Part" units="mm" editor={editor} disabled={false} />
     ));
 
+const wire = {
+    kind: 'path',
+    diameter: '2 mm',
+    points: [
+        ['0 mm', '0 mm', '0 mm'],
+        ['10 mm', '0 mm', '0 mm'],
+    ],
+};
+
 describe('the fields of a shape', () => {
     it('give a bare number the unit of the screen and keep a unit that was typed', async () => {
         const { shape, labels } = fields({ kind: 'block', size: ['10 mm', '20 mm', '30 mm'] });
@@ -60,14 +69,7 @@ describe('the fields of a shape', () => {
     });
 
     it('give a path one section or the other, never both', async () => {
-        const { shape } = fields({
-            kind: 'path',
-            diameter: '2 mm',
-            points: [
-                ['0 mm', '0 mm', '0 mm'],
-                ['10 mm', '0 mm', '0 mm'],
-            ],
-        });
+        const { shape } = fields(wire);
         await choose('Section', 'Flat strip');
         expect(shape('p')).toMatchObject({ width: '2 mm', thickness: '0.5 mm' });
         expect(shape('p').diameter).toBeUndefined();
@@ -78,14 +80,7 @@ describe('the fields of a shape', () => {
     });
 
     it('lengthen a path straight on and never leave fewer than two points', async () => {
-        const { shape } = fields({
-            kind: 'path',
-            diameter: '2 mm',
-            points: [
-                ['0 mm', '0 mm', '0 mm'],
-                ['10 mm', '0 mm', '0 mm'],
-            ],
-        });
+        const { shape } = fields(wire);
         expect(screen.getByRole('button', { name: 'Remove point 1' })).toBeDisabled();
         await press('Point');
         expect((shape('p').points as string[][])[2]![0]).toBe('2 * (10 mm) - (0 mm)');
