@@ -15,6 +15,8 @@ use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 use Foehn\Model\ModelException;
 use Foehn\Results\CodeVersion;
+use Foehn\Solve\MemoryNeed;
+use Foehn\Solve\TimeNeed;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
@@ -56,8 +58,10 @@ final class VariantController
         $grade = $request->string('grade')->toString();
         $report = $this->computedOnce($variant, "grid $grade", function (Model $model) use ($grade): array {
             $levels = GridLevels::of($model->withGrade($grade));
+            [$gridded, $grid] = end($levels);
+            $flow = $model->physics->hasFlow();
 
-            return GridReport::of(...end($levels));
+            return [...GridReport::of($gridded, $grid), 'lines' => array_map(array_values(...), $grid->lines), 'memory' => MemoryNeed::bytes($grid->count(), $flow), 'seconds' => TimeNeed::seconds($grid->count(), $flow)];
         });
 
         return response()->json(['grade' => $grade, ...$report]);

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Foehn\Codec;
 
+use Foehn\Geometry\Box;
 use Foehn\Model\GridSettings;
+use Foehn\Model\Part;
+use Foehn\Model\Refinement;
 use Foehn\Units\Dimension;
 
 /** Reads how a model is to be analysed: steady or not, and on what grid. */
@@ -14,7 +17,17 @@ final class AnalysisReader
 
     private const MOST_LINES = 10_000;
 
-    public static function read(Reader $reader): GridSettings
+    private const MOST_REFINEMENTS = 200;
+
+    /** Narrower cells than this are hardly meant, m. */
+    private const SMALLEST = 1e-7;
+
+    private const MOST_ACROSS = 20;
+
+    private const FACES = ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'];
+
+    /** @param list<Part> $parts */
+    public static function read(Reader $reader, array $parts): GridSettings
     {
         $time = $reader->object('time');
         if ($time->oneOf('kind', ['steady', 'transient'], 'steady') !== 'steady') {
@@ -33,13 +46,59 @@ final class AnalysisReader
             $grid->problem('stretch', 'only a grid of given "cells" is stretched');
         }
         $lines = self::lines($grid);
-        if ($grid->raw('refine') !== null && $grid->raw('refine') !== []) {
-            $grid->problem('refine', 'local refinement is not available in this version; leave the list empty');
+        $refine = array_map(fn (Reader $one): Refinement => self::refinement($one, $parts), $grid->objects('refine', self::MOST_REFINEMENTS, 'refinements'));
+        $largest = $grid->has('largest') ? $grid->quantity('largest', Dimension::length(), min: self::SMALLEST) : null;
+        $growth = $grid->has('growth') ? self::growth($grid) : null;
+        $across = $grid->has('across') ? $grid->int('across', 1, self::MOST_ACROSS) : null;
+        foreach (['refine' => $refine !== [], 'largest' => $largest !== null, 'growth' => $growth !== null, 'across' => $across !== null] as $key => $isGiven) {
+            if ($isGiven && ($cells !== null || count($lines) === 3)) {
+                $grid->problem($key, 'it belongs to a grade; "cells" and "lines" say already where the grid is');
+            }
         }
         $grid->close();
         $reader->close();
 
-        return new GridSettings($grade, $maxCells, $cells, $lines, [$stretch[0], $stretch[1], $stretch[2]]);
+        return new GridSettings($grade, $maxCells, $cells, $lines, [$stretch[0], $stretch[1], $stretch[2]], $refine, $largest, $growth, $across);
+    }
+
+    private static function growth(Reader $grid): float
+    {
+        $growth = $grid->quantity('growth', Dimension::none());
+        if ($growth < 1.02 || $growth > 2.0) {
+            $grid->problem('growth', sprintf('%g is given; a ratio of neighbouring cells from 1.02 to 2 is expected, such as 1.15', $growth));
+        }
+
+        return $growth;
+    }
+
+    /** @param list<Part> $parts */
+    private static function refinement(Reader $one, array $parts): Refinement
+    {
+        $part = $one->has('part') ? $one->string('part') : null;
+        $face = $one->has('face') ? $one->oneOf('face', self::FACES) : null;
+        $box = null;
+        if ($one->has('box')) {
+            $corners = $one->object('box');
+            [$min, $max] = [$corners->vector('min', Dimension::length(), 3), $corners->vector('max', Dimension::length(), 3)];
+            $corners->close();
+            if ($max[0] <= $min[0] || $max[1] <= $min[1] || $max[2] <= $min[2]) {
+                $one->problem('box', 'its max must lie above its min along every axis');
+            }
+            $box = new Box([$min[0], $min[1], $min[2]], [$max[0], $max[1], $max[2]]);
+        }
+        if (($part === null) === ($box === null)) {
+            $one->problem('part', 'what is refined is either a "part" or a "box"');
+        }
+        if ($part !== null && array_filter($parts, fn (Part $known) => $known->id === $part || $known->origin() === $part) === []) {
+            $one->problem('part', sprintf('there is no part with the id "%s"', $part));
+        }
+        if ($face !== null && $part === null) {
+            $one->problem('face', 'a face belongs to a part; give the part too');
+        }
+        $size = $one->quantity('size', Dimension::length(), min: self::SMALLEST);
+        $one->close();
+
+        return new Refinement($part, $face, $box, $size);
     }
 
     /** @return ?array{int, int, int} */

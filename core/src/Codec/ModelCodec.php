@@ -71,7 +71,7 @@ final class ModelCodec
         $targets = new TargetReader($parts, $assemblies, $problems);
         $watches = array_merge(...array_map($targets->watches(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches')));
         $limits = array_merge(...array_map($targets->limits(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits')));
-        $grid = AnalysisReader::read($root->object('analysis'));
+        $grid = AnalysisReader::read($root->object('analysis'), $parts);
         $root->close();
         $problems->throwIfAny();
 

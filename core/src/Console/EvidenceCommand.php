@@ -10,8 +10,6 @@ use Foehn\Evidence\GradedCheck;
 use Foehn\Evidence\GradeStudy;
 use Foehn\Evidence\VerificationCase;
 use Foehn\Grid\GridException;
-use Foehn\Model\GridSettings;
-use Foehn\Model\ModelException;
 use Foehn\Physics\PhysicsException;
 
 /** `evidence [CASE]`: computes the verification cases and prints errors against tolerances. Exit 1 when one fails. With `--grade` on the grids of the product. */
@@ -21,10 +19,7 @@ final class EvidenceCommand
     public static function run(array $arguments): int
     {
         $options = Options::parse($arguments, ['grade'], ['full']);
-        $grade = $options->value('grade');
-        if ($grade !== null && ! in_array($grade, GridSettings::GRADES, true)) {
-            throw ModelException::at('', sprintf('--grade is one of %s, not "%s"', implode(', ', GridSettings::GRADES), $grade));
-        }
+        $grade = $options->grade();
         $wanted = $options->rest();
         $cases = array_values(array_filter(Cases::all(), fn (VerificationCase $case) => $wanted === [] || in_array($case->id(), $wanted, true)));
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Console;
 
+use Foehn\Model\GridSettings;
 use Foehn\Model\ModelException;
 
 /** The words of a command line: named values (--out DIR), flags (--strict) and the rest. */
@@ -48,6 +49,14 @@ final readonly class Options
     public function value(string $name): ?string
     {
         return $this->values[$name] ?? null;
+    }
+
+    /** The value of --grade. */
+    public function grade(): ?string
+    {
+        $grade = $this->value('grade');
+
+        return $grade === null || in_array($grade, GridSettings::GRADES, true) ? $grade : throw ModelException::at('', sprintf('--grade is one of %s, not "%s"', implode(', ', GridSettings::GRADES), $grade));
     }
 
     public function has(string $flag): bool

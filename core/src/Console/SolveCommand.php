@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Foehn\Console;
 
 use Foehn\Codec\ModelCodec;
-use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 use Foehn\Model\ModelException;
 use Foehn\Model\Watch;
@@ -35,10 +34,7 @@ final class SolveCommand
         $path = $options->only('the model document');
         $json = Options::read($path);
         $model = ModelCodec::fromJson($json);
-        $grade = $options->value('grade');
-        if ($grade !== null && ! in_array($grade, GridSettings::GRADES, true)) {
-            throw ModelException::at('', sprintf('--grade %s: one of %s is expected', $grade, implode(', ', GridSettings::GRADES)));
-        }
+        $grade = $options->grade();
         $model = $grade === null ? $model : $model->withGrade($grade);
         $solution = (new SteadySolver($model, new TerminalListener(), self::start($options->value('start'), $options->has('frozen'))))->solve();
         $result = ResultBuilder::build($solution, hash('sha256', $json));

@@ -5,20 +5,19 @@ declare(strict_types=1);
 namespace Foehn\Evidence;
 
 use Foehn\Grid\Grid;
-use Foehn\Grid\GridLevels;
 use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 use Foehn\Observe\GridValues;
 use Foehn\Results\Uncertainty;
+use Foehn\Solve\Solution;
+use Foehn\Solve\SteadySolver;
 
 /**
  * Computes verification cases as a user would: on the grids that the product makes at a grade, and not on those that an expert
- * has chosen. Every quantity is found on the coarser grids of the sequence too, and gets the ± that a watch of it would have.
+ * has chosen. Every quantity is found on the coarser grids on the way too, and gets the ± that a watch of it would have.
  */
 final class GradeStudy
 {
-    private const MOST_GRIDS = 3;
-
     /**
      * @return list<GradedCheck>
      * @throws \Foehn\Physics\PhysicsException
@@ -26,45 +25,36 @@ final class GradeStudy
      */
     public static function of(VerificationCase $case, string $grade): array
     {
-        $found = [];
-        $grids = [];
-        $flow = false;
-        for ($coarser = 0; $coarser < self::MOST_GRIDS; $coarser++) {
-            try {
-                $found[] = $case->on(function (Model $model) use ($grade, $coarser, &$grids, &$flow): Model {
-                    $flow = $flow || $model->physics->hasFlow();
-                    [$settings, $grids[$coarser]] = self::grid($model, $grade, $coarser);
+        $solved = [];
+        $checks = $case->by(function (Model $model) use ($grade, &$solved): Solution {
+            $onTheWay = new Recorder();
+            $solution = (new SteadySolver($model->within($model->space, new GridSettings($grade)), $onTheWay))->solve();
+            $solved[] = [...$onTheWay->solutions, $solution];
 
-                    return $model->within($model->space, $settings);
-                })->run(true);
-            } catch (NoSuchGrid) {
-                break;
+            return $solution;
+        })->run(true);
+        $grids = $solved === [] ? 0 : min(array_map(count(...), $solved));
+        $flow = array_filter($solved, fn (array $solutions) => $solutions[0]->state->flow !== null) !== [];
+        $levels = [];
+        for ($coarser = 0; $coarser < $grids; $coarser++) {
+            $next = 0;
+            $found = $coarser === 0 ? $checks : $case->by(function () use ($solved, $coarser, &$next): Solution {
+                $solutions = $solved[$next++];
+
+                return $solutions[count($solutions) - 1 - $coarser];
+            })->run(true);
+            $solutions = $solved[count($solved) - 1];
+            $grid = $solutions[count($solutions) - 1 - $coarser]->state->grid;
+            foreach ($found as $n => $check) {
+                $levels[$n] = [self::values($grid, $check), ...$levels[$n] ?? []];
             }
         }
-        $graded = [];
-        foreach ($found[0] ?? [] as $n => $check) {
-            $levels = [];
-            foreach ($found as $coarser => $checks) {
-                array_unshift($levels, new GridValues($grids[$coarser]->count(), $grids[$coarser]->cells, 0, 0.0, ['value' => $checks[$n]->computed]));
-            }
-            $graded[] = new GradedCheck($check, Uncertainty::of($levels, 'value', $flow)['plusMinus'], $flow, $grids[0]->count());
-        }
 
-        return $graded;
+        return array_map(fn (Check $check, array $levels): GradedCheck => new GradedCheck($check, Uncertainty::of($levels, 'value', $flow)['plusMinus'], $flow, end($levels)->cells), $checks, $levels);
     }
 
-    /**
-     * @param int $coarser how many grids before the one asked for
-     * @return array{GridSettings, Grid}
-     * @throws NoSuchGrid
-     */
-    private static function grid(Model $model, string $grade, int $coarser): array
+    private static function values(Grid $grid, Check $check): GridValues
     {
-        $asked = new GridSettings($grade, null, null, []);
-        $levels = GridLevels::of($model->within($model->space, $asked));
-        $grid = $levels[count($levels) - 1 - $coarser][1] ?? throw new NoSuchGrid();
-        $lines = array_map(array_values(...), $grid->lines);
-
-        return [$coarser === 0 ? $asked : new GridSettings($grade, null, null, $lines), $grid];
+        return new GridValues($grid->count(), $grid->cells, 0, 0.0, ['value' => $check->computed]);
     }
 }

@@ -16,8 +16,8 @@ abstract class VerificationCase
 {
     protected const ZERO_CELSIUS = 273.15;
 
-    /** @var ?Closure(Model): Model null: the grids that the case states */
-    private ?Closure $grids = null;
+    /** @var ?Closure(Model): Solution null: on the grids that the case states */
+    private ?Closure $compute = null;
 
     abstract public function id(): string;
 
@@ -39,14 +39,14 @@ abstract class VerificationCase
     }
 
     /**
-     * The same case on other grids.
+     * The same case with its models computed in another way.
      *
-     * @param Closure(Model): Model $grids gives each of its models the grid to compute it on
+     * @param Closure(Model): Solution $compute
      */
-    public function on(Closure $grids): static
+    public function by(Closure $compute): static
     {
         $case = clone $this;
-        $case->grids = $grids;
+        $case->compute = $compute;
 
         return $case;
     }
@@ -56,7 +56,7 @@ abstract class VerificationCase
     {
         $model = ModelCodec::fromDocument(['format' => 'foehn-model', 'version' => 1, ...$document]);
 
-        return (new SteadySolver($this->grids === null ? $model : ($this->grids)($model)))->solve();
+        return $this->compute === null ? (new SteadySolver($model))->solve() : ($this->compute)($model);
     }
 
     /** @param array<string, mixed> $document without format and version */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Grid;
 
+use Foehn\Model\GridSettings;
+
 /** What a grade of fineness means for the grid. */
 final readonly class Grade
 {
@@ -24,7 +26,15 @@ final readonly class Grade
         return $hasFlow ? $this->maxCellsOfFlow ?? $this->maxCells : $this->maxCells;
     }
 
-    public static function named(string $grade): self
+    /** The grade that is asked for, with what is given by hand in place of its own. */
+    public static function of(GridSettings $settings): self
+    {
+        $grade = self::named($settings->grade);
+
+        return new self($grade->fineness, $settings->across ?? $grade->acrossFeature, $settings->growth ?? $grade->growth, $grade->maxCells, $grade->maxCellsOfFlow, $grade->lumps);
+    }
+
+    private static function named(string $grade): self
     {
         return match ($grade) {
             'scout' => new self(0.5, 1, 1.25, 60_000, 60_000, true),

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Foehn\Grid;
 
 use Foehn\Model\Model;
+use Foehn\Model\Part;
+use Foehn\Shapes\PlateFins;
 
 /** Makes the grid of a model by its rules, at the grade it asks for, and keeps it within its budget of cells. */
 final class GridBuilder
@@ -17,6 +19,25 @@ final class GridBuilder
     /** Beyond this the wish for cells across features is lowered instead. */
     private const COARSEST_WITH_FEATURES = 1.5;
 
+    /** A model for which the rules take fewer than this share of the budget gets finer cells: they cost little there. */
+    private const USED = 0.5;
+
+    private const USED_OF_FLOW = 0.125;
+
+    /** A learned grid has fewer cells than the one by rules, since lines are whole numbers, but at least this share. */
+    private const AS_FINE = 0.7;
+
+    /** Lines nearer to each other than this share of the space are one. */
+    private const SAME = 1e-6;
+
+    /** Power of that number by the axes along which something changes: a plane is as well resolved with fewer. */
+    private const OF_AXES = [0.0, 0.5, 0.8, 1.0];
+
+    /** By which the rules are made finer until then, and how far at most. */
+    private const FINER = 1.1;
+
+    private const FINEST = 3.0;
+
     /** By which all cells are widened until they are few enough. */
     private const STEP = 1.06;
 
@@ -24,6 +45,38 @@ final class GridBuilder
     public static function build(Model $model): Grid
     {
         return self::sequence($model, [])[0];
+    }
+
+    /**
+     * The grid that the grade asks for, whatever its number of cells; null where lines or cells are given.
+     *
+     * @throws GridException
+     */
+    public static function asked(Model $model): ?Grid
+    {
+        if ($model->grid->isGiven()) {
+            return null;
+        }
+        $grade = Grade::of($model->grid);
+
+        return self::grid($model, self::axes(new GridRules($model, $grade->fineness), $grade->acrossFeature), 1.0, $grade->growth);
+    }
+
+    /** The rules at the fineness of the grade, or finer where they leave most of the budget unused. Correlations that stand for gaps between fins count on few cells across them. */
+    private static function rules(Model $model, Grade $grade, int $most): GridRules
+    {
+        if (array_filter($model->parts, fn (Part $part) => $part->shape instanceof PlateFins) !== []) {
+            return new GridRules($model, $grade->fineness);
+        }
+        $share = $model->physics->hasFlow() ? self::USED_OF_FLOW : self::USED;
+        for ($finer = 1.0; ; $finer *= self::FINER) {
+            $rules = new GridRules($model, $finer * $grade->fineness);
+            $grid = self::grid($model, self::axes($rules, $grade->acrossFeature), 1.0, $grade->growth);
+            $axes = count(array_filter($grid->cells, fn (int $cells) => $cells > 1));
+            if ($finer > self::FINEST || $grid->count() >= ($share * $most) ** self::OF_AXES[$axes]) {
+                return $rules;
+            }
+        }
     }
 
     /**
@@ -36,13 +89,13 @@ final class GridBuilder
     public static function sequence(Model $model, array $wider): array
     {
         $settings = $model->grid;
-        $grade = Grade::named($settings->grade);
+        $grade = Grade::of($settings);
         if ($settings->cells !== null || count($settings->lines) === 3) {
             return [self::grid($model, [], 1.0, $grade->growth)];
         }
         // Cells in which nothing is computed cost next to nothing.
         $most = $settings->maxCells ?? $grade->maxCells($model->physics->hasFlow()) * ($model->space->fluid === null ? self::MORE_WHEN_EMPTY : 1);
-        $rules = new GridRules($model, $grade->fineness);
+        $rules = self::rules($model, $grade, $most);
         $coarser = 1.0;
         $across = $grade->acrossFeature;
         $axes = self::axes($rules, $across);
@@ -63,6 +116,69 @@ final class GridBuilder
         }
 
         return [$grid, ...array_map(fn (float $by) => self::grid($model, $axes, $by * $coarser, $grade->growth), $wider)];
+    }
+
+    /**
+     * A grid of as many cells as one by rules, put where a solution bends.
+     *
+     * @param Grid $seen of the solution
+     * @param list<array{array<int, float>, array<int, float>, array<int, float>}> $asked density of lines that its fields ask for (see Curvature)
+     */
+    public static function learned(Model $model, Grid $rules, Grid $seen, array $asked): Grid
+    {
+        // Lumped gaps have one temperature across: cells there show nothing more.
+        foreach ($model->parts as $part) {
+            if ($part->shape instanceof PlateFins && $part->shape !== $part->shape->real()) {
+                foreach (array_keys($asked) as $field) {
+                    $asked[$field][$part->shape->across] = array_fill(0, $seen->cells[$part->shape->across], 0.0);
+                }
+            }
+        }
+
+        return LearnedGrid::of($rules, self::planes($model), Grade::of($model->grid)->growth, $seen, $asked, self::byHand($model));
+    }
+
+    /** @return array{list<array{float, float}>, list<array{float, float}>, list<array{float, float}>} stretches by axis where the size of the cells is given by hand, m */
+    private static function byHand(Model $model): array
+    {
+        $stretches = [[], [], []];
+        foreach ($model->grid->refine as $refinement) {
+            foreach ($refinement->boxes($model->parts) as $box) {
+                foreach ([0, 1, 2] as $axis) {
+                    $stretches[$axis][] = [$box->min[$axis], $box->max[$axis]];
+                }
+            }
+        }
+
+        return $stretches;
+    }
+
+    /** Whether a grid is one that was learned for this model in place of one by rules: all its planes are lines of it, and it is about as fine. */
+    public static function stands(Model $model, Grid $learned, Grid $rules): bool
+    {
+        if ($model->grid->isGiven() || $learned->count() > $rules->count() || $learned->count() < self::AS_FINE * $rules->count()) {
+            return false;
+        }
+        foreach (self::planes($model) as $axis => $planes) {
+            foreach ($planes as $plane) {
+                $lines = $learned->lines[$axis];
+                $cell = $learned->locate($axis, $plane);
+                if (min(abs($lines[$cell] - $plane), abs($lines[$cell + 1] - $plane)) > self::SAME * $model->space->box->size($axis)) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
+    /** @return array{array<int, float>, array<int, float>, array<int, float>} that stay lines of every grid of a model, by axis, m */
+    private static function planes(Model $model): array
+    {
+        $grade = Grade::of($model->grid);
+        $axes = self::axes(new GridRules($model, $grade->fineness), $grade->acrossFeature);
+
+        return [$axes[0]->planes, $axes[1]->planes, $axes[2]->planes];
     }
 
     /** @param list<AxisRules> $axes */

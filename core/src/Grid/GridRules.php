@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Foehn\Grid;
 
 use Foehn\Geometry\Axes;
+use Foehn\Geometry\Box;
 use Foehn\Model\FlowCondition;
 use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Model\Patch;
+use Foehn\Model\Refinement;
 use Foehn\Model\Side;
 use Foehn\Shapes\Fan;
 use Foehn\Shapes\FlatShape;
@@ -117,7 +119,30 @@ final readonly class GridRules
             }
         }
 
-        return new AxisRules($planes, $stretches, $widths, $largest);
+        foreach ($this->byHand() as [$refinement, $box]) {
+            [$from, $to] = [$box->min[$axis], $box->max[$axis]];
+            if ($refinement->face !== null && Axes::named($refinement->face) === $axis) {
+                $n = self::nearest($planes, str_ends_with($refinement->face, '+') ? $to : $from);
+                $widths[$n] = min($widths[$n] ?? INF, $refinement->size);
+            } else {
+                $stretches[] = [$from, $to, ($to - $from) / $refinement->size];
+            }
+        }
+
+        return new AxisRules($planes, $stretches, $widths, min($largest, $this->model->grid->largest ?? INF));
+    }
+
+    /** @return list<array{Refinement, Box}> what is given by hand, and where */
+    private function byHand(): array
+    {
+        $found = [];
+        foreach ($this->model->grid->refine as $refinement) {
+            foreach ($refinement->boxes($this->model->parts) as $box) {
+                $found[] = [$refinement, $box];
+            }
+        }
+
+        return $found;
     }
 
     /**
@@ -422,6 +447,11 @@ final readonly class GridRules
         }
         foreach ($this->patches($axis) as [, $from, $to]) {
             array_push($planes, $from, $to);
+        }
+        foreach ($this->model->grid->refine as $refinement) {
+            if ($refinement->box !== null) {
+                array_push($planes, $refinement->box->min[$axis], $refinement->box->max[$axis]);
+            }
         }
         sort($planes);
         $tolerance = 1e-7 * $box->size($axis);

@@ -32,7 +32,13 @@ final class Fields
     /** m/s in the middle of the cells, the mean of their two faces; null where nothing moves. */
     public static function velocity(State $state): ?Field
     {
-        return $state->flow === null ? null : new Field('velocity', 'm/s', $state->grid, array_map(fn (int $axis): array => self::middle($state->flow, $axis), [0, 1, 2]));
+        return $state->flow === null ? null : new Field('velocity', 'm/s', $state->grid, self::velocities($state->flow));
+    }
+
+    /** @return array{array<int, float>, array<int, float>, array<int, float>} m/s in the middle of the cells, by axis */
+    public static function velocities(FlowField $flow): array
+    {
+        return [self::middle($flow, 0), self::middle($flow, 1), self::middle($flow, 2)];
     }
 
     /** @return array<int, float> */

@@ -24,7 +24,7 @@ use Foehn\Solve\Solution;
  * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float},
  *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: object, routes: object}
  * @phpstan-type SolverRow array{version: string, converged: bool, stopped: bool, iterations: int, passes: int, residual: float, seconds: float, start: array{from: string, model: ?string, frozen: bool}, code: string, residuals: array<int, float>}
- * @phpstan-type GridRow array{grade: string, cells: int, steps: list<array{part: string, excess: float}>, shape: array{int, int, int}, smallest: float, largest: float, aspect: float,
+ * @phpstan-type GridRow array{grade: string, cells: int, asked: int, shortfall: ?string, steps: list<array{part: string, excess: float}>, shape: array{int, int, int}, smallest: float, largest: float, aspect: float,
  *     features: list<array{part: string, feature: string, width: float, cells: int}>, lines: array{array<int, float>, array<int, float>, array<int, float>}}
  * @phpstan-type OpeningRow array{name: string, kind: string, in: float, out: float, volume: float, heat: float, area: float, temperature: ?float}
  * @phpstan-type FlowRow array{fluid: array<string, float>, regime: array<string, mixed>, largestVelocity: float, openings: list<OpeningRow>,
@@ -46,10 +46,14 @@ final class ResultBuilder
 
     private Readings $readings;
 
+    /** @var array{cells: int, asked: int, shortfall: ?string, steps: list<array{part: string, excess: float}>, shape: array{int, int, int}, smallest: float, largest: float, aspect: float, features: list<array{part: string, feature: string, width: float, cells: int}>} */
+    private array $grid;
+
     private function __construct(private readonly Solution $solution)
     {
         $this->state = $solution->state;
         $this->readings = new Readings($solution->state);
+        $this->grid = GridReport::of($solution->state->model, $solution->state->grid);
     }
 
     /**
@@ -68,7 +72,7 @@ final class ResultBuilder
             'model' => ['name' => $solution->state->model->name, 'hash' => $modelHash],
             'solver' => ['version' => self::SOLVER, 'converged' => $solution->outcome->converged, 'stopped' => $solution->outcome->stopped, 'iterations' => $solution->outcome->iterations,
                 'passes' => $solution->outcome->passes, 'residual' => $solution->outcome->residual, 'seconds' => $solution->spent, 'start' => $solution->start->toArray(), 'code' => CodeVersion::hash(), 'residuals' => $solution->outcome->residuals],
-            'grid' => ['grade' => $solution->state->model->grid->grade, ...GridReport::of($solution->state->model, $solution->state->grid), 'lines' => $solution->state->grid->lines],
+            'grid' => ['grade' => $solution->state->model->grid->grade, ...$builder->grid, 'lines' => $solution->state->grid->lines],
             'parts' => $builder->parts(),
             'sides' => $builder->sides(),
             'watches' => array_map(fn (Watch $watch) => $builder->watch($watch, $levels), $solution->state->model->watches),
@@ -189,7 +193,7 @@ final class ResultBuilder
     /** @return list<string> what the user must know before trusting the numbers */
     private function warnings(): array
     {
-        $warnings = [];
+        $warnings = $this->grid['shortfall'] === null ? [] : [$this->grid['shortfall']];
         foreach ($this->state->model->parts as $index => $part) {
             if ($this->state->voxels->cellsOfPart[$index] === 0 && $part->material !== Part::FLUID && ! $part->shape instanceof FlatShape) {
                 $warnings[] = sprintf('part "%s" has no cell: it is thinner than the cells of this grid, or later parts cover it', $part->name);

@@ -6,6 +6,7 @@ namespace Foehn\Solve;
 
 use Closure;
 use Foehn\Grid\Grid;
+use Foehn\Grid\GridBuilder;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
@@ -14,6 +15,7 @@ use Foehn\Numerics\LinearSolution;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\StencilSolver;
 use Foehn\Numerics\Vectors;
+use Foehn\Observe\Curvature;
 use Foehn\Observe\GridValues;
 use Foehn\Observe\HeatBalance;
 use Foehn\Observe\LiveValues;
@@ -54,9 +56,7 @@ final class SteadySolver
      */
     public function solve(): Solution
     {
-        if ($this->model->physics->heat && ! $this->model->heatLeaves()) {
-            throw new PhysicsException('heat has no way out of this model: no side or part face has a temperature or a convection coefficient, and no stream leaves; give one of them');
-        }
+        $this->requireWayOut();
         $solution = $this->model->physics->hasFlow() ? $this->flow() : $this->still();
         if (! Vectors::areFinite($solution->state->temperature)) {
             throw new PhysicsException('the temperatures came out as no numbers; look for conductivities, powers and coefficients that differ by very many orders of magnitude');
@@ -65,29 +65,75 @@ final class SteadySolver
         return $solution;
     }
 
+    /**
+     * Sets up everything on the grid asked for, without a step: what a computation would refuse is refused here.
+     *
+     * @throws \Foehn\Grid\GridException
+     * @throws PhysicsException
+     */
+    public function check(): void
+    {
+        $this->requireWayOut();
+        $levels = GridLevels::of($this->model);
+        [$model, $grid] = end($levels);
+        $voxels = Voxels::of($model, $grid);
+        if ($model->physics->hasFlow()) {
+            (new FlowEquations($model, $voxels))->begin(null);
+
+            return;
+        }
+        $coupling = new Coupling($model, $voxels);
+        $coupling->follow(null);
+        $coupling->equation(null);
+    }
+
+    /** @throws PhysicsException */
+    private function requireWayOut(): void
+    {
+        if ($this->model->physics->heat && ! $this->model->heatLeaves()) {
+            throw new PhysicsException('heat has no way out of this model: no side or part face has a temperature or a convection coefficient, and no stream leaves; give one of them');
+        }
+    }
+
     /** Conduction from grid to grid. */
     private function still(): Solution
     {
         $levels = GridLevels::of($this->model);
         $finest = array_pop($levels);
         $done = [];
+        $coarse = null;
         // Coarser grids cost little and show what the one asked for still leaves open; given grids are taken at their word.
-        foreach ($this->model->grid->isGiven() ? [] : $levels as [, $grid]) {
+        foreach ($this->model->grid->isGiven() ? [] : $levels as $level) {
             try {
-                $coarse = $this->conduction($grid, []);
+                $solution = $this->conduction($this->learned($level, $coarse)[1], []);
             } catch (PhysicsException) {
                 // What is wrong is told of the grid asked for; a coarse one may only miss a thin part.
                 continue;
             }
-            if ($coarse->outcome->stopped) {
-                return $coarse;
+            if ($solution->outcome->stopped) {
+                return $solution;
             }
-            if ($coarse->outcome->converged) {
+            if ($solution->outcome->converged) {
+                $this->listener->publish($solution);
+                $coarse = $solution;
                 $done[] = $coarse->onGrid();
             }
         }
 
-        return $this->conduction($finest[1], $done);
+        return $this->conduction($this->learned($finest, $coarse)[1], $done);
+    }
+
+    /**
+     * The grid of a level as the solution on the one before asks for it.
+     *
+     * @param array{Model, Grid} $level by rules
+     * @return array{Model, Grid}
+     */
+    private function learned(array $level, ?Solution $coarse): array
+    {
+        [$model, $grid] = $level;
+
+        return $coarse === null || $model->grid->isGiven() ? $level : [$model, GridBuilder::learned($model, $grid, $coarse->state->grid, (new Curvature($coarse->state))->densities)];
     }
 
     /**
@@ -144,11 +190,12 @@ final class SteadySolver
             throw new PhysicsException('temperatures alone are asked for, on a flow that stays as it is, but there is no flow to start from: compute the flow first');
         }
         if ($this->start->frozen) {
-            return $this->onGrid($finest, $state, true, [])->solve();
+            return $this->onGrid($this->begun($finest), $state, true, [])->solve();
         }
-        foreach (array_slice($grids, count($done)) as $level) {
+        $coarse = null;
+        foreach (array_slice($grids, count($done)) as $n => $level) {
             try {
-                $solution = $this->onGrid($level, $state, false, $done)->solve();
+                $solution = $this->onGrid($n === 0 ? $this->begun($level) : $this->learned($level, $coarse), $state, false, $done)->solve();
             } catch (PhysicsException) {
                 // A coarse grid may miss a thin opening or device; the one asked for tells what is wrong.
                 continue;
@@ -159,9 +206,24 @@ final class SteadySolver
             $this->listener->publish($solution);
             $state = $solution->checkpoint;
             $done[] = $solution->onGrid();
+            $coarse = $solution;
         }
 
-        return $this->onGrid($finest, $state, true, $done)->solve();
+        return $this->onGrid($coarse === null ? $this->begun($finest) : $this->learned($finest, $coarse), $state, true, $done)->solve();
+    }
+
+    /**
+     * The grid of the flow that an interrupted computation, or one of temperatures alone, goes on from: it had learned from one that is gone.
+     *
+     * @param array{Model, Grid} $level by rules
+     * @return array{Model, Grid}
+     */
+    private function begun(array $level): array
+    {
+        [$model, $grid] = $level;
+        $kept = $this->start->resumes || $this->start->frozen ? $this->start->flow?->layout->grid : null;
+
+        return $kept !== null && GridBuilder::stands($model, $kept, $grid) ? [$model, $kept] : $level;
     }
 
     /**

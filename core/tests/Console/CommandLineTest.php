@@ -39,6 +39,23 @@ final class CommandLineTest extends TestCase
         self::assertSame(4 * 64, filesize("$this->folder/out/temperature.f32"));
     }
 
+    public function testCheckRefusesWhatSolveRefuses(): void
+    {
+        $covered = Models::block();
+        $covered['parts'][] = ['id' => 'cover', 'name' => 'Cover', 'shape' => ['kind' => 'block', 'size' => ['20 mm', '20 mm', '20 mm']], 'material' => 'copper'];
+        $sealed = Models::block(['physics' => ['flow' => 'laminar', 'buoyancy' => false]]);
+        $sealed['space']['sides'] = ['x-' => ['kind' => 'inlet', 'speed' => 1], 'z+' => ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => 100]]];
+        $sealed['space']['fluid'] = 'air';
+        $sealed['parts'][0]['shape']['size'] = ['10 mm', '10 mm', '10 mm'];
+        foreach (['covers' => $covered, 'no outlet' => $sealed, 'no way out' => Models::block(['space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.02, 0.02, 0.02]]]])] as $why => $document) {
+            [$solved, $message] = $this->foehn($document, '--out', "$this->folder/out");
+            [$checked, $output] = $this->command('check', $document);
+
+            self::assertSame([2, 2], [$solved, $checked], "$why: $message$output");
+            self::assertSame(trim($message), trim($output), $why);
+        }
+    }
+
     public function testAFlowStartsFromTheFolderOfAnotherAndMayStayFrozen(): void
     {
         $duct = Models::block([
@@ -83,8 +100,17 @@ final class CommandLineTest extends TestCase
      */
     private function foehn(array|string $model, string ...$arguments): array
     {
+        return $this->command('solve', $model, ...$arguments);
+    }
+
+    /**
+     * @param array<string, mixed>|string $model
+     * @return array{int, string} exit code and what was printed
+     */
+    private function command(string $name, array|string $model, string ...$arguments): array
+    {
         file_put_contents("$this->folder/model.json", is_string($model) ? $model : json_encode($model));
-        $command = implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, dirname(__DIR__, 2) . '/bin/foehn', 'solve', "$this->folder/model.json", ...$arguments]));
+        $command = implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, dirname(__DIR__, 2) . '/bin/foehn', $name, "$this->folder/model.json", ...$arguments]));
         exec("$command 2>&1", $lines, $code);
 
         return [$code, implode("\n", $lines)];

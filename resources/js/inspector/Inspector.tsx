@@ -8,6 +8,7 @@ import { AssemblyFields } from './AssemblyFields';
 import { Chapter, Line } from './Chapter';
 import { DeviceFields } from './DeviceFields';
 import { FaceFields } from './FaceFields';
+import { CellSizeField } from './GridFields';
 import { MaterialField } from './MaterialField';
 import { PartActions } from './PartActions';
 import { RepeatFields } from './RepeatFields';
@@ -290,6 +291,15 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                 <Chapter title="Other watches" fields>
                     <WatchFields subject={partSubject(part)} document={document} editor={editor} disabled={!mayEdit} />
                 </Chapter>
+            )}
+            {stage === 'Solve' && (
+                <CellSizeField
+                    ids={parts.map((p) => p.id)}
+                    name={single ? part.name : `${parts.length} parts`}
+                    document={document}
+                    editor={editor}
+                    disabled={!mayEdit}
+                />
             )}
             {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => !isDevice(p.kind))} editor={editor} />}
             {stage === 'Load' && single && entry && conducts(part) && (

@@ -10,6 +10,7 @@ import { ofGrid, type Shown } from '../model/gridFindings';
 import { mends, type Mend } from '../model/mends';
 import { quietly } from '../model/partCommands';
 import { useScreen } from '../project/screenState';
+import { GridFields } from './GridFields';
 import { Panel, type StageProps } from './Panel';
 
 const marks = {
@@ -78,6 +79,7 @@ export function PreflightPanel({ revision, editor, mayEdit }: StageProps) {
                     )}
                 </Box>
             ))}
+            <GridFields revision={revision} editor={editor} mayEdit={mayEdit} />
         </Panel>
     );
 }

@@ -17,7 +17,21 @@ beforeEach(() => {
 });
 
 describe('preflight', () => {
-    const grid: GridReport = { grade: 'scout', cells: 8000, shape: [20, 20, 20], smallest: 0.01, largest: 0.01, aspect: 1, features: [], steps: [] };
+    const grid: GridReport = {
+        grade: 'scout',
+        cells: 8000,
+        shape: [20, 20, 20],
+        smallest: 0.01,
+        largest: 0.01,
+        aspect: 1,
+        asked: 8000,
+        shortfall: null,
+        lines: [],
+        memory: 1e8,
+        seconds: 30,
+        features: [],
+        steps: [],
+    };
     const board = samplePart({ id: 'board', max: [0.1, 0.1, 0.02] });
     const speck = samplePart({ id: 'speck', min: [0.01, 0.01, 0.02], max: [0.012, 0.012, 0.022] });
     const start = {

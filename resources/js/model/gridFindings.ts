@@ -25,6 +25,7 @@ export function ofGrid(grid: GridReport, outline: Outline): Shown[] {
         mends: ways,
     });
     return [
+        ...(grid.shortfall === null ? [] : [warning('Solve', grid.shortfall, [])]),
         ...gaps.map((gap) =>
             warning(
                 'Solve',

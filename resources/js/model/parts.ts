@@ -1,6 +1,7 @@
 import type { Outline, OutlinePart } from '../api/types';
 import { intoAxes, wholeAssemblies, type Placed } from './axes';
 import { isLocked, originOf, originsOf, type LimitEntry, type ModelDocument, type PartEntry } from './document';
+import { withoutRefinementsOf } from './refine';
 import { standardAir } from './typical';
 
 /** The material of a part before somebody has chosen one; preflight asks for it. */
@@ -307,13 +308,13 @@ export function withNewPart(document: ModelDocument, outline: Outline, choice: P
     return { document: { ...document, parts: [...(document.parts ?? []), entry] }, id: entry.id };
 }
 
-/** Without the given parts and the limits and watches of them; locked ones stay. */
+/** Without the given parts, the limits and watches of them and what is asked of the grid there; locked ones stay. */
 export function withoutParts(document: ModelDocument, ids: readonly string[]): ModelDocument {
     const gone = originsOf(ids).filter((id) => !isLocked(document, id));
     const about = (entry: { of?: { part?: string } }) => entry.of?.part !== undefined && gone.includes(originOf(entry.of.part));
     const watches = document.watches as { of?: { part?: string } }[] | undefined;
     return {
-        ...document,
+        ...withoutRefinementsOf(document, gone),
         parts: document.parts?.filter((part) => !gone.includes(part.id)),
         ...(document.limits ? { limits: document.limits.filter((limit) => !about(limit)) } : {}),
         ...(watches ? { watches: watches.filter((watch) => !about(watch)) } : {}),

@@ -2,7 +2,8 @@ import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
-import type { Finding, Grade, Outline } from '../api/types';
+import type { Finding, Outline } from '../api/types';
+import { gradeNames, grades } from '../model/grades';
 import { addPart } from '../model/partCommands';
 import { partChoices, type PartChoice } from '../model/parts';
 import type { ModelEditor } from '../model/useModelEditor';
@@ -26,8 +27,6 @@ interface Props {
     onClose: () => void;
 }
 
-const grades: Record<Grade, string> = { scout: 'Scout', working: 'Working', 'sign-off': 'Sign-off' };
-
 /** Every command and part by a few letters of its name. */
 export function CommandPalette({ variant, outline, findings, editor, mayEdit, showKeys, onClose }: Props) {
     const screen = useScreen();
@@ -37,9 +36,9 @@ export function CommandPalette({ variant, outline, findings, editor, mayEdit, sh
     const commands: Command[] = [
         ...stages.map((stage, n): Command => ({ group: 'Go to', label: stage, keys: String(n + 1), run: () => screen.set({ stage }) })),
         ...(mayEdit
-            ? (Object.keys(grades) as Grade[]).map((grade): Command => ({
+            ? grades.map((grade): Command => ({
                   group: 'Run',
-                  label: `Run at ${grades[grade]}`,
+                  label: `Run at ${gradeNames[grade]}`,
                   run: () => {
                       screen.set({ grade });
                       run(grade);

@@ -285,6 +285,8 @@ export default function ProjectScreen() {
                                         <View
                                             partUnder={partUnder}
                                             outline={revision.outline}
+                                            variant={variant}
+                                            revision={revision.number}
                                             run={runs.shown?.id}
                                             picture={runs.shown?.picture ?? 0}
                                             result={runs.result}

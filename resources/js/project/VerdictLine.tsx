@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { isOfTemperature } from '../model/document';
+import { gradeNames } from '../model/grades';
 import type { RunState } from '../runs/useRunState';
 import { distanceOf } from '../units/quantities';
 import { thousands } from '../units/units';
@@ -23,7 +24,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
     const { verdict, balance } = result;
     const flow = result.limits.find((limit) => !limit.met && !isOfTemperature(limit) && limit.margin !== null);
     const worst = result.limits.find((limit) => limit.id === verdict.worst);
-    const grade = shown.grade === 'sign-off' ? 'Sign-off' : shown.grade === 'working' ? 'Working' : 'Scout';
+    const grade = gradeNames[shown.grade];
     const cells = thousands(result.grid.shape.reduce((n, i) => n * i, 1));
     const open = result.limits.filter((limit) => limit.margin !== null && limit.plusMinus !== null && Math.abs(limit.margin) < limit.plusMinus).length;
     const caveat = {

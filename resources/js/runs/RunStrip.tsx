@@ -15,13 +15,13 @@ import Tooltip from '@mui/material/Tooltip';
 import { useState } from 'react';
 import { isActive, useStopRun } from '../api/queries';
 import type { Finding, Grade, Outline, Run } from '../api/types';
+import { gradeNames, grades } from '../model/grades';
 import { useScreen, usePreferences } from '../project/screenState';
 import { difference, differenceUnit, scientific, thousands } from '../units/units';
 import { RunCurves } from './RunCurves';
 import { useRunCommand } from './useRunCommand';
 import type { RunState } from './useRunState';
 
-const gradeNames: Record<Grade, string> = { scout: 'Scout', working: 'Working', 'sign-off': 'Sign-off' };
 const gradeNotes: Record<Grade, string> = { scout: 'coarse, seconds', working: 'for daily decisions', 'sign-off': 'fine, to sign under' };
 const stageTexts: Record<string, string> = { grid: 'Making the grid', equations: 'Setting up the equations', solving: 'Solving' };
 const colours: Record<Run['state'], string> = {
@@ -146,7 +146,7 @@ export function RunStrip({ variant, runs, mayEdit, findings, outline }: Props) {
                     onChange={(e) => set({ grade: e.target.value })}
                     renderValue={(g) => gradeNames[g]}
                 >
-                    {(Object.keys(gradeNames) as Grade[]).map((g) => (
+                    {grades.map((g) => (
                         <MenuItem key={g} value={g}>
                             {gradeNames[g]}
                             <Box component="span" sx={{ color: 'text.secondary', ml: 1 }}>

@@ -35,6 +35,15 @@ export function difference(kelvin: number, set: UnitSet, digits = 1): string {
 /** Thousands apart, as people read counts. */
 export const thousands = (value: number): string => value.toLocaleString('en').replace(/,/g, '\u00a0');
 
+/** Memory, in the unit that reads best. */
+export const bytes = (value: number): string => (value < 1e9 ? `${number(value / 1e6, 0)}\u00a0MB` : `${number(value / 1e9)}\u00a0GB`);
+
+/** How long something takes, as closely as it can be foretold. */
+export function duration(seconds: number): string {
+    if (seconds < 60) return `${number(seconds < 10 ? seconds : 5 * Math.round(seconds / 5), 0)}\u00a0s`;
+    return seconds < 3600 ? `${number(seconds / 60, 0)}\u00a0min` : `${number(seconds / 3600)}\u00a0h`;
+}
+
 /** A small number as a power of ten. */
 export const scientific = (value: number): string => minus(value.toExponential(1));
 

@@ -4,6 +4,7 @@ import { BufferAttribute, BufferGeometry, DoubleSide, Euler, Plane, Vector3 } fr
 import { useScreen, type Section } from '../project/screenState';
 import { fieldMaterial, type FieldTextures } from './fieldMaterial';
 import { arrows, type Flow } from './flow';
+import { gridLines } from './gridLines';
 import { directions, useAxisDrag } from './useAxisDrag';
 
 const turns = [new Euler(0, Math.PI / 2, 0), new Euler(-Math.PI / 2, 0, 0), new Euler(0, 0, 0)];
@@ -33,6 +34,9 @@ interface Props {
     textures: FieldTextures | null;
     /** Shown as arrows. */
     flow: Flow | null;
+    /** Lines of the grid along x, y and z, m. */
+    grid: number[][] | undefined;
+    ink: string;
 }
 
 /** The cut itself, coloured by the field, with a handle that is dragged along the axis. */
@@ -41,7 +45,7 @@ export function SectionPlane(props: Props) {
     return section && <Cut section={section} {...props} />;
 }
 
-function Cut({ section, low, high, textures, flow }: Props & { section: Section }) {
+function Cut({ section, low, high, textures, flow, grid, ink }: Props & { section: Section }) {
     const set = useScreen((s) => s.set);
     const axis = section.axis;
     const size = high.clone().sub(low);
@@ -52,6 +56,12 @@ function Cut({ section, low, high, textures, flow }: Props & { section: Section 
 
     const strokes = useMemo(() => (flow ? strokesOf(flow, section) : null), [flow, section]);
     useEffect(() => () => strokes?.dispose(), [strokes]);
+
+    const mesh = useMemo(
+        () => (grid ? new BufferGeometry().setAttribute('position', new BufferAttribute(gridLines(grid, section), 3)) : null),
+        [grid, section],
+    );
+    useEffect(() => () => mesh?.dispose(), [mesh]);
 
     const handle = middle.clone();
     const across = axis === 0 ? 1 : 0;
@@ -79,6 +89,11 @@ function Cut({ section, low, high, textures, flow }: Props & { section: Section 
             {strokes && (
                 <lineSegments geometry={strokes} raycast={() => undefined}>
                     <lineBasicMaterial vertexColors />
+                </lineSegments>
+            )}
+            {mesh && (
+                <lineSegments geometry={mesh} raycast={() => undefined}>
+                    <lineBasicMaterial color={ink} transparent opacity={0.55} />
                 </lineSegments>
             )}
             <mesh position={handle} renderOrder={10} {...drag}>

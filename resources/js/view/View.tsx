@@ -8,7 +8,7 @@ import { Vector2, Vector3, type OrthographicCamera as ParallelCamera, type Persp
 import type { OrbitControls as Controls } from 'three-stdlib';
 import { useShallow } from 'zustand/react/shallow';
 import { api } from '../api/client';
-import { useField } from '../api/queries';
+import { useField, useGridReport } from '../api/queries';
 import type { Outline, OutlinePart, ProbeValue, Result } from '../api/types';
 import { originOf, originsOf } from '../model/document';
 import { everyFace, type Face } from '../model/resize';
@@ -120,6 +120,8 @@ interface SceneProps {
     field: Field | null;
     textures: FieldTextures | null;
     flow: Flow | null;
+    /** Lines along x, y and z that a section shows, m. */
+    grid: number[][] | undefined;
     run: number | undefined;
     /** Numbers of the parts among the owners of the cells, by id. */
     owners: ReadonlyMap<string, number>;
@@ -149,7 +151,7 @@ function distanceText(points: readonly Vector3[], units: UnitSet): string | null
     return `${lengths([from.distanceTo(to)], units)} (x ${lengths([Math.abs(to.x - from.x)], units)}, y ${lengths([Math.abs(to.y - from.y)], units)}, z ${lengths([Math.abs(to.z - from.z)], units)})`;
 }
 
-function Scene({ outline, field, textures, flow, run, owners, framed, facing, drags, sheet }: SceneProps) {
+function Scene({ outline, field, textures, flow, grid, run, owners, framed, facing, drags, sheet }: SceneProps) {
     const { stage, selection, hidden, probing, measuring, perspective, face, pointed, set, select } = useScreen(
         useShallow(({ stage, selection, hidden, probing, measuring, perspective, face, pointed, set, select }) => ({
             stage,
@@ -271,7 +273,7 @@ function Scene({ outline, field, textures, flow, run, owners, framed, facing, dr
             {measured.length === 2 && <Line points={measured} color={scheme === 'dark' ? '#ffc46b' : '#8a4b00'} lineWidth={2} depthTest={false} />}
             <Marker sheet={sheet} dark={scheme === 'dark'} at={measured.at(-1)?.toArray()} text={distanceText(measured, units)} />
             {framed && <SpaceFrame outline={outline} dark={scheme === 'dark'} onGravity={drags?.gravity} />}
-            {cut && <SectionPlane low={low} high={high} textures={textures} flow={flow} />}
+            {cut && <SectionPlane low={low} high={high} textures={textures} flow={flow} grid={grid} ink={scheme === 'dark' ? '#c9c3b5' : '#4a5358'} />}
             <Marker
                 sheet={sheet}
                 dark={scheme === 'dark'}
@@ -298,6 +300,8 @@ function Scene({ outline, field, textures, flow, run, owners, framed, facing, dr
 
 interface Props {
     outline: Outline;
+    variant: number;
+    revision: number;
     /** The run to show, which of its pictures, and the result. */
     run: number | undefined;
     picture: number;
@@ -323,7 +327,7 @@ function isSoftware(): boolean {
  * The 3-D view: parts coloured by temperature in Judge, by what they are elsewhere. Renders only when something changes, and
  * not while the progress of a run comes in: without a graphics card every picture takes time from the run.
  */
-export default memo(function View({ outline, run, picture, result: latest, stale, partUnder, drags }: Props) {
+export default memo(function View({ outline, variant, revision, run, picture, result: latest, stale, partUnder, drags }: Props) {
     const stage = useScreen((s) => s.stage);
     const pointing = useScreen((s) => s.probing || s.measuring);
     const select = useScreen((s) => s.select);
@@ -334,6 +338,9 @@ export default memo(function View({ outline, run, picture, result: latest, stale
     const judged = stage === 'Judge' && !stale ? run : undefined;
     const section = useScreen((s) => s.section);
     const sectionOf = useScreen((s) => s.sectionOf);
+    const grade = useScreen((s) => s.grade);
+    const gridded = stage === 'Solve' && section !== null;
+    const grid = useGridReport(variant, revision, grade, gridded);
     const bytes = useField(judged, picture, 'temperature');
     const parts = useField(judged, picture, 'parts');
     const result = judged === undefined ? undefined : latest;
@@ -390,6 +397,7 @@ export default memo(function View({ outline, run, picture, result: latest, stale
                     field={field}
                     textures={textures}
                     flow={flow}
+                    grid={gridded ? grid.data?.lines : undefined}
                     run={judged}
                     owners={owners}
                     framed={stage === 'Build' || stage === 'Load'}

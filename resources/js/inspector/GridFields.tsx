@@ -1,0 +1,212 @@
+import Add from '@mui/icons-material/Add';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { useGridReport } from '../api/queries';
+import type { Grade, GridReport, Revision } from '../api/types';
+import { ownName, type ModelDocument } from '../model/document';
+import { gradeNames, grades } from '../model/grades';
+import { faceTitle } from '../model/heat';
+import { quietly } from '../model/partCommands';
+import { cellSizeOf, gridOf, refinementsOf, withCellSize, withGrid, withRefinement, withSize, type Refinement } from '../model/refine';
+import type { ModelEditor } from '../model/useModelEditor';
+import { usePreferences, useScreen } from '../project/screenState';
+import { bytes, duration, lengthUnit, size, thousands, typed, type UnitSet } from '../units/units';
+import { Chapter } from './Chapter';
+import { EditField } from './EditField';
+import type { StageProps } from './Panel';
+import { Removable } from './Removable';
+
+const corner = (metres: readonly number[]): string[] => metres.map((m) => `${Number((1e3 * m).toPrecision(6))} mm`);
+
+/** Cells, memory and time of a grade, before a run. */
+function GradeRow({ grade, revision, chosen }: { grade: Grade; revision: Revision; chosen: boolean }) {
+    const report = useGridReport(revision.variant.id, revision.number, grade, true);
+    const cells: readonly string[] = report.data
+        ? [thousands(report.data.cells), bytes(report.data.memory), duration(report.data.seconds)]
+        : report.isError
+          ? ['not possible', '', '']
+          : ['…', '', ''];
+    return (
+        <Box
+            component="tr"
+            sx={{
+                fontWeight: chosen ? 600 : 400,
+                '& td, & th': { py: 0.25, pl: 1, pr: 0, font: 'inherit', textAlign: 'right', whiteSpace: 'nowrap' },
+                '& th': { textAlign: 'left', pl: 0 },
+            }}
+        >
+            <th scope="row">{gradeNames[grade]}</th>
+            {cells.map((text, n) => (
+                <td key={n}>{text}</td>
+            ))}
+        </Box>
+    );
+}
+
+/** The grid of every grade, and what is asked of it by hand. */
+export function GridFields({ revision, editor, mayEdit }: StageProps) {
+    const grade = useScreen((s) => s.grade);
+    const units = usePreferences((s) => s.units);
+    const report = useGridReport(revision.variant.id, revision.number, grade, true);
+    const document = revision.document as ModelDocument;
+    const grid = gridOf(document);
+    const { min, max } = revision.outline.space;
+    const global = (label: string, key: 'largest' | 'growth' | 'across' | 'maxCells', hint: string, read: (text: string) => unknown) => (
+        <EditField
+            label={label}
+            value={String(grid[key] ?? '')}
+            hint={hint}
+            disabled={!mayEdit}
+            save={(text) => editor.edit(`${label}: ${text || hint}`, (d) => withGrid(d, { [key]: text === '' ? undefined : read(text) }))}
+        />
+    );
+    const number = (text: string) => (Number.isFinite(Number(text)) ? Number(text) : text);
+    const addBox = () => {
+        const at = (share: number) => corner(min.map((low, n) => low + share * (max[n]! - low)));
+        const entry: Refinement = {
+            box: { min: at(0.4), max: at(0.6) },
+            size: `${Number((20 * Math.min(...max.map((m, n) => m - min[n]!))).toPrecision(2))} mm`,
+        };
+        quietly(editor.edit('Cells of a wanted size in a box', (d) => withRefinement(d, entry)));
+    };
+    return (
+        <>
+            <Chapter title="Grid" fields>
+                <Box component="table" aria-label="Grid of each grade" sx={{ width: '100%', borderCollapse: 'collapse', mb: 0.5 }}>
+                    <thead>
+                        <Box component="tr" sx={{ color: 'text.secondary', '& th': { fontWeight: 400, textAlign: 'right', p: 0, pl: 1 } }}>
+                            <th aria-label="Grade" />
+                            <th>cells</th>
+                            <th>memory</th>
+                            <th>about</th>
+                        </Box>
+                    </thead>
+                    <tbody>
+                        {grades.map((each) => (
+                            <GradeRow key={each} grade={each} revision={revision} chosen={each === grade} />
+                        ))}
+                    </tbody>
+                </Box>
+                <Typography variant="body2" color="text.secondary">
+                    {report.data ? `${gradeNames[grade]}: ${extent(report.data, units)}. A section shows the lines.` : 'Reading the grid'}
+                </Typography>
+            </Chapter>
+            <Chapter title="By hand, in place of what the grade says" fields>
+                <Stack direction="row" sx={{ gap: 0.75 }}>
+                    {global('Widest cell', 'largest', 'by grade', (text) => typed(text, lengthUnit(units)))}
+                    {global('Growth', 'growth', 'by grade', number)}
+                </Stack>
+                <Stack direction="row" sx={{ gap: 0.75 }}>
+                    {global('Cells across', 'across', 'by grade', number)}
+                    {global('Most cells', 'maxCells', 'by grade', number)}
+                </Stack>
+                {refinementsOf(document).map((entry, n) => (
+                    <RefinementRow
+                        key={`${n} ${JSON.stringify(entry)}`}
+                        entry={entry}
+                        n={n}
+                        revision={revision}
+                        editor={editor}
+                        disabled={!mayEdit}
+                        units={units}
+                    />
+                ))}
+                {mayEdit && (
+                    <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} onClick={addBox}>
+                        Cell size in a box
+                    </Button>
+                )}
+                <Typography variant="body2" color="text.secondary" sx={{ mt: 0.5 }}>
+                    Select a part to give the size of its cells.
+                </Typography>
+            </Chapter>
+        </>
+    );
+}
+
+const extent = (report: GridReport, units: UnitSet): string =>
+    `${report.shape.join(' × ')}, cells from ${size([report.smallest], units)} to ${size([report.largest], units)}`;
+
+interface RowProps {
+    entry: Refinement;
+    /** Which of the refinements. */
+    n: number;
+    revision: Revision;
+    editor: ModelEditor;
+    disabled: boolean;
+    units: UnitSet;
+}
+
+function RefinementRow({ entry, n, revision, editor, disabled, units }: RowProps) {
+    const part = revision.outline.parts.find((p) => p.id === entry.part);
+    const name = entry.box ? 'A box' : `${part ? ownName(part) : entry.part}${entry.face ? `, ${faceTitle(entry.face).toLowerCase()}` : ''}`;
+    const box = entry.box;
+    const place = (end: 'min' | 'max') =>
+        box && (
+            <Stack direction="row" sx={{ gap: 0.5, '& .MuiInputBase-input': { px: 0.75 }, '& .MuiInputLabel-root': { ml: -0.75 }, '& legend': { ml: -0.75 } }}>
+                {['x', 'y', 'z'].map((axis, i) => (
+                    <EditField
+                        key={axis}
+                        label={`${end === 'min' ? 'From' : 'To'} ${axis}`}
+                        value={String(box[end][i])}
+                        disabled={disabled}
+                        save={(text) =>
+                            editor.edit(`${name}: ${end === 'min' ? 'from' : 'to'} ${axis} ${text}`, (d) =>
+                                withGrid(d, {
+                                    refine: refinementsOf(d).map((other, at) =>
+                                        at !== n
+                                            ? other
+                                            : { ...other, box: { ...box, [end]: box[end].map((v, m) => (m === i ? typed(text, lengthUnit(units)) : v)) } },
+                                    ),
+                                }),
+                            )
+                        }
+                    />
+                ))}
+            </Stack>
+        );
+    return (
+        <Removable label={`Cell size of ${name}`} disabled={disabled} remove={() => quietly(editor.edit(`${name}: cells by grade`, (d) => withSize(d, n, '')))}>
+            {place('min')}
+            {place('max')}
+            <EditField
+                label={`${name}: cell size`}
+                value={String(entry.size)}
+                disabled={disabled}
+                save={(text) =>
+                    editor.edit(`${name}: cells of ${typed(text, lengthUnit(units)) || 'the grade'}`, (d) => withSize(d, n, typed(text, lengthUnit(units))))
+                }
+            />
+        </Removable>
+    );
+}
+
+interface PartProps {
+    ids: readonly string[];
+    name: string;
+    document: ModelDocument;
+    editor: ModelEditor;
+    disabled: boolean;
+}
+
+/** The size of the cells of the selected parts. */
+export function CellSizeField({ ids, name, document, editor, disabled }: PartProps) {
+    const units = usePreferences((s) => s.units);
+    const sizes = new Set(ids.map((id) => String(cellSizeOf(document, id) ?? '')));
+    return (
+        <Chapter title="Grid" fields>
+            <EditField
+                label="Cell size"
+                value={sizes.size === 1 ? [...sizes][0]! : ''}
+                hint={sizes.size > 1 ? 'different ones' : 'by grade'}
+                disabled={disabled}
+                save={(text) => {
+                    const wanted = typed(text, lengthUnit(units));
+                    return editor.edit(`${name}: cells ${wanted ? `of ${wanted}` : 'by grade'}`, (d) => withCellSize(d, ids, wanted));
+                }}
+            />
+        </Chapter>
+    );
+}

@@ -1,0 +1,58 @@
+import { originsOf, originOf, type ModelDocument } from './document';
+
+/** Cells of a wanted size in a part, on one of its faces, or in a box. */
+export interface Refinement {
+    part?: string;
+    face?: string;
+    box?: { min: (string | number)[]; max: (string | number)[] };
+    size: string | number;
+}
+
+/** What is asked of the grid by hand, beside the grade. */
+export interface GridEntry {
+    refine?: Refinement[];
+    largest?: string | number;
+    growth?: number;
+    across?: number;
+    maxCells?: number;
+    [field: string]: unknown;
+}
+
+export const gridOf = (document: ModelDocument): GridEntry => (document.analysis as { grid?: GridEntry } | undefined)?.grid ?? {};
+
+export const refinementsOf = (document: ModelDocument): Refinement[] => gridOf(document).refine ?? [];
+
+/** Sets or, with undefined, removes what is asked of the grid. */
+export function withGrid(document: ModelDocument, fields: Partial<GridEntry>): ModelDocument {
+    const grid = Object.fromEntries(Object.entries({ ...gridOf(document), ...fields }).filter(([, value]) => value !== undefined));
+    return { ...document, analysis: { ...(document.analysis as object | undefined), grid } };
+}
+
+const withRefinements = (document: ModelDocument, refine: Refinement[]): ModelDocument =>
+    withGrid(document, { refine: refine.length > 0 ? refine : undefined });
+
+/** Size of the cells throughout a part, as written; undefined where it is left to the grade. */
+export const cellSizeOf = (document: ModelDocument, part: string): string | number | undefined =>
+    refinementsOf(document).find((entry) => entry.part === originOf(part) && entry.face === undefined)?.size;
+
+/** The parts get cells of that size throughout; with an empty one that is left to the grade again. */
+export function withCellSize(document: ModelDocument, parts: readonly string[], size: string): ModelDocument {
+    const ids = originsOf(parts);
+    const others = refinementsOf(document).filter((entry) => entry.face !== undefined || entry.part === undefined || !ids.includes(entry.part));
+    return withRefinements(document, size === '' ? others : [...others, ...ids.map((part) => ({ part, size }))]);
+}
+
+export const withRefinement = (document: ModelDocument, entry: Refinement): ModelDocument => withRefinements(document, [...refinementsOf(document), entry]);
+
+/** Another size for the nth refinement; with an empty one it is removed. */
+export const withSize = (document: ModelDocument, n: number, size: string): ModelDocument =>
+    withRefinements(
+        document,
+        refinementsOf(document).flatMap((entry, at) => (at !== n ? [entry] : size === '' ? [] : [{ ...entry, size }])),
+    );
+
+/** Without what is asked of parts that are gone. */
+export function withoutRefinementsOf(document: ModelDocument, parts: readonly string[]): ModelDocument {
+    const left = refinementsOf(document).filter((entry) => entry.part === undefined || !parts.includes(entry.part));
+    return left.length === refinementsOf(document).length ? document : withRefinements(document, left);
+}
