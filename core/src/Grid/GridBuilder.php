@@ -24,12 +24,6 @@ final class GridBuilder
 
     private const USED_OF_FLOW = 0.125;
 
-    /** A learned grid has fewer cells than the one by rules, since lines are whole numbers, but at least this share. */
-    private const AS_FINE = 0.7;
-
-    /** Lines nearer to each other than this share of the space are one. */
-    private const SAME = 1e-6;
-
     /** Power of that number by the axes along which something changes: a plane is as well resolved with fewer. */
     private const OF_AXES = [0.0, 0.5, 0.8, 1.0];
 
@@ -40,6 +34,12 @@ final class GridBuilder
 
     /** By which all cells are widened until they are few enough. */
     private const STEP = 1.06;
+
+    /** A learned grid has fewer cells than the one by rules, since lines are whole numbers, but at least this share. */
+    private const AS_FINE = 0.7;
+
+    /** Lines nearer to each other than this share of the space are one. */
+    private const SAME = 1e-6;
 
     /** @throws GridException */
     public static function build(Model $model): Grid
