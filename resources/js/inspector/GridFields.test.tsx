@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { answering, editing, fill, press, sampleOutline, sampleRevision } from '../fixtures';
+import { answering, choose, editing, fill, press, sampleOutline, sampleRevision } from '../fixtures';
 import type { ModelDocument } from '../model/document';
 import { gridOf, refinementsOf } from '../model/refine';
 import { samplePart } from '../model/samples';
@@ -60,5 +60,15 @@ describe('the grid in Solve', () => {
         await fill('Cell size', '0.4');
         expect(refinementsOf(document())).toEqual([{ part: 'board', size: '0.4 mm' }]);
         expect(labels).toEqual(['Board: cells of 0.4 mm']);
+    });
+
+    it('gives a face of a part cells of its own', async () => {
+        const { document } = editing(start, (d, editor) => <CellSizeField ids={['board']} name="Board" document={d} editor={editor} disabled={false} />);
+        await press('Cell size at a face');
+        await choose('At', 'Face x-');
+        await fill('Cell size at x-', '0.1');
+        expect(refinementsOf(document())).toEqual([{ part: 'board', face: 'x-', size: '0.1 mm' }]);
+        await press('Remove cell size at x-');
+        expect(refinementsOf(document())).toEqual([]);
     });
 });

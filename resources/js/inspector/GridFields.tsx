@@ -5,18 +5,22 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useGridReport } from '../api/queries';
 import type { Grade, GridReport, Revision } from '../api/types';
-import { ownName, type ModelDocument } from '../model/document';
+import { originOf, ownName, type ModelDocument } from '../model/document';
 import { gradeNames, grades } from '../model/grades';
 import { faceTitle } from '../model/heat';
 import { quietly } from '../model/partCommands';
-import { cellSizeOf, gridOf, refinementsOf, withCellSize, withGrid, withRefinement, withSize, type Refinement } from '../model/refine';
+import { cellSizeOf, gridOf, refinementsOf, withCellSize, withFace, withGrid, withRefinement, withSize, type Refinement } from '../model/refine';
+import { sideNames, type SideName } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { bytes, duration, lengthUnit, size, thousands, typed, type UnitSet } from '../units/units';
 import { Chapter } from './Chapter';
+import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 import type { StageProps } from './Panel';
 import { Removable } from './Removable';
+
+const faceChoices = Object.fromEntries(sideNames.map((face) => [face, faceTitle(face)])) as Record<SideName, string>;
 
 const corner = (metres: readonly number[]): string[] => metres.map((m) => `${Number((1e3 * m).toPrecision(6))} mm`);
 
@@ -191,10 +195,15 @@ interface PartProps {
     disabled: boolean;
 }
 
-/** The size of the cells of the selected parts. */
+/** The size of the cells of the selected parts, and beside the faces of a single one. */
 export function CellSizeField({ ids, name, document, editor, disabled }: PartProps) {
     const units = usePreferences((s) => s.units);
     const sizes = new Set(ids.map((id) => String(cellSizeOf(document, id) ?? '')));
+    const part = originOf(ids[0]!);
+    const atFaces = refinementsOf(document).flatMap((entry, n) =>
+        ids.length === 1 && entry.part === part && entry.face !== undefined ? [{ ...entry, n }] : [],
+    );
+    const written = (text: string) => typed(text, lengthUnit(units));
     return (
         <Chapter title="Grid" fields>
             <EditField
@@ -203,10 +212,42 @@ export function CellSizeField({ ids, name, document, editor, disabled }: PartPro
                 hint={sizes.size > 1 ? 'different ones' : 'by grade'}
                 disabled={disabled}
                 save={(text) => {
-                    const wanted = typed(text, lengthUnit(units));
+                    const wanted = written(text);
                     return editor.edit(`${name}: cells ${wanted ? `of ${wanted}` : 'by grade'}`, (d) => withCellSize(d, ids, wanted));
                 }}
             />
+            {atFaces.map(({ face, size, n }) => (
+                <Removable
+                    key={`${n} ${face}`}
+                    label={`Cell size at ${face}`}
+                    disabled={disabled}
+                    remove={() => quietly(editor.edit(`${name}: cells at ${face} by grade`, (d) => withSize(d, n, '')))}
+                >
+                    <ChoiceField
+                        label="At"
+                        value={face as SideName}
+                        choices={faceChoices}
+                        disabled={disabled}
+                        save={(to) => editor.edit(`${name}: cell size at ${to}`, (d) => withFace(d, n, to))}
+                    />
+                    <EditField
+                        label={`Cell size at ${face}`}
+                        value={String(size)}
+                        disabled={disabled}
+                        save={(text) => editor.edit(`${name}: cells of ${written(text) || 'the grade'} at ${face}`, (d) => withSize(d, n, written(text)))}
+                    />
+                </Removable>
+            ))}
+            {ids.length === 1 && !disabled && (
+                <Button
+                    size="small"
+                    color="inherit"
+                    startIcon={<Add fontSize="small" />}
+                    onClick={() => quietly(editor.edit(`${name}: cell size at a face`, (d) => withRefinement(d, { part, face: 'z+', size: '0.5 mm' })))}
+                >
+                    Cell size at a face
+                </Button>
+            )}
         </Chapter>
     );
 }

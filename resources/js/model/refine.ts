@@ -51,6 +51,13 @@ export const withSize = (document: ModelDocument, n: number, size: string): Mode
         refinementsOf(document).flatMap((entry, at) => (at !== n ? [entry] : size === '' ? [] : [{ ...entry, size }])),
     );
 
+/** The nth refinement at another face of its part. */
+export const withFace = (document: ModelDocument, n: number, face: string): ModelDocument =>
+    withRefinements(
+        document,
+        refinementsOf(document).map((entry, at) => (at === n ? { ...entry, face } : entry)),
+    );
+
 /** Without what is asked of parts that are gone. */
 export function withoutRefinementsOf(document: ModelDocument, parts: readonly string[]): ModelDocument {
     const left = refinementsOf(document).filter((entry) => entry.part === undefined || !parts.includes(entry.part));
