@@ -8,6 +8,7 @@ use Foehn\Geometry\Box;
 use Foehn\Model\GridSettings;
 use Foehn\Model\Part;
 use Foehn\Model\Refinement;
+use Foehn\Model\Space;
 use Foehn\Units\Dimension;
 
 /** Reads how a model is to be analysed: steady or not, and on what grid. */
@@ -23,8 +24,6 @@ final class AnalysisReader
     private const SMALLEST = 1e-7;
 
     private const MOST_ACROSS = 20;
-
-    private const FACES = ['x-', 'x+', 'y-', 'y+', 'z-', 'z+'];
 
     /** @param list<Part> $parts */
     public static function read(Reader $reader, array $parts): GridSettings
@@ -75,7 +74,7 @@ final class AnalysisReader
     private static function refinement(Reader $one, array $parts): Refinement
     {
         $part = $one->has('part') ? $one->string('part') : null;
-        $face = $one->has('face') ? $one->oneOf('face', self::FACES) : null;
+        $face = $one->has('face') ? $one->oneOf('face', Space::SIDES) : null;
         $box = null;
         if ($one->has('box')) {
             $corners = $one->object('box');
@@ -89,16 +88,17 @@ final class AnalysisReader
         if (($part === null) === ($box === null)) {
             $one->problem('part', 'what is refined is either a "part" or a "box"');
         }
-        if ($part !== null && array_filter($parts, fn (Part $known) => $known->id === $part || $known->origin() === $part) === []) {
-            $one->problem('part', sprintf('there is no part with the id "%s"', $part));
-        }
         if ($face !== null && $part === null) {
             $one->problem('face', 'a face belongs to a part; give the part too');
         }
         $size = $one->quantity('size', Dimension::length(), min: self::SMALLEST);
         $one->close();
+        $refinement = new Refinement($part, $face, $box, $size);
+        if ($part !== null && $refinement->boxes($parts) === []) {
+            $one->problem('part', sprintf('there is no part with the id "%s"', $part));
+        }
 
-        return new Refinement($part, $face, $box, $size);
+        return $refinement;
     }
 
     /** @return ?array{int, int, int} */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Foehn\Console;
 
 use Foehn\Codec\ModelCodec;
-use Foehn\Grid\GridLevels;
 use Foehn\Grid\GridReport;
 use Foehn\Solve\SteadySolver;
 
@@ -18,9 +17,7 @@ final class CheckCommand
         $options = Options::parse($arguments, ['grade'], []);
         $model = ModelCodec::fromJson(Options::read($options->only('the model document')));
         $model = $options->grade() === null ? $model : $model->withGrade($options->grade());
-        (new SteadySolver($model))->check();
-        $levels = GridLevels::of($model);
-        $report = GridReport::of(...end($levels));
+        $report = GridReport::of(...(new SteadySolver($model))->check());
         printf("%s: %d parts, %d limits, %d cells (%s), widths %.3g to %.3g mm.\n", $model->name, count($model->parts), count($model->limits),
             $report['cells'], implode(' x ', $report['shape']), 1e3 * $report['smallest'], 1e3 * $report['largest']);
         echo $report['shortfall'] === null ? '' : "{$report['shortfall']}\n";

@@ -135,22 +135,14 @@ final class GridBuilder
             }
         }
 
-        return LearnedGrid::of($rules, self::planes($model), Grade::of($model->grid)->growth, $seen, $asked, self::byHand($model));
-    }
-
-    /** @return array{list<array{float, float}>, list<array{float, float}>, list<array{float, float}>} stretches by axis where the size of the cells is given by hand, m */
-    private static function byHand(Model $model): array
-    {
-        $stretches = [[], [], []];
-        foreach ($model->grid->refine as $refinement) {
-            foreach ($refinement->boxes($model->parts) as $box) {
-                foreach ([0, 1, 2] as $axis) {
-                    $stretches[$axis][] = [$box->min[$axis], $box->max[$axis]];
-                }
+        $byHand = [[], [], []];
+        foreach ($model->refined() as [, $box]) {
+            foreach ([0, 1, 2] as $axis) {
+                $byHand[$axis][] = [$box->min[$axis], $box->max[$axis]];
             }
         }
 
-        return $stretches;
+        return LearnedGrid::of($rules, self::planes($model), Grade::of($model->grid)->growth, $seen, $asked, $byHand);
     }
 
     /** Whether a grid is one that was learned for this model in place of one by rules: all its planes are lines of it, and it is about as fine. */
@@ -175,10 +167,9 @@ final class GridBuilder
     /** @return array{array<int, float>, array<int, float>, array<int, float>} that stay lines of every grid of a model, by axis, m */
     private static function planes(Model $model): array
     {
-        $grade = Grade::of($model->grid);
-        $axes = self::axes(new GridRules($model, $grade->fineness), $grade->acrossFeature);
+        $rules = new GridRules($model, 1.0);
 
-        return [$axes[0]->planes, $axes[1]->planes, $axes[2]->planes];
+        return [$rules->planes(0), $rules->planes(1), $rules->planes(2)];
     }
 
     /** @param list<AxisRules> $axes */

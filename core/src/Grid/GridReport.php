@@ -12,6 +12,7 @@ use Foehn\Shapes\Turned;
  * too coarse, for the user to check before a run.
  *
  * @phpstan-type Feature array{part: string, feature: string, width: float, cells: int}
+ * @phpstan-type Report array{cells: int, asked: int, shortfall: ?string, steps: list<array{part: string, excess: float}>, shape: array{int, int, int}, smallest: float, largest: float, aspect: float, features: list<Feature>}
  */
 final class GridReport
 {
@@ -24,7 +25,7 @@ final class GridReport
     /**
      * Widths in metres.
      *
-     * @return array{cells: int, asked: int, shortfall: ?string, steps: list<array{part: string, excess: float}>, shape: array{int, int, int}, smallest: float, largest: float, aspect: float, features: list<Feature>}
+     * @return Report
      *         asked: cells that the grade asks for where its budget does not limit it; shortfall: what is too coarse then and what that costs, a sentence
      * @throws GridException
      */

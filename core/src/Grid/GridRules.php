@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace Foehn\Grid;
 
 use Foehn\Geometry\Axes;
-use Foehn\Geometry\Box;
 use Foehn\Model\FlowCondition;
 use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Model\Patch;
-use Foehn\Model\Refinement;
 use Foehn\Model\Side;
 use Foehn\Shapes\Fan;
 use Foehn\Shapes\FlatShape;
@@ -119,7 +117,7 @@ final readonly class GridRules
             }
         }
 
-        foreach ($this->byHand() as [$refinement, $box]) {
+        foreach ($this->model->refined() as [$refinement, $box]) {
             [$from, $to] = [$box->min[$axis], $box->max[$axis]];
             if ($refinement->face !== null && Axes::named($refinement->face) === $axis) {
                 $n = self::nearest($planes, str_ends_with($refinement->face, '+') ? $to : $from);
@@ -130,19 +128,6 @@ final readonly class GridRules
         }
 
         return new AxisRules($planes, $stretches, $widths, min($largest, $this->model->grid->largest ?? INF));
-    }
-
-    /** @return list<array{Refinement, Box}> what is given by hand, and where */
-    private function byHand(): array
-    {
-        $found = [];
-        foreach ($this->model->grid->refine as $refinement) {
-            foreach ($refinement->boxes($this->model->parts) as $box) {
-                $found[] = [$refinement, $box];
-            }
-        }
-
-        return $found;
     }
 
     /**
@@ -438,7 +423,7 @@ final readonly class GridRules
     }
 
     /** @return non-empty-array<int, float> planes of parts and patches, m, rising; those that nearly coincide are one */
-    private function planes(int $axis): array
+    public function planes(int $axis): array
     {
         $box = $this->model->space->box;
         $planes = [$box->min[$axis], $box->max[$axis]];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
+use Foehn\Geometry\Box;
 use Foehn\Materials\Library;
 use Foehn\Shapes\PlateFins;
 
@@ -76,6 +77,19 @@ final readonly class Model
         }
 
         return $conditions;
+    }
+
+    /** @return list<array{Refinement, Box}> what is asked of the grid by hand, and where; once for each linked copy */
+    public function refined(): array
+    {
+        $found = [];
+        foreach ($this->grid->refine as $refinement) {
+            foreach ($refinement->boxes($this->parts) as $box) {
+                $found[] = [$refinement, $box];
+            }
+        }
+
+        return $found;
     }
 
     /** Whether a given temperature, a film or a stream takes heat out of the model. */

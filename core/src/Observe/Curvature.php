@@ -169,20 +169,20 @@ final class Curvature
         $all = [...$counting, ...$ends[0], ...$ends[1]];
         $least = $all === [] ? 0.0 : self::STRAIGHT * (max($all) - min($all));
 
-        return self::secondDerivatives($this->grid->strides()[$axis], $this->grid->cells[$axis], $this->grid->widths[$axis], $values, $body, $ends[0], $ends[1], $least);
+        return self::secondDerivatives($this->grid->strides()[$axis], $this->grid->cells[$axis], $this->grid->widths[$axis], $values, $body, $ends, $least);
     }
 
     /**
      * @param array<int, float> $width m
      * @param array<int, float> $values
      * @param array<int, int> $body
-     * @param array<int, float> $low
-     * @param array<int, float> $high
+     * @param array{array<int, float>, array<int, float>} $ends
      * @param float $least bend within a cell, in the unit of the values
      * @return array<int, float>
      */
-    private static function secondDerivatives(int $stride, int $cells, array $width, array $values, array $body, array $low, array $high, float $least): array
+    private static function secondDerivatives(int $stride, int $cells, array $width, array $values, array $body, array $ends, float $least): array
     {
+        [$low, $high] = $ends;
         $bends = $values;
         foreach ($values as $c => $value) {
             if ($body[$c] === Voxels::NONE) {

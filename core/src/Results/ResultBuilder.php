@@ -19,6 +19,7 @@ use Foehn\Solve\Solution;
 /**
  * Writes the result document (format foehn-result, version 1) of a solution. SI units, temperatures in kelvin.
  *
+ * @phpstan-import-type Report from GridReport
  * @phpstan-type WatchRow array{id: string, name: string, quantity: string, reduce: string, value: ?float, plusMinus: ?float, order: ?float}
  * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, met: bool, plusMinus: ?float, order: ?float}
  * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float},
@@ -46,7 +47,7 @@ final class ResultBuilder
 
     private Readings $readings;
 
-    /** @var array{cells: int, asked: int, shortfall: ?string, steps: list<array{part: string, excess: float}>, shape: array{int, int, int}, smallest: float, largest: float, aspect: float, features: list<array{part: string, feature: string, width: float, cells: int}>} */
+    /** @var Report */
     private array $grid;
 
     private function __construct(private readonly Solution $solution)

@@ -7,7 +7,7 @@ namespace Foehn\Solve;
 use Closure;
 
 /** Nobody listens. */
-final class SilentListener implements ProgressListener
+class SilentListener implements ProgressListener
 {
     public function report(Progress $progress): void
     {

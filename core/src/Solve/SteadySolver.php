@@ -68,10 +68,11 @@ final class SteadySolver
     /**
      * Sets up everything on the grid asked for, without a step: what a computation would refuse is refused here.
      *
+     * @return array{Model, Grid} as they would be computed
      * @throws \Foehn\Grid\GridException
      * @throws PhysicsException
      */
-    public function check(): void
+    public function check(): array
     {
         $this->requireWayOut();
         $levels = GridLevels::of($this->model);
@@ -79,12 +80,13 @@ final class SteadySolver
         $voxels = Voxels::of($model, $grid);
         if ($model->physics->hasFlow()) {
             (new FlowEquations($model, $voxels))->begin(null);
-
-            return;
+        } else {
+            $coupling = new Coupling($model, $voxels);
+            $coupling->follow(null);
+            $coupling->equation(null);
         }
-        $coupling = new Coupling($model, $voxels);
-        $coupling->follow(null);
-        $coupling->equation(null);
+
+        return [$model, $grid];
     }
 
     /** @throws PhysicsException */

@@ -9,7 +9,8 @@ import { originOf, ownName, type ModelDocument } from '../model/document';
 import { gradeNames, grades } from '../model/grades';
 import { faceTitle } from '../model/heat';
 import { quietly } from '../model/partCommands';
-import { cellSizeOf, gridOf, refinementsOf, withCellSize, withFace, withGrid, withRefinement, withSize, type Refinement } from '../model/refine';
+import { millimetres } from '../model/parts';
+import { cellSizeOf, gridOf, refinementsOf, withCellSize, withGrid, withRefinement, withRefinementAt, withSize, type Refinement } from '../model/refine';
 import { sideNames, type SideName } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
@@ -19,10 +20,9 @@ import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 import type { StageProps } from './Panel';
 import { Removable } from './Removable';
+import { replaced } from './ShapeField';
 
 const faceChoices = Object.fromEntries(sideNames.map((face) => [face, faceTitle(face)])) as Record<SideName, string>;
-
-const corner = (metres: readonly number[]): string[] => metres.map((m) => `${Number((1e3 * m).toPrecision(6))} mm`);
 
 /** Cells, memory and time of a grade, before a run. */
 function GradeRow({ grade, revision, chosen }: { grade: Grade; revision: Revision; chosen: boolean }) {
@@ -68,7 +68,7 @@ export function GridFields({ revision, editor, mayEdit }: StageProps) {
     );
     const number = (text: string) => (Number.isFinite(Number(text)) ? Number(text) : text);
     const addBox = () => {
-        const at = (share: number) => corner(min.map((low, n) => low + share * (max[n]! - low)));
+        const at = (share: number) => min.map((low, n) => millimetres(low + share * (max[n]! - low)));
         const entry: Refinement = {
             box: { min: at(0.4), max: at(0.6) },
             size: `${Number((20 * Math.min(...max.map((m, n) => m - min[n]!))).toPrecision(2))} mm`,
@@ -158,13 +158,10 @@ function RefinementRow({ entry, n, revision, editor, disabled, units }: RowProps
                         disabled={disabled}
                         save={(text) =>
                             editor.edit(`${name}: ${end === 'min' ? 'from' : 'to'} ${axis} ${text}`, (d) =>
-                                withGrid(d, {
-                                    refine: refinementsOf(d).map((other, at) =>
-                                        at !== n
-                                            ? other
-                                            : { ...other, box: { ...box, [end]: box[end].map((v, m) => (m === i ? typed(text, lengthUnit(units)) : v)) } },
-                                    ),
-                                }),
+                                withRefinementAt(d, n, (other) => ({
+                                    ...other,
+                                    box: { ...box, [end]: replaced(box[end], i, typed(text, lengthUnit(units))) },
+                                })),
                             )
                         }
                     />
@@ -228,7 +225,7 @@ export function CellSizeField({ ids, name, document, editor, disabled }: PartPro
                         value={face as SideName}
                         choices={faceChoices}
                         disabled={disabled}
-                        save={(to) => editor.edit(`${name}: cell size at ${to}`, (d) => withFace(d, n, to))}
+                        save={(to) => editor.edit(`${name}: cell size at ${to}`, (d) => withRefinementAt(d, n, (entry) => ({ ...entry, face: to })))}
                     />
                     <EditField
                         label={`Cell size at ${face}`}

@@ -44,19 +44,16 @@ export function withCellSize(document: ModelDocument, parts: readonly string[], 
 
 export const withRefinement = (document: ModelDocument, entry: Refinement): ModelDocument => withRefinements(document, [...refinementsOf(document), entry]);
 
-/** Another size for the nth refinement; with an empty one it is removed. */
-export const withSize = (document: ModelDocument, n: number, size: string): ModelDocument =>
+/** Changes the nth refinement; null removes it. */
+export const withRefinementAt = (document: ModelDocument, n: number, change: (entry: Refinement) => Refinement | null): ModelDocument =>
     withRefinements(
         document,
-        refinementsOf(document).flatMap((entry, at) => (at !== n ? [entry] : size === '' ? [] : [{ ...entry, size }])),
+        refinementsOf(document).flatMap((entry, at) => (at === n ? (change(entry) ?? []) : [entry])),
     );
 
-/** The nth refinement at another face of its part. */
-export const withFace = (document: ModelDocument, n: number, face: string): ModelDocument =>
-    withRefinements(
-        document,
-        refinementsOf(document).map((entry, at) => (at === n ? { ...entry, face } : entry)),
-    );
+/** Another size for the nth refinement; with an empty one it is removed. */
+export const withSize = (document: ModelDocument, n: number, size: string): ModelDocument =>
+    withRefinementAt(document, n, (entry) => (size === '' ? null : { ...entry, size }));
 
 /** Without what is asked of parts that are gone. */
 export function withoutRefinementsOf(document: ModelDocument, parts: readonly string[]): ModelDocument {
