@@ -24,7 +24,7 @@ final class RunFiles
 {
     private const STATE = 'flow.state';
 
-    public const FIELDS = ['temperature' => 'temperature.f32', 'parts' => 'parts.u16', 'velocity' => 'velocity.f32'];
+    public const FIELDS = ['temperature' => 'temperature.f32', 'parts' => 'parts.u16', 'velocity' => 'velocity.f32', 'pressure' => 'pressure.f32'];
 
     /**
      * Writes the next picture of a run and lets it take the place of the last one.

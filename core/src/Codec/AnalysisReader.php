@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Codec;
 
 use Foehn\Geometry\Box;
+use Foehn\Model\ConvergenceTarget;
 use Foehn\Model\GridSettings;
 use Foehn\Model\Part;
 use Foehn\Model\Refinement;
@@ -25,8 +26,13 @@ final class AnalysisReader
 
     private const MOST_ACROSS = 20;
 
-    /** @param list<Part> $parts */
-    public static function read(Reader $reader, array $parts): GridSettings
+    private const MOST_ITERATIONS = 100_000;
+
+    /**
+     * @param list<Part> $parts
+     * @return array{GridSettings, ConvergenceTarget}
+     */
+    public static function read(Reader $reader, array $parts): array
     {
         $time = $reader->object('time');
         if ($time->oneOf('kind', ['steady', 'transient'], 'steady') !== 'steady') {
@@ -55,9 +61,26 @@ final class AnalysisReader
             }
         }
         $grid->close();
+        $target = self::target($reader->object('convergence'));
         $reader->close();
 
-        return new GridSettings($grade, $maxCells, $cells, $lines, [$stretch[0], $stretch[1], $stretch[2]], $refine, $largest, $growth, $across);
+        return [new GridSettings($grade, $maxCells, $cells, $lines, [$stretch[0], $stretch[1], $stretch[2]], $refine, $largest, $growth, $across), $target];
+    }
+
+    private static function target(Reader $given): ConvergenceTarget
+    {
+        $share = function (string $key) use ($given): ?float {
+            $value = $given->optionalQuantity($key, Dimension::none());
+            if ($value !== null && ($value < 1e-14 || $value > 0.1)) {
+                $given->problem($key, sprintf('%g is given; a share from 1e-14 to 0.1 is expected, such as 1e-6', $value));
+            }
+
+            return $value;
+        };
+        $target = new ConvergenceTarget($share('residual'), $share('change'), $given->has('iterations') ? $given->int('iterations', 1, self::MOST_ITERATIONS) : null);
+        $given->close();
+
+        return $target;
     }
 
     private static function growth(Reader $grid): float

@@ -4,13 +4,29 @@ declare(strict_types=1);
 
 namespace Foehn\Codec;
 
+use Foehn\Geometry\Axes;
 use Foehn\Model\ElectricCondition;
+use Foehn\Shapes\Shape;
+use Foehn\Shapes\Turned;
 use Foehn\Units\Dimension;
 
-/** Reads the current or voltage at a face of a part. */
+/** Reads the currents and voltages at a face of a part. */
 final class ElectricConditionReader
 {
-    public static function read(Reader $reader): ElectricCondition
+    /** Terminals on one face. */
+    private const MOST = 100;
+
+    /** @return list<ElectricCondition> of the face: one, or one for each rectangle of it */
+    public static function all(Reader $face, string $name, Shape $shape): array
+    {
+        $given = $face->raw('electric');
+
+        return is_array($given) && array_is_list($given) && $given !== []
+            ? array_map(fn (Reader $one): ElectricCondition => self::read($one, $name, $shape), $face->objects('electric', self::MOST, 'currents and voltages'))
+            : [self::read($face->object('electric'), $name, $shape)];
+    }
+
+    private static function read(Reader $reader, string $face, Shape $shape): ElectricCondition
     {
         $kind = $reader->oneOf('kind', ElectricCondition::KINDS);
         $value = match ($kind) {
@@ -18,8 +34,35 @@ final class ElectricConditionReader
             'voltage' => $reader->quantity('voltage', Dimension::voltage()),
             default => 0.0,
         };
+        $rectangle = $reader->has('min') || $reader->has('max') ? self::rectangle($reader, $face, $shape) : null;
         $reader->close();
 
-        return new ElectricCondition($kind, $value);
+        return new ElectricCondition($face, $kind, $value, $rectangle);
+    }
+
+    /**
+     * A rectangle is given from the lower corner of the box around the part, so that it goes along where the part is moved or repeated.
+     *
+     * @return ?array{array{float, float}, array{float, float}} m in the space
+     */
+    private static function rectangle(Reader $reader, string $face, Shape $shape): ?array
+    {
+        $min = $reader->vector('min', Dimension::length(), 2);
+        $max = $reader->vector('max', Dimension::length(), 2);
+        if ($shape instanceof Turned || ! in_array($face[0], ['x', 'y', 'z'], true)) {
+            $reader->problem('min', sprintf('a rectangle lies on a flat face of a part that is not turned; face "%s" of this one has no axes for it', $face));
+
+            return null;
+        }
+        [$a, $b] = Axes::across(Axes::named($face));
+        $bounds = $shape->bounds();
+        $corner = $bounds->min;
+        if ($max[0] <= $min[0] || $max[1] <= $min[1]) {
+            $reader->problem('max', 'the rectangle has no area');
+        } elseif (min($min) < 0.0 || $max[0] > $bounds->size($a) * (1 + 1e-9) || $max[1] > $bounds->size($b) * (1 + 1e-9)) {
+            $reader->problem('max', sprintf('the rectangle reaches beyond the face, which is %g m by %g m; it is given from the lower corner of the part', $bounds->size($a), $bounds->size($b)));
+        }
+
+        return [[$corner[$a] + $min[0], $corner[$b] + $min[1]], [$corner[$a] + $max[0], $corner[$b] + $max[1]]];
     }
 }

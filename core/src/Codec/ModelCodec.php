@@ -68,14 +68,14 @@ final class ModelCodec
         foreach (self::placed($root, $assemblies) as $reader) {
             [$materials, $parts[]] = PartReader::read($reader, $materials, $surroundings);
         }
-        $targets = new TargetReader($parts, $assemblies, $problems);
+        $targets = new TargetReader($parts, $assemblies, $problems, $surroundings->temperature);
         $watches = array_merge(...array_map($targets->watches(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches')));
         $limits = array_merge(...array_map($targets->limits(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits')));
-        $grid = AnalysisReader::read($root->object('analysis'), $parts);
+        [$grid, $convergence] = AnalysisReader::read($root->object('analysis'), $parts);
         $root->close();
         $problems->throwIfAny();
 
-        $model = new Model($name, $surroundings, $physics, $space, new Contents($materials, $parts, $assemblies), new Questions($watches, $limits), $grid);
+        $model = new Model($name, $surroundings, $physics, $space, new Contents($materials, $parts, $assemblies), new Questions($watches, $limits), $grid, $convergence);
         ModelChecks::run($model, $problems);
         $problems->throwIfAny();
 

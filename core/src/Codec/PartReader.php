@@ -69,17 +69,18 @@ final class PartReader
         return $emissivity;
     }
 
-    /** @return array{array<string, HeatCondition>, array<string, ElectricCondition>} by face */
+    /** @return array{array<string, HeatCondition>, list<ElectricCondition>} what is stated of heat by face, and where current passes */
     private static function faces(Reader $reader, Shape $shape, Surroundings $surroundings): array
     {
         $faces = $terminals = [];
         foreach ([...$shape->faces(), 'bare'] as $face) {
             if ($reader->has($face)) {
                 $faceReader = $reader->object($face);
-                if ($face !== 'bare' && $faceReader->has('electric')) {
-                    $terminals[$face] = ElectricConditionReader::read($faceReader->object('electric'));
+                $isTerminal = $face !== 'bare' && $faceReader->has('electric');
+                if ($isTerminal) {
+                    array_push($terminals, ...ElectricConditionReader::all($faceReader, $face, $shape));
                 }
-                if ($faceReader->has('heat') || ! isset($terminals[$face])) {
+                if ($faceReader->has('heat') || ! $isTerminal) {
                     $faces[$face] = HeatConditionReader::read($faceReader->object('heat', true), $surroundings);
                 }
                 $faceReader->close();

@@ -137,7 +137,28 @@ final class Reader
     /** A quantity that may be a formula of the place x, y, z. */
     public function field(string $key, Dimension $dimension): ScalarField
     {
+        return $this->fieldOf($key, $this->raw($key), $dimension) ?? ScalarField::constant($this->quantity($key, $dimension));
+    }
+
+    /**
+     * A vector whose components may be formulas of the place.
+     *
+     * @return array{ScalarField, ScalarField, ScalarField}
+     */
+    public function fields(string $key, Dimension $dimension): array
+    {
         $value = $this->raw($key);
+        if (! is_array($value) || count($value) !== 3 || ! array_is_list($value)) {
+            $value = $this->vector($key, $dimension, 3);
+        }
+        $component = fn (int $axis): ScalarField => $this->fieldOf("$key/$axis", $value[$axis], $dimension) ?? ScalarField::constant($this->element("$key/$axis", $value[$axis], $dimension));
+
+        return [$component(0), $component(1), $component(2)];
+    }
+
+    /** A value that is a formula of the place, or that is no formula at all; null where it is a number like any other. */
+    private function fieldOf(string $key, mixed $value, Dimension $dimension): ?ScalarField
+    {
         if (is_string($value)) {
             try {
                 $formula = new Formula($value);
@@ -157,7 +178,7 @@ final class Reader
             }
         }
 
-        return ScalarField::constant($this->quantity($key, $dimension));
+        return null;
     }
 
     /**

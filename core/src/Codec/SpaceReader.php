@@ -7,6 +7,8 @@ namespace Foehn\Codec;
 use Foehn\Geometry\Box;
 use Foehn\Materials\Library;
 use Foehn\Materials\Material;
+use Foehn\Model\FlowCondition;
+use Foehn\Model\HeatCondition;
 use Foehn\Model\Patch;
 use Foehn\Model\Physics;
 use Foehn\Model\Side;
@@ -84,13 +86,27 @@ final class SpaceReader
         }
     }
 
-    private static function side(Reader $reader, Surroundings $surroundings, Physics $physics): Side
+    /**
+     * What a side or patch is to the flow and to the heat.
+     *
+     * @return array{FlowCondition, HeatCondition}
+     */
+    private static function conditions(Reader $reader, Surroundings $surroundings, Physics $physics): array
     {
         $flow = FlowConditionReader::read($reader, $surroundings, $physics);
         $heat = HeatConditionReader::read($reader->object('heat'), $surroundings);
         if ($flow->kind !== 'wall' && $heat->kind !== 'adiabatic') {
-            $reader->problem('heat', sprintf('a side of kind "%s" takes no heat condition; leave "heat" out or write "wall"', $flow->kind));
+            $reader->problem('heat', sprintf('a side or patch of kind "%s" takes no heat condition; leave "heat" out or write "wall"', $flow->kind));
         }
+        // Fluid that stands at its temperature beyond an inlet also takes heat up against the stream.
+        $conducts = $flow->kind === 'inlet' && $reader->bool('conducts', false);
+
+        return [$flow, $conducts ? new HeatCondition('temperature', $flow->temperature, $flow->temperature) : $heat];
+    }
+
+    private static function side(Reader $reader, Surroundings $surroundings, Physics $physics): Side
+    {
+        [$flow, $heat] = self::conditions($reader, $surroundings, $physics);
         $patches = [];
         foreach ($reader->objects('patches', 1000, 'patches') as $patchReader) {
             $min = $patchReader->vector('min', Dimension::length(), 2);
@@ -98,10 +114,9 @@ final class SpaceReader
             if ($max[0] <= $min[0] || $max[1] <= $min[1]) {
                 $patchReader->problem('max', 'the patch has no area');
             }
+            [$patchFlow, $patchHeat] = self::conditions($patchReader, $surroundings, $physics);
             $patches[] = new Patch(
-                [$min[0], $min[1]], [$max[0], $max[1]],
-                HeatConditionReader::read($patchReader->object('heat'), $surroundings),
-                FlowConditionReader::read($patchReader, $surroundings, $physics),
+                [$min[0], $min[1]], [$max[0], $max[1]], $patchHeat, $patchFlow,
                 $patchReader->bool('round', false),
                 $patchReader->has('heat'),
             );

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Foehn\Codec;
 
+use Foehn\Geometry\Axes;
 use Foehn\Model\Assembly;
+use Foehn\Model\Convective;
 use Foehn\Model\Limit;
 use Foehn\Model\Part;
+use Foehn\Model\Section;
 use Foehn\Model\Space;
 use Foehn\Model\Target;
 use Foehn\Model\Watch;
@@ -31,8 +34,9 @@ final class TargetReader
     /**
      * @param list<Part> $parts
      * @param array<string, Assembly> $assemblies by name
+     * @param float $ambient K
      */
-    public function __construct(array $parts, private readonly array $assemblies, Problems $problems)
+    public function __construct(array $parts, private readonly array $assemblies, Problems $problems, private readonly float $ambient)
     {
         foreach ($parts as $part) {
             if (isset($this->parts[$part->id])) {
@@ -55,10 +59,14 @@ final class TargetReader
         if ($quantity === 'temperature' && $reduce === 'total') {
             $reader->problem('reduce', 'a temperature has min, mean or max, no total');
         }
+        if (in_array($reduce, Watch::PLACES, true) && ! $target->isLine()) {
+            $reader->problem('reduce', sprintf('"%s" is a place along a line; give a "line" in "of"', $reduce));
+        }
+        $against = $this->against($reader, $quantity);
         $name = $reader->string('name', $target->describe());
         $reader->close();
 
-        return $this->each($target, fn (Target $of, string $id, string $name) => new Watch($id, $name, $of, $quantity, $reduce), $id, $name);
+        return $this->each($target, fn (Target $of, string $id, string $name) => new Watch($id, $name, $of, $quantity, $reduce, $against), $id, $name);
     }
 
     /** @return list<Limit> one, and one of each linked copy of its part */
@@ -78,25 +86,70 @@ final class TargetReader
         if ($quantity === 'temperature' && $derating > self::LARGEST_DERATING) {
             $reader->problem('derating', sprintf('%g K are given as derating; a difference of temperatures is written in K, not in °C', $derating));
         }
+        $against = $this->against($reader, $quantity);
         $name = $reader->string('name', $target->describe());
         $reader->close();
 
-        return $this->each($target, fn (Target $of, string $id, string $name) => new Limit(new Watch($id, $name, $of, $quantity, $reduce), $atMost, $atLeast, $derating), $id, $name);
+        return $this->each($target, fn (Target $of, string $id, string $name) => new Limit(new Watch($id, $name, $of, $quantity, $reduce, $against), $atMost, $atLeast, $derating), $id, $name);
+    }
+
+    /** What a convection coefficient is counted against: a temperature given, or that of the fluid in a section. */
+    private function against(Reader $reader, string $quantity): ?Convective
+    {
+        if ($quantity !== 'convectionCoefficient' && $quantity !== 'nusselt') {
+            return null;
+        }
+        $given = $reader->raw('reference');
+        $reference = is_array($given) ? self::section($reader->object('reference')) : $reader->temperature('reference', $this->ambient);
+        $length = $quantity === 'nusselt' ? $reader->quantity('length', Dimension::length(), null, 0.0, true) : 1.0;
+
+        return new Convective($reference, $length);
+    }
+
+    private static function section(Reader $reader): Section
+    {
+        $axis = (int) array_search($reader->oneOf('axis', ['x', 'y', 'z']), ['x', 'y', 'z'], true);
+        $at = $reader->quantity('at', Dimension::length());
+        $corner = function (string $key) use ($reader): ?array {
+            $given = $reader->has($key) ? $reader->vector($key, Dimension::length(), 2) : null;
+
+            return $given === null ? null : [$given[0], $given[1]];
+        };
+        [$min, $max] = [$corner('min'), $corner('max')];
+        if (($min === null) !== ($max === null) || ($min !== null && $max !== null && ($max[0] <= $min[0] || $max[1] <= $min[1]))) {
+            $reader->problem('max', 'a rectangle of the section has a "min" and a "max" above it, along the two axes of the plane');
+        }
+        $reader->close();
+
+        return new Section(Axes::of(2 * $axis), $at, $min, $max);
     }
 
     /** What is asked of a target, and whether it has that. */
     private function quantity(Reader $reader, Target $target): string
     {
         $quantity = $reader->oneOf('quantity', Watch::QUANTITIES, 'temperature');
-        if (in_array($quantity, ['heat', 'heatFlux'], true) && $target->side === null && $target->face === null) {
-            $reader->problem('quantity', 'heat is watched through a side of the space or a face of a part');
+        if (in_array($quantity, ['heat', 'heatFlux', ...Watch::AT_WALLS], true) && $target->side === null && $target->face === null) {
+            $reader->problem('quantity', sprintf('"%s" is watched at a side of the space, a patch of it or a face of a part', $quantity));
         }
         if (in_array($quantity, Watch::AT_POINTS, true) && $target->point === null) {
             $reader->problem('quantity', sprintf('"%s" is watched at a point or along a line', $quantity));
         }
         $isFan = ($this->parts[$target->part ?? ''] ?? null)?->shape instanceof Fan;
-        if (in_array($quantity, Watch::THROUGH, true) && $target->side === null && ! ($isFan && $quantity === 'volumeFlow')) {
-            $reader->problem('quantity', sprintf('"%s" is watched through a side of the space or a patch of it%s', $quantity, $quantity === 'volumeFlow' ? ', or of a fan' : ''));
+        $through = match ($quantity) {
+            'bulkTemperature' => $target->section !== null,
+            'outflowTemperature' => $target->side !== null,
+            'massFlow' => $target->side !== null || $target->section !== null,
+            'volumeFlow' => $target->side !== null || $target->section !== null || $isFan,
+            default => $target->section === null,
+        };
+        if (! $through) {
+            $reader->problem('quantity', match ($quantity) {
+                'bulkTemperature' => '"bulkTemperature" is watched through a section',
+                'outflowTemperature' => '"outflowTemperature" is watched through a side of the space or a patch of it',
+                'massFlow' => '"massFlow" is watched through a side of the space, a patch of it or a section',
+                'volumeFlow' => '"volumeFlow" is watched through a side of the space, a patch of it or a section, or of a fan',
+                default => sprintf('"%s" has no value for a section; massFlow, volumeFlow and bulkTemperature have', $quantity),
+            });
         }
 
         return $quantity;
@@ -145,14 +198,15 @@ final class TargetReader
             [$point, $end] = [[$p[0], $p[1], $p[2]], [$q[0], $q[1], $q[2]]];
             $line->close();
         }
+        $section = $reader->has('section') ? self::section($reader->object('section')) : null;
         $patch = $reader->has('patch') ? $reader->int('patch', 0, 999) : null;
         if ($patch !== null && $side === null) {
             $reader->problem('patch', 'a patch belongs to a side; give "side" too');
         }
         $id = $reader->has('part') ? $reader->string('part') : null;
         $part = $this->parts[$id ?? ''] ?? null;
-        if (count(array_filter([$point, $side, $id], fn ($v) => $v !== null)) !== 1) {
-            $reader->problem('', 'exactly one of "part", "side", "point" and "line" is expected');
+        if (count(array_filter([$point, $side, $id, $section], fn ($v) => $v !== null)) !== 1) {
+            $reader->problem('', 'exactly one of "part", "side", "point", "line" and "section" is expected');
         } elseif ($id !== null && $part === null) {
             $reader->problem('part', sprintf('there is no part with the id "%s"', $id));
         }
@@ -166,6 +220,6 @@ final class TargetReader
         }
         $reader->close();
 
-        return new Target($id, $face, $node, $side, $point, $patch, $end);
+        return new Target($id, $face, $node, $side, $point, $patch, $end, $section);
     }
 }

@@ -121,7 +121,7 @@ final class SolveCommand
     {
         $rows = [];
         foreach ([...$result['limits'], ...$result['watches']] as $value) {
-            $rows[] = [$value['name'], $value['value'] === null ? '-' : sprintf('%.6g', $value['value']), Watch::unit($value['quantity']),
+            $rows[] = [$value['name'], $value['value'] === null ? '-' : sprintf('%.6g', $value['value']), Watch::unit($value['quantity'], $value['reduce'] ?? ''),
                 $value['plusMinus'] === null ? 'unknown' : sprintf('%.2g', $value['plusMinus']), $value['order'] === null ? '-' : sprintf('%.1f', $value['order'])];
         }
         if ($rows !== []) {

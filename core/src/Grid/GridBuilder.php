@@ -126,6 +126,9 @@ final class GridBuilder
      */
     public static function learned(Model $model, Grid $rules, Grid $seen, array $asked): Grid
     {
+        if ((new GridRules($model, 1.0))->stand()) {
+            return $rules;
+        }
         // Lumped gaps have one temperature across: cells there show nothing more.
         foreach ($model->parts as $part) {
             if ($part->shape instanceof PlateFins && $part->shape !== $part->shape->real()) {

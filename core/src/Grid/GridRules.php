@@ -13,6 +13,7 @@ use Foehn\Model\Side;
 use Foehn\Shapes\Fan;
 use Foehn\Shapes\FlatShape;
 use Foehn\Shapes\Shape;
+use Foehn\Units\ScalarField;
 
 /**
  * Where the physics of a model asks for cells, before anything is computed: across channels, in boundary layers, in closed boxes,
@@ -56,9 +57,9 @@ final readonly class GridRules
     private const PLANAR = 2.0;
 
     /** Cells across a gap, and along it in each length of the gap, where the flow separates behind a step. */
-    private const SEPARATED = 16.0;
+    private const SEPARATED = 24.0;
 
-    private const SEPARATED_ALONG = 4.0;
+    private const SEPARATED_ALONG = 2.7;
 
     /** Warm fluid forms rolls about as wide as it is high: a layer thinner than this fraction of its height has none. */
     private const ROLLS = 0.5;
@@ -71,10 +72,10 @@ final readonly class GridRules
 
     private ?Fluid $fluid;
 
-    /** @var list<int> axes along which something enters, leaves or is blown */
+    /** @var list<0|1|2> axes along which something enters, leaves or is blown */
     private array $streams;
 
-    /** @var list<int> axes along which nothing changes */
+    /** @var list<0|1|2> axes along which nothing changes */
     private array $uniform;
 
     /** Cells where the physics asks for them, against those of Working. */
@@ -202,10 +203,12 @@ final readonly class GridRules
         foreach ($this->model->space->sides as $name => $side) {
             [$a, $b] = Axes::across(Axes::named($name));
             foreach ([[$side->flow, $box->size($a) * $box->size($b)], ...array_map(fn (Patch $patch) => [$patch->flow, ($patch->max[0] - $patch->min[0]) * ($patch->max[1] - $patch->min[1])], $side->patches)] as [$flow, $area]) {
-                $speed = max($speed, sqrt($flow->velocity[0] ** 2 + $flow->velocity[1] ** 2 + $flow->velocity[2] ** 2), match ($flow->inlet?->given) {
-                    'speed' => abs($flow->inlet->amount),
-                    'volumeFlow' => abs($flow->inlet->amount) / $area,
-                    'massFlow' => abs($flow->inlet->amount) / $area / max(1e-12, $this->fluid->density ?? 1.0),
+                $velocity = array_map($this->greatest(...), $flow->velocity);
+                $amount = $this->greatest($flow->given->amount ?? ScalarField::constant(0.0));
+                $speed = max($speed, sqrt($velocity[0] ** 2 + $velocity[1] ** 2 + $velocity[2] ** 2), match ($flow->given?->by) {
+                    'speed' => $amount,
+                    'volumeFlow' => $amount / $area,
+                    'massFlow' => $amount / $area / max(1e-12, $this->fluid->density ?? 1.0),
                     default => 0.0,
                 });
             }
@@ -218,6 +221,22 @@ final readonly class GridRules
         }
 
         return $speed;
+    }
+
+    /** Greatest amount of what is given, at the corners, edges and middles of the space where it follows the place. */
+    private function greatest(ScalarField $field): float
+    {
+        if ($field->isConstant()) {
+            return abs($field->constant);
+        }
+        $box = $this->model->space->box;
+        $greatest = 0.0;
+        for ($n = 0; $n < 27; $n++) {
+            $place = array_map(fn (int $axis): float => $box->min[$axis] + 0.5 * (intdiv($n, 3 ** $axis) % 3) * $box->size($axis), [0, 1, 2]);
+            $greatest = max($greatest, abs($field->at(...$place)));
+        }
+
+        return $greatest;
     }
 
     /** Speed of a fall along the space under the buoyancy of the temperatures that are given, m/s. */
@@ -244,6 +263,16 @@ final readonly class GridRules
         $strengths = array_map(abs(...), $this->model->surroundings->gravity);
 
         return $this->model->space->box->size((int) array_search(max($strengths), $strengths, true));
+    }
+
+    /**
+     * Whether the grid stays that of the rules, whatever a coarser one shows: where a stream separates from the walls of a channel, the layer between
+     * it and what turns back beside it swings without end on cells that are wide along it, however many there are across, and a coarse solution asks
+     * for just those.
+     */
+    public function stand(): bool
+    {
+        return $this->fluid !== null && count($this->model->parts) <= self::FEW_PARTS && $this->separates();
     }
 
     /** Whether a stream enters by a part of a side, so that it separates from the walls beside. */
@@ -290,8 +319,8 @@ final readonly class GridRules
         foreach ($this->model->parts as $part) {
             $bounds = $part->shape->bounds();
             $prism = $this->isPrism($part->shape, $axis);
-            $stated = array_filter([...array_keys($part->faces), ...array_keys($part->terminals)], fn (string $face) => $face === 'bare' || ! in_array($face[0], ['x', 'y', 'z'], true) || Axes::named($face) === $axis);
-            if (! $prism || $stated !== [] || ! $this->spans($axis, $bounds->min[$axis], $bounds->max[$axis]) || $part->source?->isConstant() === false) {
+            $stated = array_filter([...array_keys($part->faces), ...array_column($part->terminals, 'face')], fn (string $face) => $face === 'bare' || ! in_array($face[0], ['x', 'y', 'z'], true) || Axes::named($face) === $axis);
+            if ($this->terminalEdges($axis) !== [] || ! $prism || $stated !== [] || ! $this->spans($axis, $bounds->min[$axis], $bounds->max[$axis]) || $part->source?->isConstant() === false) {
                 return false;
             }
         }
@@ -382,7 +411,7 @@ final readonly class GridRules
         return [$this->model->space->sides['xyz'[$axis] . '-'], $this->model->space->sides['xyz'[$axis] . '+']];
     }
 
-    /** @return list<int> */
+    /** @return list<0|1|2> */
     private function streams(): array
     {
         $streams = [];
@@ -414,6 +443,22 @@ final readonly class GridRules
         return $patches;
     }
 
+    /** @return list<float> where rectangles by which current enters or leaves begin and end along an axis, m */
+    private function terminalEdges(int $axis): array
+    {
+        $edges = [];
+        foreach ($this->model->parts as $part) {
+            foreach ($part->terminals as $terminal) {
+                $position = array_search($axis, Axes::across(Axes::named($terminal->face)), true);
+                if ($terminal->rectangle !== null && $position !== false) {
+                    array_push($edges, $terminal->rectangle[0][$position], $terminal->rectangle[1][$position]);
+                }
+            }
+        }
+
+        return $edges;
+    }
+
     /** @param non-empty-array<int, float> $planes */
     private static function nearest(array $planes, float $place): int
     {
@@ -422,7 +467,7 @@ final readonly class GridRules
         return (int) array_search(min($distances), $distances, true);
     }
 
-    /** @return non-empty-array<int, float> planes of parts and patches, m, rising; those that nearly coincide are one */
+    /** @return non-empty-array<int, float> planes of parts, patches and rectangles of terminals, m, rising; those that nearly coincide are one */
     public function planes(int $axis): array
     {
         $box = $this->model->space->box;
@@ -433,6 +478,7 @@ final readonly class GridRules
         foreach ($this->patches($axis) as [, $from, $to]) {
             array_push($planes, $from, $to);
         }
+        array_push($planes, ...$this->terminalEdges($axis));
         foreach ($this->model->grid->refine as $refinement) {
             if ($refinement->box !== null) {
                 array_push($planes, $refinement->box->min[$axis], $refinement->box->max[$axis]);

@@ -13,7 +13,7 @@ final readonly class Loads
      * @param float $power W over the whole part
      * @param ?ScalarField $source W/m3, or null
      * @param array<string, HeatCondition> $faces by face name; "bare" stands for every face of the part that nothing touches and no other entry names
-     * @param array<string, ElectricCondition> $terminals by face name
+     * @param list<ElectricCondition> $terminals
      */
     public function __construct(public float $power, public ?ScalarField $source, public array $faces, public array $terminals = [])
     {

@@ -37,6 +37,7 @@ final readonly class Model
         private Contents $contents,
         private Questions $questions,
         public GridSettings $grid,
+        public ConvergenceTarget $convergence = new ConvergenceTarget(),
     ) {
         [$this->materials, $this->parts, $this->assemblies] = [$contents->materials, $contents->parts, $contents->assemblies];
         [$this->watches, $this->limits] = [$questions->watches, $questions->limits];
@@ -56,13 +57,13 @@ final readonly class Model
     /** The same parts in another space, on another grid. */
     public function within(Space $space, GridSettings $grid): self
     {
-        return new self($this->name, $this->surroundings, $this->physics, $space, $this->contents, $this->questions, $grid);
+        return new self($this->name, $this->surroundings, $this->physics, $space, $this->contents, $this->questions, $grid, $this->convergence);
     }
 
     /** @param list<Part> $parts */
     private function with(array $parts, GridSettings $grid): self
     {
-        return new self($this->name, $this->surroundings, $this->physics, $this->space, new Contents($this->materials, $parts, $this->assemblies), $this->questions, $grid);
+        return new self($this->name, $this->surroundings, $this->physics, $this->space, new Contents($this->materials, $parts, $this->assemblies), $this->questions, $grid, $this->convergence);
     }
 
     /** @return list<HeatCondition> of all sides, patches and part faces */

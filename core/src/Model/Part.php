@@ -37,7 +37,7 @@ final readonly class Part
     /** @var array<string, HeatCondition> by face name; "bare" stands for every face of the part that nothing touches and no other entry names */
     public array $faces;
 
-    /** @var array<string, ElectricCondition> by face name */
+    /** @var list<ElectricCondition> */
     public array $terminals;
 
     /** @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead) */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
-/** What a watch or limit looks at: a part, a face or node of it, a side of the space or a patch of it, a point, or a line between two. */
+/** What a watch or limit looks at: a part, a face or node of it, a side of the space or a patch of it, a point, a line between two, or a section. */
 final readonly class Target
 {
     public const NODES = ['junction', 'case', 'board'];
@@ -24,7 +24,19 @@ final readonly class Target
         public ?array $point,
         public ?int $patch = null,
         public ?array $end = null,
+        public ?Section $section = null,
     ) {
+    }
+
+    public function isLine(): bool
+    {
+        return $this->end !== null;
+    }
+
+    /** Of a line, m. */
+    public function length(): float
+    {
+        return $this->point === null || $this->end === null ? 0.0 : sqrt(array_sum(array_map(fn (float $a, float $b): float => ($b - $a) ** 2, $this->point, $this->end)));
     }
 
     /** @return list<array{float, float, float}> the point, or evenly along the line, m */
@@ -48,12 +60,13 @@ final readonly class Target
 
     public function withPart(string $part): self
     {
-        return new self($part, $this->face, $this->node, $this->side, $this->point, $this->patch, $this->end);
+        return new self($part, $this->face, $this->node, $this->side, $this->point, $this->patch, $this->end, $this->section);
     }
 
     public function describe(): string
     {
         return match (true) {
+            $this->section !== null => $this->section->describe(),
             $this->point !== null && $this->end !== null => sprintf('line (%g, %g, %g) to (%g, %g, %g) m', ...$this->point, ...$this->end),
             $this->point !== null => sprintf('point (%g, %g, %g) m', ...$this->point),
             $this->patch !== null => "patch $this->patch of side $this->side",

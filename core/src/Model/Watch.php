@@ -9,44 +9,55 @@ use Foehn\Units\Dimension;
 /** A number followed during a run and kept for it. */
 final readonly class Watch
 {
-    public const QUANTITIES = ['temperature', 'heat', 'heatFlux', ...self::AT_POINTS, ...self::THROUGH];
+    public const QUANTITIES = ['temperature', 'heat', 'heatFlux', ...self::AT_WALLS, ...self::AT_POINTS, ...self::THROUGH];
+
+    /** Where fluid passes a face of a part, a side of the space or a patch of it. */
+    public const AT_WALLS = ['convectionCoefficient', 'nusselt', 'wallShear'];
 
     /** Of the flow, at a point. */
     public const AT_POINTS = ['velocityX', 'velocityY', 'velocityZ', 'speed', 'pressure'];
 
-    /** Of the flow, through a side or patch, positive out of the space. */
-    public const THROUGH = ['massFlow', 'volumeFlow', 'outflowTemperature'];
+    /** Of the flow, through a side or patch, positive out of the space, or through a section, positive along its axis. */
+    public const THROUGH = ['massFlow', 'volumeFlow', 'outflowTemperature', 'bulkTemperature'];
 
-    public const REDUCTIONS = ['min', 'mean', 'max', 'total'];
+    public const REDUCTIONS = ['min', 'mean', 'max', 'total', ...self::PLACES];
+
+    /** Where along a line, in metres from its beginning: of the least and the greatest value, and of the first passage through zero. */
+    public const PLACES = ['minAt', 'maxAt', 'zeroAt'];
 
     public static function dimension(string $quantity): Dimension
     {
         return match ($quantity) {
             'heat' => Dimension::power(),
             'heatFlux' => Dimension::heatFlux(),
-            'pressure' => Dimension::pressure(),
+            'pressure', 'wallShear' => Dimension::pressure(),
+            'convectionCoefficient' => Dimension::filmCoefficient(),
+            'nusselt' => Dimension::none(),
             'massFlow' => Dimension::massFlow(),
             'volumeFlow' => Dimension::volumeFlow(),
-            'temperature', 'outflowTemperature' => Dimension::temperature(),
+            'temperature', 'outflowTemperature', 'bulkTemperature' => Dimension::temperature(),
             default => Dimension::speed(),
         };
     }
 
-    /** SI unit of a quantity. */
-    public static function unit(string $quantity): string
+    /** SI unit of a quantity, or of the place where it has a value; empty for a plain number. */
+    public static function unit(string $quantity, string $reduce = ''): string
     {
-        return match ($quantity) {
+        return in_array($reduce, self::PLACES, true) ? 'm' : match ($quantity) {
             'heat' => 'W',
             'heatFlux' => 'W/m²',
-            'pressure' => 'Pa',
+            'pressure', 'wallShear' => 'Pa',
+            'convectionCoefficient' => 'W/m²/K',
+            'nusselt' => '',
             'massFlow' => 'kg/s',
             'volumeFlow' => 'm³/s',
-            'temperature', 'outflowTemperature' => 'K',
+            'temperature', 'outflowTemperature', 'bulkTemperature' => 'K',
             default => 'm/s',
         };
     }
 
-    public function __construct(public string $id, public string $name, public Target $of, public string $quantity, public string $reduce)
+    /** @param ?Convective $against of a convection coefficient or a Nusselt number */
+    public function __construct(public string $id, public string $name, public Target $of, public string $quantity, public string $reduce, public ?Convective $against = null)
     {
     }
 }

@@ -13,7 +13,7 @@ final class Fields
     /** @return list<Field> all there are */
     public static function of(State $state): array
     {
-        return array_filter([self::temperature($state), self::velocity($state)]);
+        return array_values(array_filter([self::temperature($state), self::velocity($state), self::pressure($state)]));
     }
 
     /** K; none where nothing is computed. */
@@ -33,6 +33,22 @@ final class Fields
     public static function velocity(State $state): ?Field
     {
         return $state->flow === null ? null : new Field('velocity', 'm/s', $state->grid, self::velocities($state->flow));
+    }
+
+    /** Pa relative to the surroundings; null inside solids, and where nothing moves. */
+    public static function pressure(State $state): ?Field
+    {
+        if ($state->flow === null) {
+            return null;
+        }
+        $values = $state->flow->domain->layout->gather($state->flow->pressure);
+        foreach ($state->voxels->region as $cell => $region) {
+            if ($region < 0) {
+                $values[$cell] = null;
+            }
+        }
+
+        return new Field('pressure', 'Pa', $state->grid, [$values]);
     }
 
     /** @return array{array<int, float>, array<int, float>, array<int, float>} m/s in the middle of the cells, by axis */

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Observe;
 
+use Foehn\Model\Convective;
+use Foehn\Model\Limit;
+use Foehn\Model\Section;
 use Foehn\Model\Target;
 use Foehn\Model\Watch;
 use Foehn\Physics\Flow\Opening;
@@ -23,6 +26,8 @@ final class Readings
 
     private ?FlowProbe $probe = null;
 
+    private ?SectionFlow $sections = null;
+
     /** @var ?list<array{name: string, kind: string, in: float, out: float, volume: float, heat: float, area: float, temperature: ?float}> */
     private ?array $openings = null;
 
@@ -38,28 +43,71 @@ final class Readings
     {
         $values = [];
         foreach ([...$this->state->model->limits, ...$this->state->model->watches] as $asked) {
-            $values[$asked->id] = $this->value($asked->of, $asked->quantity, $asked->reduce);
+            $values[$asked->id] = $this->of($asked);
         }
 
         return $values;
+    }
+
+    /** What a watch or limit sees, in SI units; null where its target has no cells. */
+    public function of(Watch|Limit $asked): ?float
+    {
+        return $asked->against === null ? $this->value($asked->of, $asked->quantity, $asked->reduce) : $this->convection($asked->of, $asked->quantity, $asked->against);
+    }
+
+    /**
+     * What a line watch reads along its line.
+     *
+     * @return array{positions: list<float>, values: list<?float>} m from its beginning, and SI units; null where nothing is
+     */
+    public function profile(Watch $watch): array
+    {
+        $places = $watch->of->places();
+        $step = $watch->of->length() / max(1, count($places) - 1);
+
+        return ['positions' => array_map(fn (int $n): float => $n * $step, array_keys($places)), 'values' => array_map($this->at($watch->quantity), $places)];
+    }
+
+    /**
+     * Convection coefficient of a face, q / (T_wall - T_reference) of its mean heat flux and temperature, W/m2/K; or its Nusselt number with the
+     * conductivity of the fluid at the mean of both.
+     */
+    private function convection(Target $target, string $quantity, Convective $against): ?float
+    {
+        $sum = $this->state->model->physics->heat ? $this->surfaces->target($target, $this->indexOf[$target->part ?? ''] ?? -1) : null;
+        $reference = $against->reference instanceof Section ? $this->sections()?->bulkTemperature($against->reference) : $against->reference;
+        if ($sum === null || $reference === null || $sum['mean'] === $reference) {
+            return null;
+        }
+        // Heat out of a part goes into the fluid, heat out through a side of the space leaves it.
+        $intoFluid = ($target->side === null ? 1.0 : -1.0) * $sum['heat'] / $sum['area'];
+        $coefficient = $intoFluid / ($sum['mean'] - $reference);
+        $conductivity = $this->state->flow?->fluid->conductivityAt(0.5 * ($sum['mean'] + $reference));
+
+        return match (true) {
+            $quantity !== 'nusselt' => $coefficient,
+            $conductivity === null => null,
+            default => $coefficient * $against->length / $conductivity,
+        };
     }
 
     /** In SI units, of a quantity of Watch::QUANTITIES; null where the target has no cells. */
     public function value(Target $target, string $quantity, string $reduce): ?float
     {
         if (in_array($quantity, Watch::AT_POINTS, true)) {
-            return $this->alongLine($target, $reduce, $this->flowAt($quantity));
+            return self::alongLine($target, $reduce, $this->at($quantity));
         }
         if (in_array($quantity, Watch::THROUGH, true)) {
-            return $this->flowThrough($target, $quantity);
+            return $target->section === null ? $this->flowThrough($target, $quantity) : $this->throughSection($target->section, $quantity);
+        }
+        if ($quantity === 'wallShear') {
+            return (new WallShear($this->state))->on($target, $this->indexOf[$target->part ?? ''] ?? -1)[$reduce] ?? null;
         }
         if (! $this->state->model->physics->heat) {
             return null;
         }
         if ($target->point !== null) {
-            $faces = $this->faceTemperatures ??= new FaceTemperatures($this->state);
-
-            return $this->alongLine($target, $reduce, fn (array $place): ?float => Probe::at($this->state->grid, $place, $this->state->cellTemperature(...), $faces->at(...)));
+            return self::alongLine($target, $reduce, $this->at($quantity));
         }
         $part = $target->part === null ? -1 : $this->indexOf[$target->part];
         if ($target->side !== null || $target->face !== null) {
@@ -84,14 +132,71 @@ final class Readings
      *
      * @param callable(array{float, float, float}): ?float $at
      */
-    private function alongLine(Target $target, string $reduce, callable $at): ?float
+    private static function alongLine(Target $target, string $reduce, callable $at): ?float
     {
         $values = array_filter(array_map($at, $target->places()), fn (?float $value) => $value !== null);
+        $step = $target->length() / max(1, count($target->places()) - 1);
 
         return $values === [] ? null : match ($reduce) {
             'min' => min($values),
             'max' => max($values),
+            'minAt' => $step * array_search(min($values), $values, true),
+            'maxAt' => $step * array_search(max($values), $values, true),
+            'zeroAt' => self::zero($values, $step),
             default => array_sum($values) / count($values),
+        };
+    }
+
+    /**
+     * Where values along a line first pass through zero, m; null where they do nowhere.
+     *
+     * @param array<int, float> $values by the number of the step
+     */
+    private static function zero(array $values, float $step): ?float
+    {
+        $before = null;
+        foreach ($values as $n => $value) {
+            if ($value === 0.0 && $before !== null) {
+                return $n * $step;
+            }
+            if ($before !== null && $before[1] * $value < 0.0) {
+                return $step * ($before[0] + ($n - $before[0]) * $before[1] / ($before[1] - $value));
+            }
+            $before = [$n, $value];
+        }
+
+        return null;
+    }
+
+    /** @return callable(array{float, float, float}): ?float what a quantity is at a place, in SI units */
+    private function at(string $quantity): callable
+    {
+        return in_array($quantity, Watch::AT_POINTS, true) ? $this->flowAt($quantity) : $this->temperatureAt();
+    }
+
+    /** @return callable(array{float, float, float}): ?float K */
+    private function temperatureAt(): callable
+    {
+        $faces = $this->faceTemperatures ??= new FaceTemperatures($this->state);
+
+        return function (array $place) use ($faces): ?float {
+            /** @var array{float, float, float} $place */
+            return $this->state->model->physics->heat ? Probe::at($this->state->grid, $place, $this->state->cellTemperature(...), $faces->at(...)) : null;
+        };
+    }
+
+    private function sections(): ?SectionFlow
+    {
+        return $this->state->flow === null ? null : $this->sections ??= new SectionFlow($this->state->flow, $this->state->temperature);
+    }
+
+    /** kg/s, m3/s or K. */
+    private function throughSection(Section $section, string $quantity): ?float
+    {
+        return match ($quantity) {
+            'massFlow' => $this->sections()?->mass($section),
+            'volumeFlow' => $this->sections()?->volume($section),
+            default => $this->state->model->physics->heat ? $this->sections()?->bulkTemperature($section) : null,
         };
     }
 

@@ -8,6 +8,7 @@ use Foehn\Geometry\Axes;
 use Foehn\Geometry\Box;
 use Foehn\Materials\Library;
 use Foehn\Model\ElectricCondition;
+use Foehn\Model\FlowCondition;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
 use Foehn\Model\Space;
@@ -152,7 +153,7 @@ final class Preflight
         if ($fans !== [] && $ways + count(array_keys($kinds, 'inlet', true)) === 1) {
             $this->warn('Load', 'There is one opening only: what the fans push cannot flow through.', array_values($fans));
         }
-        if ($fans === [] && ! in_array('inlet', $kinds, true) && ! ($this->model->physics->heat && $this->model->physics->buoyancy)) {
+        if (! $this->isBlown() && ! ($this->model->physics->heat && $this->model->physics->buoyancy)) {
             $this->warn('Load', 'Nothing moves the air: no fan, no inlet, and warm air does not rise.');
         }
     }
@@ -337,7 +338,7 @@ final class Preflight
             }
         }
 
-        return in_array('inlet', array_column($this->model->space->flows(), 'kind'), true);
+        return array_filter($this->model->space->flows(), fn (FlowCondition $flow) => $flow->drives()) !== [];
     }
 
     private function limits(): void

@@ -20,7 +20,7 @@ use Foehn\Solve\Solution;
  * Writes the result document (format foehn-result, version 1) of a solution. SI units, temperatures in kelvin.
  *
  * @phpstan-import-type Report from GridReport
- * @phpstan-type WatchRow array{id: string, name: string, quantity: string, reduce: string, value: ?float, plusMinus: ?float, order: ?float}
+ * @phpstan-type WatchRow array{id: string, name: string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float}
  * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, met: bool, plusMinus: ?float, order: ?float}
  * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float},
  *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: object, routes: object}
@@ -148,8 +148,9 @@ final class ResultBuilder
      */
     private function watch(Watch $watch, array $levels): array
     {
-        return ['id' => $watch->id, 'name' => $watch->name, 'quantity' => $watch->quantity, 'reduce' => $watch->reduce,
-            'value' => $this->readings->value($watch->of, $watch->quantity, $watch->reduce), ...$this->uncertainty($watch, $levels)];
+        return ['id' => $watch->id, 'name' => $watch->name, 'quantity' => $watch->quantity, 'reduce' => $watch->reduce, 'unit' => Watch::unit($watch->quantity, $watch->reduce),
+            'profile' => $watch->of->isLine() ? $this->readings->profile($watch) : null,
+            'value' => $this->readings->of($watch), ...$this->uncertainty($watch, $levels)];
     }
 
     /**
@@ -158,7 +159,7 @@ final class ResultBuilder
      */
     private function limit(Limit $limit, array $levels): array
     {
-        $value = $this->readings->value($limit->of, $limit->quantity, $limit->reduce);
+        $value = $this->readings->of($limit);
         $margin = $value === null ? null : $limit->margin($value);
 
         return ['id' => $limit->id, 'name' => $limit->name, 'part' => $limit->of->part, 'node' => $limit->of->node, 'quantity' => $limit->quantity, 'value' => $value, 'atMost' => $limit->atMost,
@@ -199,6 +200,10 @@ final class ResultBuilder
             if ($this->state->voxels->cellsOfPart[$index] === 0 && $part->material !== Part::FLUID && ! $part->shape instanceof FlatShape) {
                 $warnings[] = sprintf('part "%s" has no cell: it is thinner than the cells of this grid, or later parts cover it', $part->name);
             }
+        }
+        $most = $this->state->model->convergence->iterations;
+        if (! $this->solution->outcome->converged && $most !== null && $this->solution->outcome->iterations >= $most) {
+            $warnings[] = sprintf('ended after %d iterations, the most that were asked for, before it was converged', $this->solution->outcome->iterations);
         }
         $coldest = min(array_filter($this->state->temperature, is_finite(...)) ?: [0.0]);
         if ($coldest < 0.0) {

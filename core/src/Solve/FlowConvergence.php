@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 use Foehn\Grid\Voxels;
+use Foehn\Model\ConvergenceTarget;
 use Foehn\Numerics\Vectors;
 use Foehn\Observe\PartTemperatures;
 use Foehn\Physics\Flow\Diverged;
@@ -26,8 +27,9 @@ final class FlowConvergence
     /**
      * @param bool $heat whether temperatures are computed
      * @param bool $finest whether this is the grid asked for, or one on the way to it
+     * @param ConvergenceTarget $target what is asked for beside what a flow must do anyway, on the grid asked for
      */
-    public function __construct(private readonly FlowEquations $flow, private readonly Voxels $voxels, private readonly bool $heat, private readonly bool $finest)
+    public function __construct(private readonly FlowEquations $flow, private readonly Voxels $voxels, private readonly bool $heat, private readonly bool $finest, private readonly ConvergenceTarget $target = new ConvergenceTarget())
     {
         $this->steadiness = new Steadiness();
     }
@@ -98,12 +100,29 @@ final class FlowConvergence
         } else {
             $this->stands = false;
         }
+        if ($this->stands && $this->finest && $this->target->change !== null && $step % $pace->check === 0) {
+            $this->lookAtWatched($relative);
+        }
     }
 
     /** Whether velocities, and with them temperatures and fans, stood still at the last look. */
     public function isSteady(): bool
     {
-        return $this->stands && (! $this->finest || $this->flow->devices->distance() <= ConvergenceSettings::FANS_STEADY);
+        return $this->stands && (! $this->finest || ($this->flow->devices->distance() <= ConvergenceSettings::FANS_STEADY && $this->meetsTarget()));
+    }
+
+    private function meetsTarget(): bool
+    {
+        return $this->residual() <= ($this->target->residual ?? INF) && ($this->target->change === null || ($this->steadiness->movedMost() ?? INF) <= $this->target->change);
+    }
+
+    private function lookAtWatched(float $relative): void
+    {
+        if ($this->hasTemperatures()) {
+            $this->lookAtParts($relative);
+        } else {
+            $this->steadiness->look([], $this->flow->fluid->temperature, [], $this->flow->watched(), $relative);
+        }
     }
 
     /** Solves the temperatures on the present flow and keeps the greatest of all parts, to see whether they stand still. */

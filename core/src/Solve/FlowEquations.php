@@ -231,6 +231,12 @@ final class FlowEquations
         $this->frictionChanged = true;
     }
 
+    /** @return array<int, float> wall shear times wall distance over speed, Pa s, in the layout of the flow */
+    public function wallViscosity(): array
+    {
+        return ($this->turbulence ?? $this->molecular)->wallViscosity;
+    }
+
     /** From rest, forces that will be held by friction meet none: the first cycles are those of a thicker fluid. */
     public function startThick(): void
     {

@@ -41,13 +41,13 @@ final class FlowSolver
         private readonly Voxels $voxels,
         private readonly ProgressListener $listener,
         ?FlowState $start = null,
-        bool $finest = true,
+        private readonly bool $finest = true,
         private readonly array $done = [],
         private readonly Start $run = new Start(),
     ) {
         $this->started = hrtime(true);
         $this->flow = new FlowEquations($model, $voxels);
-        $this->convergence = new FlowConvergence($this->flow, $voxels, $model->physics->heat, $finest);
+        $this->convergence = new FlowConvergence($this->flow, $voxels, $model->physics->heat, $finest, $model->convergence);
         $this->controller = new FlowController($this->flow, $this->convergence, $start, $done !== []);
     }
 
@@ -58,7 +58,7 @@ final class FlowSolver
             return $this->heatOnly();
         }
         $steady = $stopped = false;
-        while (! $stopped && ! $steady && $this->controller->average()?->isFull() !== true) {
+        while (! $stopped && ! $steady && ! $this->isSpent() && $this->controller->average()?->isFull() !== true) {
             try {
                 $steady = $this->controller->advance();
             } catch (Diverged) {
@@ -82,6 +82,12 @@ final class FlowSolver
         $this->closeHeat($stopped ? 2 : ConvergenceSettings::PASSES, $this->flow->turbulence === null ? ConvergenceSettings::CLOSED : ConvergenceSettings::CLOSED_WITH_EDDIES);
 
         return $this->solution($steady && ! $stopped, $stopped);
+    }
+
+    /** Whether it has taken as many steps as it may on the grid asked for. */
+    private function isSpent(): bool
+    {
+        return $this->finest && $this->controller->total() >= ($this->model->convergence->iterations ?? PHP_INT_MAX);
     }
 
     private function offer(): void
@@ -141,7 +147,7 @@ final class FlowSolver
     private function state(): State
     {
         $flow = $this->flow;
-        $field = new FlowField($flow->domain, $flow->fluid, $flow->level->velocity, $flow->level->pressure, $flow->level->fluxes(), $flow->devices->operatingPoints(), $flow->gaps->summary());
+        $field = new FlowField($flow->domain, $flow->fluid, $flow->level->velocity, $flow->level->pressure, $flow->level->fluxes(), $flow->wallViscosity(), $flow->devices->operatingPoints(), $flow->gaps->summary());
 
         return new State($this->model, $this->voxels, $flow->heat->system, $flow->heat->cells(), $field, $flow->heat->currents());
     }

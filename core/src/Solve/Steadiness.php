@@ -24,6 +24,9 @@ final class Steadiness
     /** What the last look saw move most, as a share of the largest temperature rise or heat. */
     private ?float $moved = null;
 
+    /** What else is watched moved at most by this share between the last two looks. */
+    private float $watchedMoved = INF;
+
     private bool $stands = false;
 
     /** @return array<int, float> greatest temperature of each part at the last look, K */
@@ -35,6 +38,12 @@ final class Steadiness
     public function moved(): ?float
     {
         return $this->moved;
+    }
+
+    /** What moved most between the last two looks, whatever is watched; null before there are two. */
+    public function movedMost(): ?float
+    {
+        return $this->moved === null ? null : max($this->moved, $this->watchedMoved);
     }
 
     /**
@@ -59,8 +68,9 @@ final class Steadiness
         }
         $before = $this->moved;
         $this->moved = self::largestMove($now, $last, $scales);
+        $this->watchedMoved = self::largestMove($watched, $lastWatched, array_fill(0, count($watched), 1.0));
         $this->stands = $before !== null
-            && self::largestMove($watched, $lastWatched, array_fill(0, count($watched), 1.0)) <= $pace * SteadinessSettings::WATCHES_STAY
+            && $this->watchedMoved <= $pace * SteadinessSettings::WATCHES_STAY
             && ($this->settle($before, $pace) || $this->wander($scales, $pace));
     }
 

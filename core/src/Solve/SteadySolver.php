@@ -29,6 +29,9 @@ final class SteadySolver
     /** Between two reports, s. */
     private const REPORT_PAUSE = 0.2;
 
+    /** Of the linear equations, per pass. */
+    private const MOST_ITERATIONS = 300;
+
     private Grid $grid;
 
     private Voxels $voxels;
@@ -107,7 +110,7 @@ final class SteadySolver
         // Coarser grids cost little and show what the one asked for still leaves open; given grids are taken at their word.
         foreach ($this->model->grid->isGiven() ? [] : $levels as $level) {
             try {
-                $solution = $this->conduction($this->learned($level, $coarse)[1], []);
+                $solution = $this->conduction($this->learned($level, $coarse)[1], [], false);
             } catch (PhysicsException) {
                 // What is wrong is told of the grid asked for; a coarse one may only miss a thin part.
                 continue;
@@ -122,7 +125,7 @@ final class SteadySolver
             }
         }
 
-        return $this->conduction($this->learned($finest, $coarse)[1], $done);
+        return $this->conduction($this->learned($finest, $coarse)[1], $done, true);
     }
 
     /**
@@ -140,9 +143,10 @@ final class SteadySolver
 
     /**
      * @param list<GridValues> $done
+     * @param bool $asked whether this is the grid asked for, or one on the way to it
      * @throws PhysicsException
      */
-    private function conduction(Grid $grid, array $done): Solution
+    private function conduction(Grid $grid, array $done, bool $asked): Solution
     {
         $started = hrtime(true);
         $this->grid = $grid;
@@ -156,13 +160,14 @@ final class SteadySolver
         $temperature = null;
         $pass = 0;
         $change = $nonlinear ? INF : 0.0;
+        [$finest, $most] = $asked ? [min(ConductionSettings::RESIDUAL, $this->model->convergence->residual ?? INF), $this->model->convergence->iterations ?? PHP_INT_MAX] : [ConductionSettings::RESIDUAL, PHP_INT_MAX];
         do {
             $pass++;
             $coupling->follow($temperature);
             $system = $coupling->equation($temperature);
             $this->report('equations', 1.0, null);
             $rough = $change > ConductionSettings::ROUGH;
-            $linear = $this->linear($system, $temperature, $rough ? ConductionSettings::ROUGH_RESIDUAL : ConductionSettings::RESIDUAL);
+            $linear = $this->linear($system, $temperature, new Accuracy($rough ? ConductionSettings::ROUGH_RESIDUAL : $finest, $rough || $system->watts <= 0.0 ? INF : ConductionSettings::BALANCE * $system->watts, max(1, min(self::MOST_ITERATIONS, $most - $this->iterations))));
             $before = $temperature;
             $temperature = $system->temperatures($linear->x);
             $change = $before === null ? INF : self::largestChange($before, $temperature);
@@ -170,8 +175,8 @@ final class SteadySolver
         } while ($again && $linear->converged && ! $linear->stopped && $pass < ConductionSettings::MOST_PASSES);
 
         $converged = $linear->converged && ! $again;
-        for ($residual = ConductionSettings::CLOSER * ConductionSettings::RESIDUAL; $converged && ! $linear->stopped && $residual >= ConductionSettings::CLOSEST_RESIDUAL && ! HeatBalance::of($system, $temperature, null)->holds(); $residual *= ConductionSettings::CLOSER) {
-            $linear = $this->linear($system, $temperature, $residual);
+        for ($residual = ConductionSettings::CLOSER * $finest; $converged && ! $linear->stopped && $residual >= ConductionSettings::CLOSEST_RESIDUAL && ! HeatBalance::of($system, $temperature, null)->holds(); $residual *= ConductionSettings::CLOSER) {
+            $linear = $this->linear($system, $temperature, new Accuracy($residual, mostIterations: max(1, min(self::MOST_ITERATIONS, $most - $this->iterations))));
             $temperature = $system->temperatures($linear->x);
         }
 
@@ -242,7 +247,7 @@ final class SteadySolver
     }
 
     /** @param ?array<int, float> $guess K */
-    private function linear(HeatSystem $system, ?array $guess, float $tolerance): LinearSolution
+    private function linear(HeatSystem $system, ?array $guess, Accuracy $accuracy): LinearSolution
     {
         $start = Stencil::zeros($system->stencil->cells);
         foreach ($guess ?? [] as $cell => $value) {
@@ -253,7 +258,7 @@ final class SteadySolver
         $before = $this->iterations;
         $result = (new StencilSolver($system->stencil, $system->ties))->solve(
             $system->source, $start,
-            new Accuracy($tolerance, $system->watts > 0.0 && $tolerance === ConductionSettings::RESIDUAL ? ConductionSettings::BALANCE * $system->watts : INF),
+            $accuracy,
             function (int $iteration, float $residual, Closure $iterate) use ($before, $system): bool {
                 $this->iterations = $before + $iteration;
                 $this->residuals[] = $residual;

@@ -36,6 +36,29 @@ final class CurrentTest extends TestCase
         self::assertLessThan(1e-6, $result->balance['error']);
     }
 
+    /** A plate is fed through all of an end, or through two rectangles that make it up: no difference. Through one of them the current spreads, and the grid has its edge. */
+    public function testCurrentEntersThroughRectanglesOfAFace(): void
+    {
+        $plate = fn (array $terminals): Solved => self::solve([
+            'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => 300], 'physics' => ['electric' => true],
+            'materials' => ['m' => ['conductivity' => 400, 'resistivity' => 1.7e-8]],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.1, 0.05, 0.01]], 'fluid' => null],
+            'parts' => [['id' => 'plate', 'shape' => ['kind' => 'block', 'size' => [0.08, 0.04, 0.002]], 'at' => [0.01, 0.005, 0.004], 'material' => 'm', 'faces' => [
+                'x-' => ['electric' => $terminals, 'heat' => ['kind' => 'temperature', 'temperature' => 300]], 'x+' => ['electric' => ['kind' => 'ground']]]]],
+            'analysis' => ['grid' => ['grade' => 'scout']],
+        ]);
+        $volt = ['kind' => 'voltage', 'voltage' => 0.001];
+        $whole = $plate($volt)->electric();
+        $both = $plate([$volt + ['min' => [0, 0], 'max' => ['13 mm', '2 mm']], $volt + ['min' => ['13 mm', 0], 'max' => ['40 mm', '2 mm']]])->electric();
+        $one = $plate([$volt + ['min' => [0, 0], 'max' => ['13 mm', '2 mm']]]);
+        $resistance = 1.7e-8 * 0.08 / (0.04 * 0.002);
+        self::assertEqualsWithDelta(0.001 / $resistance, $whole['terminals'][0]['current'], 1e-6 * 0.001 / $resistance);
+        self::assertEqualsWithDelta($whole['terminals'][0]['current'], $both['terminals'][0]['current'] + $both['terminals'][1]['current'], 1e-6 * 0.001 / $resistance);
+        self::assertGreaterThan(1.1 * $resistance, 0.001 / $one->electric()['terminals'][0]['current']);
+        self::assertLessThan(2.0 * $resistance, 0.001 / $one->electric()['terminals'][0]['current']);
+        self::assertContains(0.018, array_map(fn (float $line): float => round($line, 9), $one->grid['lines'][1]), 'the edge at 5 mm + 13 mm');
+    }
+
     /** A round wire of four cells has their section, 4/pi times its own, and yet its own resistance, heat and rise I^2 R L / 2kA. */
     public function testAWireOfFewCellsHasItsOwnSection(): void
     {

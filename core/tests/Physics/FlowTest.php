@@ -231,7 +231,7 @@ final class FlowTest extends TestCase
         $model['space']['sides']['x+'] = [];
 
         $this->expectException(PhysicsException::class);
-        $this->expectExceptionMessage('no outlet and no open side');
+        $this->expectExceptionMessage('no opening lets the difference pass');
         self::solve($model);
     }
 

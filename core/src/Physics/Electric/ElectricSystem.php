@@ -49,7 +49,7 @@ final class ElectricSystem
                 $terminal = $this->terminals->all[$end['terminal']];
                 throw new PhysicsException(sprintf(
                     'the current at face %s of "%s" has no way back: nothing it is joined to has a face with a voltage or ground; give one, or let the conductors touch',
-                    $terminal['face'], $model->parts[$terminal['part']]->name,
+                    $terminal['condition']->face, $model->parts[$terminal['part']]->name,
                 ));
             }
         }
@@ -132,7 +132,7 @@ final class ElectricSystem
         $terminals = [];
         foreach ($this->terminals->all as $number => $terminal) {
             $part = $this->model->parts[$terminal['part']];
-            $terminals[] = ['part' => $part->id, 'name' => $part->name, 'face' => $terminal['face'], 'kind' => $terminal['condition']->kind, 'current' => $sums[$number][0], 'voltage' => $sums[$number][1]];
+            $terminals[] = ['part' => $part->id, 'name' => $part->name, 'face' => $terminal['condition']->face, 'kind' => $terminal['condition']->kind, 'current' => $sums[$number][0], 'voltage' => $sums[$number][1]];
         }
 
         return new Currents($potential, $heat, $terminals, $this->byPart($through, $heat));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Electric;
 
+use Foehn\Geometry\Axes;
 use Foehn\Grid\Voxels;
 use Foehn\Model\ElectricCondition;
 use Foehn\Model\Model;
@@ -11,10 +12,10 @@ use Foehn\Physics\Contribution;
 use Foehn\Physics\Equation;
 use Foehn\Physics\PhysicsException;
 
-/** The faces of parts at which current enters or leaves: spread evenly by area where the current is given, through half a cell where the voltage is. */
+/** The faces of parts, and rectangles of them, at which current enters or leaves: spread evenly by area where the current is given, through half a cell where the voltage is. */
 final class Terminals implements Contribution
 {
-    /** @var list<array{part: int, face: string, condition: ElectricCondition, area: float}> m2 */
+    /** @var list<array{part: int, condition: ElectricCondition, area: float}> m2 */
     public array $all = [];
 
     /** @var list<array{cell: int, direction: int, area: float, conductance: float, terminal: int}> grid faces; conductance between the cell's centre and the face, S */
@@ -34,15 +35,15 @@ final class Terminals implements Contribution
         }
         foreach ($model->parts as $index => $part) {
             $numbers = [];
-            foreach ($part->terminals as $face => $condition) {
-                $numbers[$face] = count($this->all);
-                $this->all[] = ['part' => $index, 'face' => $face, 'condition' => $condition, 'area' => 0.0];
+            foreach ($part->terminals as $condition) {
+                $numbers[] = count($this->all);
+                $this->all[] = ['part' => $index, 'condition' => $condition, 'area' => 0.0];
             }
             $this->findEnds($index, $cells[$index] ?? [], $numbers);
         }
         foreach ($this->all as $terminal) {
             if ($terminal['area'] <= 0.0) {
-                throw new PhysicsException(sprintf('face %s of "%s" carries current, but nothing of it is left on this grid that conducts', $terminal['face'], $model->parts[$terminal['part']]->name));
+                throw new PhysicsException(sprintf('face %s of "%s" carries current, but nothing of it, or of the rectangle on it, is left on this grid that conducts', $terminal['condition']->face, $model->parts[$terminal['part']]->name));
             }
         }
     }
@@ -63,7 +64,7 @@ final class Terminals implements Contribution
 
     /**
      * @param array<int, int> $cells of the part
-     * @param array<string, int> $numbers of its terminals, by face
+     * @param list<int> $numbers of its terminals
      */
     private function findEnds(int $index, array $cells, array $numbers): void
     {
@@ -76,12 +77,32 @@ final class Terminals implements Contribution
                     continue;
                 }
                 $face = $this->model->parts[$index]->face($direction, fn () => $grid->faceCentre($cell, $direction));
-                if (isset($numbers[$face], $this->half[$axis][$cell])) {
+                $number = $this->terminalAt($numbers, $face, $grid->faceCentre($cell, $direction), $axis);
+                if ($number !== null && isset($this->half[$axis][$cell])) {
                     $area = $grid->faceArea($cell, $axis);
-                    $this->all[$numbers[$face]]['area'] += $area;
-                    $this->ends[] = ['cell' => $cell, 'direction' => $direction, 'area' => $area, 'conductance' => $area / $this->half[$axis][$cell], 'terminal' => $numbers[$face]];
+                    $this->all[$number]['area'] += $area;
+                    $this->ends[] = ['cell' => $cell, 'direction' => $direction, 'area' => $area, 'conductance' => $area / $this->half[$axis][$cell], 'terminal' => $number];
                 }
             }
         }
+    }
+
+    /**
+     * The last of the terminals that holds at a place of a face.
+     *
+     * @param list<int> $numbers
+     * @param array{float, float, float} $place m
+     */
+    private function terminalAt(array $numbers, string $face, array $place, int $axis): ?int
+    {
+        [$a, $b] = Axes::across($axis);
+        foreach (array_reverse($numbers) as $number) {
+            $condition = $this->all[$number]['condition'];
+            if ($condition->face === $face && $condition->holdsAt($place[$a], $place[$b])) {
+                return $number;
+            }
+        }
+
+        return null;
     }
 }

@@ -68,9 +68,7 @@ final class DomainBuilder
         }
         $builder->closeHubs();
         foreach ($builder->openings as $opening) {
-            if ($opening->condition->kind === 'inlet') {
-                $builder->inlet($opening);
-            }
+            $builder->give($opening);
         }
         $domain = new FlowDomain(
             $builder->layout, $builder->fluid, $builder->noSlip, $builder->face, $builder->velocity, $builder->pressure,
@@ -113,7 +111,9 @@ final class DomainBuilder
                 $ghost = $upper ? $cell + $stride : $cell - $stride;
                 $patch = $given->patchAt($grid->centres[$a][$ja], $grid->centres[$b][$jb]);
                 $flow = $patch === null ? $given->flow : $given->patches[$patch]->flow;
-                $this->ghost($flow, $ghost, [$a, $b]);
+                $centre = [$grid->centres[0][$place[0] - 1], $grid->centres[1][$place[1] - 1], $grid->centres[2][$place[2] - 1]];
+                $centre[$axis] = $grid->lines[$axis][$upper ? $grid->cells[$axis] : 0];
+                $this->ghost($flow, $ghost, [$a, $b], $centre);
                 if ($this->fluid[$cell] === 1 && ! $flow->isWall()) {
                     $key = $patch === null ? $name : "$name patch $patch";
                     $opening = $this->openings[$key] ??= new Opening($key, $axis, $upper ? 1 : -1, $flow);
@@ -121,10 +121,9 @@ final class DomainBuilder
                     $opening->faces[] = $face;
                     $opening->cells[] = $cell;
                     $opening->areas[] = $grid->widths[$a][$ja] * $grid->widths[$b][$jb];
-                    $centre = [$grid->centres[0][$place[0] - 1], $grid->centres[1][$place[1] - 1], $grid->centres[2][$place[2] - 1]];
-                    $centre[$axis] = $grid->lines[$axis][$upper ? $grid->cells[$axis] : 0];
-                    $opening->temperatures[] = $flow->temperature->isConstant() ? $flow->temperature->constant : $flow->temperature->at(...$centre);
-                    if ($flow->kind !== 'inlet') {
+                    $opening->centres[] = $centre;
+                    $opening->temperatures[] = $flow->temperature->at(...$centre);
+                    if ($flow->isAtPressure()) {
                         $this->face[$axis][$face] = FlowDomain::OUTER;
                     }
                 }
@@ -144,30 +143,38 @@ final class DomainBuilder
         }
     }
 
-    /** @param array{0|1|2, 0|1|2} $along axes along the side */
-    private function ghost(FlowCondition $flow, int $ghost, array $along): void
+    /**
+     * @param array{0|1|2, 0|1|2} $along axes along the side
+     * @param array{float, float, float} $centre of the face, m
+     */
+    private function ghost(FlowCondition $flow, int $ghost, array $along, array $centre): void
     {
         $this->noSlip[$ghost] = $flow->slips() || $flow->kind === 'outlet' || $flow->kind === 'open' ? 0.0 : 1.0;
         $this->pressure[$ghost] = $flow->pressure;
         foreach ($along as $axis) {
-            $this->velocity[$axis][$ghost] = $flow->velocity[$axis];
+            $this->velocity[$axis][$ghost] = $flow->velocity[$axis]->at(...$centre);
         }
     }
 
-    private function inlet(Opening $opening): void
+    /** The velocities of an opening whose flow is given: inwards at an inlet, outwards at an outlet. */
+    private function give(Opening $opening): void
     {
         $condition = $opening->condition;
+        $given = $condition->given;
+        if ($given === null) {
+            return;
+        }
         $area = array_sum($opening->areas);
-        $amount = $condition->inlet->amount ?? 0.0;
-        $speed = match ($condition->inlet?->given) {
-            'volumeFlow' => $amount / $area,
-            'massFlow' => $amount / $area / $this->density,
-            'velocity' => -$opening->outward * $condition->velocity[$opening->axis],
-            default => $amount,
-        };
-        $profile = $condition->inlet?->profile === 'developed' ? $this->developed($opening) : array_fill(0, count($opening->faces), 1.0);
+        $profile = $given->profile === 'developed' ? $this->developed($opening) : array_fill(0, count($opening->faces), 1.0);
+        $ahead = $condition->kind === 'inlet' ? -$opening->outward : $opening->outward;
         foreach ($opening->faces as $n => $face) {
-            $this->velocity[$opening->axis][$face] = -$opening->outward * $speed * $profile[$n];
+            $amount = $given->amount->at(...$opening->centres[$n]);
+            $this->velocity[$opening->axis][$face] = $profile[$n] * match ($given->by) {
+                'volumeFlow' => $ahead * $amount / $area,
+                'massFlow' => $ahead * $amount / $area / $this->density,
+                'velocity' => $condition->velocity[$opening->axis]->at(...$opening->centres[$n]),
+                default => $ahead * $amount,
+            };
         }
     }
 
@@ -234,7 +241,10 @@ final class DomainBuilder
             }
         }
         if (! $domain->hasPressureLevel() && abs($in) > self::ROUNDING * $all) {
-            throw new PhysicsException(sprintf('%g l/s flow in, but there is no outlet and no open side: give one side the kind "outlet" or "open"', 1e3 * $in));
+            throw new PhysicsException(sprintf(
+                '%g l/s flow in and %g l/s are drawn off, and no opening lets the difference pass at a pressure: give one side the kind "open", or "outlet" without a flow',
+                1e3 * 0.5 * ($all + $in), 1e3 * 0.5 * ($all - $in),
+            ));
         }
     }
 }

@@ -42,7 +42,7 @@ final class FlowDomain
     public function hasPressureLevel(): bool
     {
         foreach ($this->openings as $opening) {
-            if ($opening->condition->kind !== 'inlet') {
+            if ($opening->condition->isAtPressure()) {
                 return true;
             }
         }

@@ -124,14 +124,14 @@ final class GasDensity
         foreach ($this->domain->openings as $opening) {
             $axis = $opening->axis;
             foreach ($opening->faces as $n => $face) {
-                $entering = $this->ratio($opening->temperatures[$n]);
-                if ($opening->condition->kind !== 'inlet') {
-                    $leaves = $opening->outward * $level->velocity[$axis][$face] > 0.0;
-                    $level->carrying[$axis][$face] = $level->density * $opening->areas[$n] * ($leaves ? $ratio[$opening->cells[$n]] : $entering);
-                } elseif ($opening->condition->inlet?->given === 'massFlow') {
-                    $level->velocity[$axis][$face] = $this->domain->velocity[$axis][$face] / $entering;
+                $leaves = $opening->outward * $level->velocity[$axis][$face] > 0.0;
+                $passing = $leaves ? $ratio[$opening->cells[$n]] : $this->ratio($opening->temperatures[$n]);
+                if ($opening->condition->isAtPressure()) {
+                    $level->carrying[$axis][$face] = $level->density * $opening->areas[$n] * $passing;
+                } elseif ($opening->condition->given?->by === 'massFlow') {
+                    $level->velocity[$axis][$face] = $this->domain->velocity[$axis][$face] / $passing;
                 } else {
-                    $level->given[$axis][$face] = $level->density * $entering * $opening->areas[$n] * $this->domain->velocity[$axis][$face];
+                    $level->given[$axis][$face] = $level->density * $passing * $opening->areas[$n] * $this->domain->velocity[$axis][$face];
                 }
             }
         }

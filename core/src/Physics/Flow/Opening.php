@@ -18,6 +18,9 @@ final class Opening
     /** @var array<int, float> m2 */
     public array $areas = [];
 
+    /** @var array<int, array{float, float, float}> middle of each face, m */
+    public array $centres = [];
+
     /** @var array<int, float> K, of what enters */
     public array $temperatures = [];
 

@@ -77,7 +77,7 @@ final class PressureCorrection
         }
         $extra = $zeros;
         foreach ($this->domain->openings as $opening) {
-            if ($opening->condition->kind === 'inlet') {
+            if (! $opening->condition->isAtPressure()) {
                 continue;
             }
             foreach ($opening->faces as $n => $face) {
