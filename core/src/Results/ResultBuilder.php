@@ -20,7 +20,7 @@ use Foehn\Solve\Solution;
  * Writes the result document (format foehn-result, version 1) of a solution. SI units, temperatures in kelvin.
  *
  * @phpstan-import-type Report from GridReport
- * @phpstan-type WatchRow array{id: string, name: string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float}
+ * @phpstan-type WatchRow array{id: string, name: string, part: ?string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float}
  * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, met: bool, plusMinus: ?float, order: ?float}
  * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float},
  *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: object, routes: object}
@@ -148,7 +148,7 @@ final class ResultBuilder
      */
     private function watch(Watch $watch, array $levels): array
     {
-        return ['id' => $watch->id, 'name' => $watch->name, 'quantity' => $watch->quantity, 'reduce' => $watch->reduce, 'unit' => Watch::unit($watch->quantity, $watch->reduce),
+        return ['id' => $watch->id, 'name' => $watch->name, 'part' => $watch->of->part, 'quantity' => $watch->quantity, 'reduce' => $watch->reduce, 'unit' => Watch::unit($watch->quantity, $watch->reduce),
             'profile' => $watch->of->isLine() ? $this->readings->profile($watch) : null,
             'value' => $this->readings->of($watch), ...$this->uncertainty($watch, $levels)];
     }

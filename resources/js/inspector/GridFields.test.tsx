@@ -3,7 +3,7 @@ import { screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { answering, choose, editing, fill, press, sampleOutline, sampleRevision } from '../fixtures';
 import type { ModelDocument } from '../model/document';
-import { gridOf, refinementsOf } from '../model/refine';
+import { convergenceOf, gridOf, refinementsOf } from '../model/refine';
 import { samplePart } from '../model/samples';
 import { usePreferences, useScreen } from '../project/screenState';
 import { CellSizeField, GridFields } from './GridFields';
@@ -39,6 +39,15 @@ describe('the grid in Solve', () => {
         expect(gridOf(document())).toEqual({ largest: '5 mm', growth: 1.2, across: 3 });
         await fill('Growth', '');
         expect(gridOf(document()).growth).toBeUndefined();
+    });
+
+    it('asks for more of convergence, and takes that back', async () => {
+        const { document } = panel();
+        await fill('Residual below', '1e-7');
+        await fill('Most iterations', '300');
+        expect(document().analysis).toMatchObject({ convergence: { residual: 1e-7, iterations: 300 } });
+        await fill('Residual below', '');
+        expect(convergenceOf(document())).toEqual({ iterations: 300 });
     });
 
     it('refines a box, and takes it back', async () => {

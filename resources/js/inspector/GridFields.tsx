@@ -10,7 +10,19 @@ import { gradeNames, grades } from '../model/grades';
 import { faceTitle } from '../model/heat';
 import { quietly } from '../model/partCommands';
 import { millimetres } from '../model/parts';
-import { cellSizeOf, gridOf, refinementsOf, withCellSize, withGrid, withRefinement, withRefinementAt, withSize, type Refinement } from '../model/refine';
+import {
+    cellSizeOf,
+    convergenceOf,
+    gridOf,
+    refinementsOf,
+    withCellSize,
+    withConvergence,
+    withGrid,
+    withRefinement,
+    withRefinementAt,
+    withSize,
+    type Refinement,
+} from '../model/refine';
 import { sideNames, type SideName } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
@@ -64,6 +76,16 @@ export function GridFields({ revision, editor, mayEdit }: StageProps) {
             hint={hint}
             disabled={!mayEdit}
             save={(text) => editor.edit(`${label}: ${text || hint}`, (d) => withGrid(d, { [key]: text === '' ? undefined : read(text) }))}
+        />
+    );
+    const convergence = convergenceOf(document);
+    const target = (label: string, key: 'residual' | 'change' | 'iterations', hint: string) => (
+        <EditField
+            label={label}
+            value={String(convergence[key] ?? '')}
+            hint={hint}
+            disabled={!mayEdit}
+            save={(text) => editor.edit(`${label}: ${text || hint}`, (d) => withConvergence(d, { [key]: text === '' ? undefined : number(text) }))}
         />
     );
     const number = (text: string) => (Number.isFinite(Number(text)) ? Number(text) : text);
@@ -125,6 +147,13 @@ export function GridFields({ revision, editor, mayEdit }: StageProps) {
                 <Typography variant="body2" color="text.secondary" sx={{ mt: 0.5 }}>
                     Select a part to give the size of its cells.
                 </Typography>
+            </Chapter>
+            <Chapter title="Convergence, beside the usual checks" fields>
+                <Stack direction="row" sx={{ gap: 0.75 }}>
+                    {target('Residual below', 'residual', 'as usual')}
+                    {target('Change below', 'change', 'as usual')}
+                </Stack>
+                {target('Most iterations', 'iterations', 'as many as it takes')}
             </Chapter>
         </>
     );

@@ -289,7 +289,7 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
             )}
             {stage === 'Limit' && single && !device && (
                 <Chapter title="Other watches" fields>
-                    <WatchFields subject={partSubject(part)} document={document} editor={editor} disabled={!mayEdit} />
+                    <WatchFields subject={partSubject(part)} document={document} editor={editor} units={units} disabled={!mayEdit} />
                 </Chapter>
             )}
             {stage === 'Solve' && (

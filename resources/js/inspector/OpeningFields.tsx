@@ -1,3 +1,5 @@
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
 import { inletKindOf, inletKinds, isOpening, ofKind, openingKinds, withInletKind, type InletKind, type OpeningEntry } from '../model/space';
 import { typed, typedMassFlowUnit, typedSpeedUnit, typedTemperatureUnit, typedVolumeFlowUnit, type UnitSet } from '../units/units';
 import { ChoiceField } from './ChoiceField';
@@ -10,6 +12,9 @@ interface Props<T extends OpeningEntry> {
     disabled: boolean;
     save: (label: string, change: (entry: T) => T) => Promise<unknown>;
 }
+
+/** An outlet lets out what comes, or draws off a given flow. */
+const outletChoices = { pressure: 'Pressure outside', speed: 'Speed', volumeFlow: 'Volume flow', massFlow: 'Mass flow' } as const;
 
 const inletChoices = Object.fromEntries(Object.entries(inletKinds).map(([kind, [title]]) => [kind, title])) as Record<InletKind, string>;
 
@@ -36,21 +41,32 @@ export function OpeningFields<T extends OpeningEntry>({ name, entry, units, disa
                 save={(chosen) => save(`${name}: ${openingKinds[chosen].toLowerCase()}`, (e) => ofKind(e, chosen))}
             />
             {kind === 'inlet' && inlet && (
-                <>
-                    <ChoiceField
-                        label="Given by"
-                        value={inlet}
-                        choices={inletChoices}
-                        disabled={disabled}
-                        save={(chosen) => save(`${name}: by ${inletChoices[chosen].toLowerCase()}`, (e) => withInletKind(e, chosen))}
-                    />
-                    <EditField
-                        label={inletKinds[inlet][0]}
-                        value={String(entry[inlet] ?? '')}
-                        disabled={disabled}
-                        save={set(inlet, inletKinds[inlet][0].toLowerCase(), inletUnits[inlet](units))}
-                    />
-                </>
+                <ChoiceField
+                    label="Given by"
+                    value={inlet}
+                    choices={inletChoices}
+                    disabled={disabled}
+                    save={(chosen) => save(`${name}: by ${inletChoices[chosen].toLowerCase()}`, (e) => withInletKind(e, chosen))}
+                />
+            )}
+            {kind === 'outlet' && (
+                <ChoiceField
+                    label="Given by"
+                    value={inlet ?? 'pressure'}
+                    choices={outletChoices}
+                    disabled={disabled}
+                    save={(chosen) =>
+                        save(`${name}: by ${outletChoices[chosen].toLowerCase()}`, (e) => withInletKind(e, chosen === 'pressure' ? null : chosen))
+                    }
+                />
+            )}
+            {inlet && (kind === 'inlet' || kind === 'outlet') && (
+                <EditField
+                    label={inletKinds[inlet][0]}
+                    value={String(entry[inlet] ?? '')}
+                    disabled={disabled}
+                    save={set(inlet, inletKinds[inlet][0].toLowerCase(), inletUnits[inlet](units))}
+                />
             )}
             {isOpening(kind) && (
                 <EditField
@@ -61,7 +77,26 @@ export function OpeningFields<T extends OpeningEntry>({ name, entry, units, disa
                     save={set('temperature', 'temperature', typedTemperatureUnit(units))}
                 />
             )}
-            {(kind === 'outlet' || kind === 'open') && (
+            {kind === 'inlet' && (
+                <FormControlLabel
+                    sx={{ mb: 1, '& .MuiTypography-root': { fontSize: 13 } }}
+                    control={
+                        <Switch
+                            size="small"
+                            checked={entry.conducts === true}
+                            disabled={disabled}
+                            onChange={(_e, on) =>
+                                void save(
+                                    `${name}: ${on ? 'conducts heat too' : 'conducts no heat'}`,
+                                    ({ conducts: _before, ...e }) => (on ? { ...e, conducts: true } : e) as T,
+                                ).catch(() => undefined)
+                            }
+                        />
+                    }
+                    label="Heat is conducted through it too"
+                />
+            )}
+            {((kind === 'outlet' && !inlet) || kind === 'open') && (
                 <EditField
                     label="Pressure outside"
                     hint="0 Pa"

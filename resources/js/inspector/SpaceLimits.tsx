@@ -6,6 +6,7 @@ import { flowOf } from '../model/space';
 import { spaceSubjects } from '../model/targets';
 import { usePreferences } from '../project/screenState';
 import { Panel, type StageProps } from './Panel';
+import { PlaceWatches } from './PlaceWatches';
 import { LimitFields, WatchFields } from './TargetFields';
 
 /** Limits and watches on what leaves the space and on its walls: what the Limit stage shows while no part is selected. */
@@ -21,10 +22,11 @@ export function SpaceLimits({ revision, editor, mayEdit }: StageProps) {
                     </Typography>
                     <Stack direction="row" sx={{ flexWrap: 'wrap', columnGap: 1, '& > section': { flex: '0 0 100%', minWidth: 0, boxSizing: 'border-box' } }}>
                         <LimitFields subject={subject} document={document} editor={editor} units={units} disabled={!mayEdit} />
-                        <WatchFields subject={subject} document={document} editor={editor} disabled={!mayEdit} />
+                        <WatchFields subject={subject} document={document} editor={editor} units={units} disabled={!mayEdit} />
                     </Stack>
                 </Box>
             ))}
+            <PlaceWatches document={document} space={revision.outline.space} editor={editor} units={units} disabled={!mayEdit} />
         </Panel>
     );
 }

@@ -7,6 +7,7 @@ import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
+import type { Outline } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import {
     buoyancyOf,
@@ -24,7 +25,7 @@ import {
     type PatchEntry,
     type SideName,
 } from '../model/space';
-import { across } from '../model/parts';
+import { across, millimetres } from '../model/parts';
 import { withoutOpening } from '../model/targets';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../project/screenState';
@@ -35,7 +36,6 @@ import { EditField } from './EditField';
 import { HeatFields } from './HeatFields';
 import { OpeningFields } from './OpeningFields';
 import { Panel, type StageProps } from './Panel';
-import { textOf } from '../model/text';
 
 const flowChoices: Record<FlowChoice, string> = {
     none: 'Still (convection coefficients on the walls)',
@@ -90,7 +90,16 @@ export function SpacePanel({ revision, editor, mayEdit }: StageProps) {
                 </Typography>
             )}
             {sideNames.map((side) => (
-                <SideFields key={side} side={side} moving={moving} document={document} editor={editor} units={units} disabled={!mayEdit} />
+                <SideFields
+                    key={side}
+                    side={side}
+                    moving={moving}
+                    document={document}
+                    space={revision.outline.space}
+                    editor={editor}
+                    units={units}
+                    disabled={!mayEdit}
+                />
             ))}
         </Panel>
     );
@@ -100,6 +109,7 @@ function SideFields({
     side,
     moving,
     document,
+    space,
     editor,
     units,
     disabled,
@@ -107,12 +117,14 @@ function SideFields({
     side: SideName;
     moving: boolean;
     document: ModelDocument;
+    space: Outline['space'];
     editor: ModelEditor;
     units: UnitSet;
     disabled: boolean;
 }) {
     const entry = sideOf(document, side);
-    const add = () => editor.edit(`Opening in side ${side}`, (d) => withSide(d, side, (e) => ({ ...e, patches: [...(e.patches ?? []), newPatch(d, side)] })));
+    const add = () =>
+        editor.edit(`Opening in side ${side}`, (d) => withSide(d, side, (e) => ({ ...e, patches: [...(e.patches ?? []), newPatch(space, side)] })));
     return (
         <Box component="section" aria-label={`Side ${side}`} sx={{ borderTop: 1, borderColor: 'divider', pt: 1.5, mb: 1 }}>
             {moving && (
@@ -165,13 +177,9 @@ function SideFields({
 }
 
 /** In the middle of the side, half as large. */
-function newPatch(document: ModelDocument, side: SideName): PatchEntry {
-    const box = (document.space as { box?: { min?: unknown[]; max?: unknown[] } } | undefined)?.box;
+function newPatch({ min, max }: Outline['space'], side: SideName): PatchEntry {
     const places = across[side[0]!]!.map((name) => 'xyz'.indexOf(name));
-    const share = (at: number) =>
-        places.map(
-            (axis) => `${String((1 - at).toFixed(2))} * (${textOf(box?.min?.[axis], '0 mm')}) + ${at.toFixed(2)} * (${textOf(box?.max?.[axis], '100 mm')})`,
-        );
+    const share = (at: number) => places.map((axis) => millimetres(min[axis]! + at * (max[axis]! - min[axis]!)));
     return { min: share(0.25), max: share(0.75), kind: 'open' };
 }
 

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
+import { Curve } from '../runs/Curve';
 import type { Result, ResultLimit } from '../api/types';
-import { amountOf, marginOf } from '../units/quantities';
+import { amountOf, marginOf, readingOf, readingSpreadOf } from '../units/quantities';
 import { faceTitle } from '../model/heat';
 import {
     amperes,
@@ -48,6 +49,7 @@ export function SpaceSummary({ result, units }: { result: Result; units: UnitSet
                     ))}
                 </Chapter>
             )}
+            <Watches result={result} units={units} />
             {result.electric && (
                 <Chapter title="Current">
                     {result.electric.terminals.map((terminal) => (
@@ -70,6 +72,47 @@ export function SpaceSummary({ result, units }: { result: Result; units: UnitSet
                 </Chapter>
             )}
         </Panel>
+    );
+}
+
+/** What is watched of the space: its sides, points, lines with what they read along them, and sections. */
+function Watches({ result, units }: { result: Result; units: UnitSet }) {
+    const watches = result.watches.filter((watch) => watch.part === null);
+    if (watches.length === 0) return null;
+    return (
+        <Chapter title="Watches of the space">
+            {watches.map((watch) => (
+                <Box key={watch.id}>
+                    <Line label={watch.name}>
+                        {watch.value === null ? '—' : readingOf({ ...watch, value: watch.value }, units)}
+                        {watch.value !== null && watch.plusMinus !== null && ` ± ${readingSpreadOf({ ...watch, value: watch.plusMinus }, units)}`}
+                    </Line>
+                    {watch.profile && <Profile watch={watch} profile={watch.profile} units={units} />}
+                </Box>
+            ))}
+        </Chapter>
+    );
+}
+
+type ResultWatch = Result['watches'][number];
+
+/** What the watch of a line reads, over the way along it. */
+function Profile({ watch, profile, units }: { watch: ResultWatch; profile: NonNullable<ResultWatch['profile']>; units: UnitSet }) {
+    const points = profile.positions.flatMap((x, n) => (profile.values[n] == null ? [] : [{ x, y: profile.values[n] }]));
+    if (points.length < 2) return null;
+    const low = Math.min(...points.map((p) => p.y));
+    const high = Math.max(...points.map((p) => p.y));
+    const length = profile.positions.at(-1) ?? 0;
+    return (
+        <Curve
+            label="along the line"
+            end={size([length], units)}
+            width={264}
+            last={length}
+            dots={false}
+            curves={[{ name: watch.name, points }]}
+            ticks={[low, high > low ? high : low + Math.max(1e-9, Math.abs(low) * 0.01)].map((at) => ({ at, name: amountOf(watch.quantity, at, units) }))}
+        />
     );
 }
 

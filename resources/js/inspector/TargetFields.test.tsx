@@ -74,7 +74,7 @@ describe('the fields of limits', () => {
 
 describe('the fields of watches', () => {
     it('add one, change what it follows, and take it away', async () => {
-        const { document, labels } = editing({}, (d, editor) => <WatchFields subject={lid} document={d} editor={editor} disabled={false} />);
+        const { document, labels } = editing({}, (d, editor) => <WatchFields subject={lid} document={d} editor={editor} units="mm" disabled={false} />);
         const watches = () => document().watches as { of: object; quantity: string; reduce: string }[];
         await press('Watch');
         await choose('What', 'Heat out of face z-');

@@ -3,9 +3,22 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import type { LimitEntry, ModelDocument } from '../model/document';
-import { limitsOn, watchesOn, whatOf, whatsOf, withEntry, withNewLimit, withNewWatch, withWhat, type Subject, type What } from '../model/targets';
+import {
+    isAgainstReference,
+    limitsOn,
+    watchesOn,
+    whatOf,
+    whatsOf,
+    withEntry,
+    withNewLimit,
+    withNewWatch,
+    withWhat,
+    type Subject,
+    type What,
+} from '../model/targets';
 import type { ModelEditor } from '../model/useModelEditor';
-import { typed, typedTemperatureUnit, typedVolumeFlowUnit, type UnitSet } from '../units/units';
+import { textOf } from '../model/text';
+import { lengthUnit, typed, typedTemperatureUnit, typedVolumeFlowUnit, type UnitSet } from '../units/units';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 import { Removable } from './Removable';
@@ -104,9 +117,13 @@ export function LimitFields({ subject, document, editor, units, disabled }: Prop
 }
 
 /** What is followed during a run and kept with it; every limit is followed anyway. */
-export function WatchFields({ subject, document, editor, disabled }: Omit<Props, 'units'>) {
+export function WatchFields({ subject, document, editor, units, disabled }: Props) {
     const whats = whatsOf(subject.kind, true);
     const save = (label: string, change: (d: ModelDocument) => ModelDocument) => editor.edit(`${subject.name}: ${label}`, change);
+    const set = (id: string, field: 'reference' | 'length', value: string) =>
+        save(`${field} ${value || 'as usual'}`, (d) =>
+            withEntry(d, 'watches', id, ({ [field]: _before, ...entry }) => (value ? { ...entry, [field]: value } : entry)),
+        );
     return (
         <>
             {watchesOn(document, subject).map((watch, n) => (
@@ -127,6 +144,23 @@ export function WatchFields({ subject, document, editor, disabled }: Omit<Props,
                             )
                         }
                     />
+                    {isAgainstReference(watch.quantity) && (
+                        <EditField
+                            label="Reference temperature"
+                            hint="ambient"
+                            value={typeof watch.reference === 'object' ? 'bulk temperature' : textOf(watch.reference)}
+                            disabled={disabled || typeof watch.reference === 'object'}
+                            save={(text) => set(watch.id, 'reference', typed(text, typedTemperatureUnit(units)))}
+                        />
+                    )}
+                    {watch.quantity === 'nusselt' && (
+                        <EditField
+                            label="Length"
+                            value={textOf(watch.length)}
+                            disabled={disabled}
+                            save={(text) => set(watch.id, 'length', typed(text, lengthUnit(units)))}
+                        />
+                    )}
                 </Removable>
             ))}
             <Button

@@ -1,21 +1,92 @@
-import { nextTerminal, terminalFaces, terminalKinds, terminalOfKind, terminalsOf, terminalValues, withTerminal, type TerminalEntry } from '../model/current';
+import Add from '@mui/icons-material/Add';
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Stack from '@mui/material/Stack';
+import Switch from '@mui/material/Switch';
+import {
+    nextTerminal,
+    terminalFaces,
+    terminalKinds,
+    terminalOfKind,
+    terminalsOf,
+    terminalValues,
+    withRectangle,
+    withTerminal,
+    type TerminalEntry,
+} from '../model/current';
 import { partEntry, withPartFields } from '../model/document';
 import { faceTitle } from '../model/heat';
 import { quietly } from '../model/partCommands';
-import { withCurrents } from '../model/space';
-import { typed } from '../units/units';
+import { across } from '../model/parts';
+import { sideNames, withCurrents } from '../model/space';
+import { lengthUnit, typed } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 import { FacePicker } from './FacePicker';
 import { Removable } from './Removable';
-import { editPart, type ShapeProps } from './ShapeField';
+import { editPart, replaced, type ShapeProps } from './ShapeField';
 import { textOf } from '../model/text';
+
+/** The axes of a flat face. */
+const axesOf: Readonly<Record<string, readonly string[]>> = Object.fromEntries(sideNames.map((side) => [side, across[side[0]!]!]));
+
+/** Whether a terminal takes all of its face or a rectangle, and which. */
+function RectangleFields({
+    terminal,
+    face,
+    part,
+    save,
+}: {
+    terminal: TerminalEntry;
+    face: string;
+    part: ShapeProps;
+    save: (label: string, terminal: TerminalEntry) => Promise<unknown>;
+}) {
+    const unit = lengthUnit(part.units);
+    const { min, max } = terminal;
+    return (
+        <>
+            <FormControlLabel
+                sx={{ mb: 0.5, '& .MuiTypography-root': { fontSize: 13 } }}
+                control={
+                    <Switch
+                        size="small"
+                        checked={min !== undefined}
+                        disabled={part.disabled}
+                        onChange={(_e, on) => quietly(save(on ? 'on a rectangle' : 'on the whole face', withRectangle(terminal, on)))}
+                    />
+                }
+                label="On a rectangle, from the lower corner of the part"
+            />
+            {min && max && (
+                <Stack direction="row" sx={{ gap: 0.5 }}>
+                    {axesOf[face]!.flatMap((axis, i) =>
+                        (['min', 'max'] as const).map((end) => (
+                            <EditField
+                                key={axis + end}
+                                label={`${axis} ${end === 'min' ? 'from' : 'to'}`}
+                                value={String(terminal[end]![i])}
+                                disabled={part.disabled}
+                                save={(text) =>
+                                    save(`${axis} ${end === 'min' ? 'from' : 'to'} ${typed(text, unit)}`, {
+                                        ...terminal,
+                                        [end]: replaced(terminal[end]!, i, typed(text, unit)),
+                                    })
+                                }
+                            />
+                        )),
+                    )}
+                </Stack>
+            )}
+        </>
+    );
+}
 
 /** Faces by which current enters a part or leaves it. The first one lets currents be computed. */
 export function TerminalFields(part: ShapeProps) {
-    const set = (face: string, label: string, terminal: TerminalEntry | undefined) =>
-        editPart(part, `${faceTitle(face).toLowerCase()}: ${label}`, (entry) => withTerminal(entry, face, terminal));
+    const set = (face: string, n: number, label: string, terminal: TerminalEntry | undefined) =>
+        editPart(part, `${faceTitle(face).toLowerCase()}: ${label}`, (entry) => withTerminal(entry, face, terminal, n));
     const add = (face: string) => {
         quietly(
             part.editor.edit(`${part.name}: current at ${faceTitle(face).toLowerCase()}`, (d) => {
@@ -26,21 +97,26 @@ export function TerminalFields(part: ShapeProps) {
     };
     return (
         <Chapter title="Current" fields>
-            {terminalsOf(part.entry).map(([face, terminal]) => {
+            {terminalsOf(part.entry).map(([face, terminal, n]) => {
                 const kind = terminal.kind ?? 'ground';
                 return (
                     <Removable
-                        key={face}
-                        label={`Current at ${faceTitle(face).toLowerCase()}`}
+                        key={`${face} ${n}`}
+                        label={`Current at ${faceTitle(face).toLowerCase()}${n > 0 ? `, ${n + 1}` : ''}`}
                         disabled={part.disabled}
-                        remove={() => quietly(set(face, 'no current', undefined))}
+                        remove={() => quietly(set(face, n, 'no current', undefined))}
                     >
                         <ChoiceField
                             label={faceTitle(face)}
                             value={kind}
                             choices={terminalKinds}
                             disabled={part.disabled}
-                            save={(chosen) => set(face, terminalKinds[chosen].toLowerCase(), terminalOfKind(chosen))}
+                            save={(chosen) =>
+                                set(face, n, terminalKinds[chosen].toLowerCase(), {
+                                    ...terminalOfKind(chosen),
+                                    ...(terminal.min && terminal.max ? { min: terminal.min, max: terminal.max } : {}),
+                                })
+                            }
                         />
                         {terminalValues[kind].map(([field, label, unit]) => (
                             <EditField
@@ -48,9 +124,21 @@ export function TerminalFields(part: ShapeProps) {
                                 label={label}
                                 value={textOf(terminal[field])}
                                 disabled={part.disabled}
-                                save={(text) => set(face, `${label.toLowerCase()} ${typed(text, unit)}`, { ...terminal, [field]: typed(text, unit) })}
+                                save={(text) => set(face, n, `${label.toLowerCase()} ${typed(text, unit)}`, { ...terminal, [field]: typed(text, unit) })}
                             />
                         ))}
+                        {face in axesOf && <RectangleFields terminal={terminal} face={face} part={part} save={(label, to) => set(face, n, label, to)} />}
+                        {terminal.min && (
+                            <Button
+                                size="small"
+                                color="inherit"
+                                startIcon={<Add fontSize="small" />}
+                                disabled={part.disabled}
+                                onClick={() => quietly(set(face, Infinity, 'another rectangle', withRectangle(terminalOfKind(kind), true)))}
+                            >
+                                Rectangle of this face
+                            </Button>
+                        )}
                     </Removable>
                 );
             })}

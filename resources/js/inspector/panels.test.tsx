@@ -156,6 +156,27 @@ describe('what leaves the space', () => {
         expect(shown()).toContain('Temperature fluctuation±0.4 K');
     });
 
+    it('reads what is watched of the space, and shows a line', () => {
+        const watch = { id: 'w', name: 'Mid', part: null, quantity: 'speed', reduce: 'maxAt', unit: 'm', value: 0.031, plusMinus: 0.002, order: null };
+        const profile = { positions: [0, 0.05, 0.1], values: [0, null, 2] };
+        render(
+            <SpaceSummary
+                result={result({
+                    watches: [
+                        { ...watch, profile },
+                        { ...watch, id: 'n', name: 'Wall', quantity: 'nusselt', reduce: 'mean', value: 8.24, profile: null },
+                        { ...watch, id: 'p', name: 'Of a part', part: 'chip', profile: null },
+                    ],
+                })}
+                units="mm"
+            />,
+        );
+        expect(shown()).toContain('Mid31 mm ± 2 mm');
+        expect(shown()).toContain('Wall8.24 ± 0.00200');
+        expect(shown()).not.toContain('Of a part');
+        expect(screen.getByRole('img', { name: 'along the line, 100 mm' })).toBeVisible();
+    });
+
     it('judges what is bounded of the space', () => {
         const limit = { id: 'l', name: 'Outlet air', part: null, value: 313.15, margin: -3, met: false, quantity: 'outflowTemperature' };
         render(<SpaceSummary result={result({ limits: [limit, { ...limit, id: 'm', name: 'Unknown', value: null, margin: null }] })} units="mm" />);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { firstModel } from '../projects/starts';
-import { nextTerminal, terminalFaces, terminalsOf, withTerminal } from './current';
+import { nextTerminal, terminalFaces, terminalsOf, withRectangle, withTerminal } from './current';
 import type { ModelDocument, PartEntry } from './document';
 import { withFaceHeat } from './heat';
 import { questionOf, withQuestion, type Question } from './question';
@@ -22,8 +22,21 @@ describe('where current enters', () => {
 
     it('is a current first, and then what takes it back', () => {
         const with1 = { ...bar, ...withTerminal(bar, 'x-', nextTerminal({ parts: [bar] })) };
-        expect(terminalsOf(with1)).toEqual([['x-', { kind: 'current', current: '10 A' }]]);
+        expect(terminalsOf(with1)).toEqual([['x-', { kind: 'current', current: '10 A' }, 0]]);
         expect(nextTerminal({ parts: [with1] })).toEqual({ kind: 'ground' });
+    });
+
+    it('may be on several rectangles of a face', () => {
+        const on = withRectangle({ kind: 'ground' }, true);
+        expect(on).toEqual({ kind: 'ground', min: ['0 mm', '0 mm'], max: ['5 mm', '5 mm'] });
+        const one = { ...bar, ...withTerminal(bar, 'x-', on) };
+        const both = { ...one, ...withTerminal(one, 'x-', { kind: 'voltage' }, 1) };
+        expect(terminalsOf(both)).toEqual([
+            ['x-', on, 0],
+            ['x-', { kind: 'voltage' }, 1],
+        ]);
+        expect(withTerminal(both, 'x-', undefined, 0)).toEqual({ faces: { 'x-': { electric: { kind: 'voltage' } } } });
+        expect(withRectangle(on, false)).toEqual({ kind: 'ground' });
     });
 
     it('is a question that can be taken back and asked again', () => {
@@ -39,7 +52,7 @@ describe('where current enters', () => {
         expect(computesCurrents(start('current'))).toBe(true);
         expect(
             start('current')
-                .parts!.flatMap(terminalsOf)
+                .parts!.flatMap((part) => terminalsOf(part))
                 .map(([face]) => face),
         ).toEqual(['x-', 'x+']);
         expect(computesCurrents(start('heat'))).toBe(false);

@@ -1,10 +1,12 @@
-import type { ModelDocument, PartEntry } from './document';
+import type { ModelDocument, PartEntry, Place } from './document';
 import { facesOf, withFace } from './heat';
 import { facesOfKind } from './partKinds';
 
-/** Where current enters or leaves at a face of a part. */
+/** Where current enters or leaves at a face of a part, or at a rectangle of it from the lower corner of the part. */
 export interface TerminalEntry {
     kind?: TerminalKind;
+    min?: Place;
+    max?: Place;
     [field: string]: unknown;
 }
 
@@ -23,15 +25,30 @@ export const terminalOfKind = (kind: TerminalKind): TerminalEntry => ({
     ...Object.fromEntries(terminalValues[kind].map(([field, , , start]) => [field, start])),
 });
 
-export const terminalsOf = (part: PartEntry): [face: string, terminal: TerminalEntry][] =>
-    Object.entries(facesOf(part)).flatMap(([face, { electric }]) => (electric ? [[face, electric as TerminalEntry] as [string, TerminalEntry]] : []));
+const atFace = (part: PartEntry, face: string): TerminalEntry[] => {
+    const electric = facesOf(part)[face]?.electric as TerminalEntry | TerminalEntry[] | undefined;
+    return Array.isArray(electric) ? electric : electric ? [electric] : [];
+};
 
-export const withTerminal = (part: PartEntry, face: string, terminal: TerminalEntry | undefined): Partial<PartEntry> =>
-    withFace(part, face, 'electric', terminal);
+/** The terminals of a part with their faces, and which of its face each is. */
+export const terminalsOf = (part: PartEntry): [face: string, terminal: TerminalEntry, n: number][] =>
+    Object.keys(facesOf(part)).flatMap((face) => atFace(part, face).map((terminal, n): [string, TerminalEntry, number] => [face, terminal, n]));
+
+/** Sets the nth terminal of a face, or one more; without one it is removed. */
+export function withTerminal(part: PartEntry, face: string, terminal: TerminalEntry | undefined, n = 0): Partial<PartEntry> {
+    const present = atFace(part, face);
+    const all = terminal ? [...present.slice(0, n), terminal, ...present.slice(n + 1)] : present.filter((_t, i) => i !== n);
+    return withFace(part, face, 'electric', all.length > 1 ? all : all[0]);
+}
+
+/** On a rectangle of its face, to begin with its lower left quarter; or on all of it. */
+export function withRectangle({ min, max, ...terminal }: TerminalEntry, on: boolean): TerminalEntry {
+    return on ? { ...terminal, min: min ?? ['0 mm', '0 mm'], max: max ?? ['5 mm', '5 mm'] } : terminal;
+}
 
 /** What one more terminal is: a current first, then what takes it back. */
 export function nextTerminal(document: ModelDocument): TerminalEntry {
-    const kinds = (document.parts ?? []).flatMap(terminalsOf).map(([, terminal]) => terminal.kind);
+    const kinds = (document.parts ?? []).flatMap((part) => terminalsOf(part)).map(([, terminal]) => terminal.kind);
     return terminalOfKind(kinds.includes('current') && !kinds.includes('ground') && !kinds.includes('voltage') ? 'ground' : 'current');
 }
 

@@ -11,10 +11,30 @@ export interface PartEntry {
     [field: string]: unknown;
 }
 
+/** Coordinates as they are written. */
+export type Place = (string | number)[];
+
+/** A plane across an axis, whole or a rectangle of it along the two others. */
+export interface SectionPlace {
+    axis: 'x' | 'y' | 'z';
+    at: string | number;
+    min?: Place;
+    max?: Place;
+}
+
 export interface LimitEntry {
     id: string;
     name?: string;
-    of: { part?: string; node?: string; face?: string; side?: string; patch?: number };
+    of: {
+        part?: string;
+        node?: string;
+        face?: string;
+        side?: string;
+        patch?: number;
+        point?: Place;
+        line?: { from: Place; to: Place };
+        section?: SectionPlace;
+    };
     atMost?: string | number;
     atLeast?: string | number;
     derating?: string | number;

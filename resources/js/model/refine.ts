@@ -28,6 +28,23 @@ export function withGrid(document: ModelDocument, fields: Partial<GridEntry>): M
     return { ...document, analysis: { ...(document.analysis as object | undefined), grid } };
 }
 
+/** What is asked of convergence beside what is asked anyway. */
+export interface ConvergenceEntry {
+    residual?: number;
+    change?: number;
+    iterations?: number;
+    [field: string]: unknown;
+}
+
+export const convergenceOf = (document: ModelDocument): ConvergenceEntry =>
+    (document.analysis as { convergence?: ConvergenceEntry } | undefined)?.convergence ?? {};
+
+/** Sets or, with undefined, removes what is asked of convergence. */
+export function withConvergence(document: ModelDocument, fields: Partial<ConvergenceEntry>): ModelDocument {
+    const convergence = Object.fromEntries(Object.entries({ ...convergenceOf(document), ...fields }).filter(([, value]) => value !== undefined));
+    return { ...document, analysis: { ...(document.analysis as object | undefined), convergence } };
+}
+
 const withRefinements = (document: ModelDocument, refine: Refinement[]): ModelDocument =>
     withGrid(document, { refine: refine.length > 0 ? refine : undefined });
 

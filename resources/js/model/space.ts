@@ -11,7 +11,7 @@ export type OpeningKind = keyof typeof openingKinds;
 /** Whether air passes a side or a patch of this kind. */
 export const isOpening = (kind: OpeningKind | undefined): boolean => kind === 'inlet' || kind === 'outlet' || kind === 'open';
 
-/** How an inlet is stated, with the unit a bare number gets. */
+/** How the flow of an inlet, or what an outlet draws off, is stated, with the unit a bare number gets. */
 export const inletKinds = { speed: ['Speed', 'm/s', '1 m/s'], volumeFlow: ['Volume flow', 'l/s', '1 l/s'], massFlow: ['Mass flow', 'g/s', '1 g/s'] } as const;
 export type InletKind = keyof typeof inletKinds;
 
@@ -66,7 +66,11 @@ export const inletKindOf = (entry: OpeningEntry): InletKind | undefined => (Obje
 /** Another kind of opening: what the new one cannot have goes, what it needs comes with a value to start from. */
 export function ofKind<T extends OpeningEntry>(entry: T, kind: OpeningKind): T {
     const changed: T = { ...entry, kind };
-    if (kind !== 'inlet') for (const inlet of Object.keys(inletKinds) as InletKind[]) delete changed[inlet];
+    if (kind !== 'inlet') {
+        for (const inlet of Object.keys(inletKinds) as InletKind[]) delete changed[inlet];
+        delete changed.conducts;
+        delete changed.profile;
+    }
     if (kind === 'inlet' && inletKindOf(changed) === undefined) changed.speed = inletKinds.speed[2];
     if (kind !== 'wall') delete changed.heat;
     if (kind === 'wall' || kind === 'symmetry') delete changed.temperature;
@@ -74,9 +78,12 @@ export function ofKind<T extends OpeningEntry>(entry: T, kind: OpeningKind): T {
     return changed;
 }
 
-export function withInletKind<T extends OpeningEntry>(entry: T, kind: InletKind): T {
+/** Another way to state the flow; null leaves an outlet to the pressure outside. */
+export function withInletKind<T extends OpeningEntry>(entry: T, kind: InletKind | null): T {
     const changed: T = { ...entry };
     for (const other of Object.keys(inletKinds) as InletKind[]) delete changed[other];
+    if (kind === null) return changed;
+    delete changed.pressure;
     return { ...changed, [kind]: inletKinds[kind][2] };
 }
 

@@ -45,11 +45,14 @@ export function spaceSubjects(document: ModelDocument, moving: boolean): Subject
     return [...openings, ...walls];
 }
 
+/** What a fluid does at a wall. */
+const atWalls = { convectionCoefficient: 'Convection coefficient', nusselt: 'Nusselt number', wallShear: 'Wall shear stress' } as const;
+
 /** The choices for a kind of subject, with their words. */
 export function whatsOf(kind: string, withHeat: boolean): Record<What, string> {
     if (kind === 'fan') return { flow: 'Flow through it' };
     if (kind === 'opening') return { leaving: 'Temperature leaving', flow: 'Flow out of it' };
-    if (kind === 'wall') return { max: 'Hottest place', mean: 'Mean', ...(withHeat ? { heat: 'Heat through it' } : {}) };
+    if (kind === 'wall') return { max: 'Hottest place', mean: 'Mean', ...(withHeat ? { heat: 'Heat through it', ...atWalls } : {}) };
     const own = facesOfKind(kind);
     const inside: Record<What, string> =
         kind === 'package' ? { junction: 'Junction', case: 'Case', board: 'Board side' } : { max: 'Hottest place', mean: 'Mean', min: 'Coldest place' };
@@ -57,11 +60,14 @@ export function whatsOf(kind: string, withHeat: boolean): Record<What, string> {
         ...inside,
         ...Object.fromEntries(own.map((face) => [`touch ${face}`, `Hottest of face ${face}`])),
         ...(withHeat ? Object.fromEntries(own.map((face) => [`heat ${face}`, `Heat out of face ${face}`])) : {}),
+        ...(withHeat ? Object.fromEntries(own.map((face) => [`convectionCoefficient ${face}`, `Convection coefficient of face ${face}`])) : {}),
     };
 }
 
 export function whatOf(entry: { of: { node?: string; face?: string }; quantity?: unknown; reduce?: unknown }, kind: string): What {
-    if (entry.of.face) return `${entry.quantity === 'heat' ? 'heat' : 'touch'} ${entry.of.face}`;
+    const quantity = textOf(entry.quantity);
+    if (entry.of.face) return `${quantity === 'heat' || quantity in atWalls ? quantity : 'touch'} ${entry.of.face}`;
+    if (quantity in atWalls) return quantity;
     if (entry.quantity === 'volumeFlow') return 'flow';
     if (entry.quantity === 'outflowTemperature') return 'leaving';
     if (entry.quantity === 'heat') return 'heat';
@@ -74,6 +80,7 @@ function fieldsOf(what: What, of: Of): { of: Of; quantity: string; reduce: strin
     const [kind, face] = what.split(' ');
     if (kind === 'flow') return { of, quantity: 'volumeFlow', reduce: 'mean' };
     if (kind === 'leaving') return { of, quantity: 'outflowTemperature', reduce: 'mean' };
+    if (kind !== undefined && kind in atWalls) return { of: face ? { ...of, face } : of, quantity: kind, reduce: 'mean' };
     if (kind === 'heat') return { of: face ? { ...of, face } : of, quantity: 'heat', reduce: 'total' };
     if (face) return { of: { ...of, face }, quantity: 'temperature', reduce: 'max' };
     if (['junction', 'case', 'board'].includes(what)) return { of: { ...of, node: what }, quantity: 'temperature', reduce: 'max' };
@@ -109,12 +116,20 @@ export function withNewWatch(document: ModelDocument, subject: Subject, what: Wh
     return { ...document, watches: [...watchesOf(document), entry] };
 }
 
-/** A limit or watch looks at something else of its subject. */
-export const withWhat = <T extends LimitEntry | WatchEntry>(entry: T, subject: Subject, what: What): T => ({
-    ...entry,
-    name: nameOf(subject, what),
-    ...fieldsOf(what, subject.of),
-});
+/** A limit or watch looks at something else of its subject. A Nusselt number starts from a length to be mended. */
+export function withWhat<T extends LimitEntry | WatchEntry>({ length, reference, ...entry }: T, subject: Subject, what: What): T {
+    const fields = fieldsOf(what, subject.of);
+    return {
+        ...entry,
+        name: nameOf(subject, what),
+        ...fields,
+        ...(fields.quantity === 'nusselt' ? { length: length ?? '10 mm' } : {}),
+        ...(isAgainstReference(fields.quantity) && reference !== undefined ? { reference } : {}),
+    } as T;
+}
+
+/** Whether a quantity is counted against a temperature of the fluid. */
+export const isAgainstReference = (quantity: unknown): boolean => quantity === 'convectionCoefficient' || quantity === 'nusselt';
 
 /** Changes the limit or watch of an id; null removes it. */
 export function withEntry(

@@ -26,16 +26,20 @@ interface Props {
     end: string;
     width: number;
     curves: { name: string; points: { x: number; y: number }[]; colour?: string | undefined }[];
+    /** Where the horizontal axis ends; by default with the last of the points. */
+    last?: number;
+    /** Whether the points of a single curve show as dots. */
+    dots?: boolean;
     /** Values with a line and a name, the lowest and the highest of them bound the axis. */
     ticks: { at: number; name: string }[];
 }
 
-/** Curves over the iterations of a run; several are named where they end. */
-export function Curve({ label, end, width, curves, ticks }: Props) {
+/** Curves over the iterations of a run, or along a line; several are named where they end. */
+export function Curve({ label, end, width, curves, ticks, last: given, dots = true }: Props) {
     const { palette } = useTheme();
     const named = curves.length > 1;
     const right = width - (named ? NAMES : 8);
-    const last = Math.max(1, ...curves.flatMap((curve) => curve.points.map((p) => p.x)));
+    const last = given ?? Math.max(1, ...curves.flatMap((curve) => curve.points.map((p) => p.x)));
     const low = Math.min(...ticks.map((t) => t.at));
     const high = Math.max(...ticks.map((t) => t.at));
     const x = (value: number) => LEFT + ((right - LEFT) * value) / last;
@@ -53,7 +57,7 @@ export function Curve({ label, end, width, curves, ticks }: Props) {
             {curves.map((curve) => (
                 <g key={curve.name} stroke={curve.colour ?? palette.primary.main} fill={curve.colour ?? palette.primary.main}>
                     <polyline fill="none" strokeWidth={1.6} points={curve.points.map((p) => `${x(p.x)},${y(p.y)}`).join(' ')} />
-                    {!named && curve.points.map((p, i) => <circle key={i} cx={x(p.x)} cy={y(p.y)} r={1.7} stroke="none" />)}
+                    {!named && dots && curve.points.map((p, i) => <circle key={i} cx={x(p.x)} cy={y(p.y)} r={1.7} stroke="none" />)}
                 </g>
             ))}
             {named &&

@@ -1,11 +1,19 @@
-import { difference, differenceUnit, massFlow, number, speed, temperatureWithUnit, volumeFlow, type UnitSet } from './units';
+import { difference, differenceUnit, massFlow, number, size, speed, temperatureWithUnit, volumeFlow, type UnitSet } from './units';
 
-const units: Readonly<Record<string, string>> = { heat: 'W', heatFlux: 'W/m²', pressure: 'Pa' };
+const units: Readonly<Record<string, string>> = {
+    heat: 'W',
+    heatFlux: 'W/m²',
+    convectionCoefficient: 'W/m²/K',
+    nusselt: '',
+    wallShear: 'Pa',
+    pressure: 'Pa',
+};
 
 const plain = (quantity: string, value: number): string =>
-    `${number(Number(value.toPrecision(3)), Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value) || 1))))} ${units[quantity]}`;
+    `${number(Number(value.toPrecision(3)), Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value) || 1))))} ${units[quantity]}`.trim();
 
-const isTemperature = (quantity: string | undefined): boolean => quantity === undefined || quantity === 'temperature' || quantity === 'outflowTemperature';
+const isTemperature = (quantity: string | undefined): boolean =>
+    quantity === undefined || ['temperature', 'outflowTemperature', 'bulkTemperature'].includes(quantity);
 
 /** What a limit bounds, with its unit; a temperature where it does not say. */
 export function amountOf(quantity: string | undefined, value: number, set: UnitSet): string {
@@ -14,6 +22,14 @@ export function amountOf(quantity: string | undefined, value: number, set: UnitS
     if (quantity === 'massFlow') return massFlow(value, set);
     return units[quantity!] === undefined ? speed(value, set) : plain(quantity!, value);
 }
+
+/** What a watch reads, with its unit: a place along a line is a length. */
+export const readingOf = (watch: { quantity: string; reduce: string; value: number }, set: UnitSet): string =>
+    watch.reduce.endsWith('At') ? size([watch.value], set) : amountOf(watch.quantity, watch.value, set);
+
+/** The ± of a watch, with its unit. */
+export const readingSpreadOf = (watch: { quantity: string; reduce: string; value: number }, set: UnitSet): string =>
+    watch.reduce.endsWith('At') ? size([watch.value], set) : distanceOf(watch.quantity, watch.value, set);
 
 /** How far a value is from a bound, without a sign. */
 export function distanceOf(quantity: string | undefined, value: number, set: UnitSet): string {
