@@ -7,6 +7,7 @@ namespace Foehn\Evidence;
 /** One computed quantity against its reference. */
 final readonly class Check
 {
+    /** @param float $known what the reference itself is not known to, in its unit: the scatter of a correlation, or half of its last printed digit where that counts */
     private function __construct(
         public string $case,
         public string $quantity,
@@ -14,6 +15,7 @@ final readonly class Check
         public float $computed,
         public float $tolerance,
         public string $unit,
+        public float $known = 0.0,
     ) {
     }
 
@@ -26,6 +28,12 @@ final readonly class Check
     public static function relative(string $case, string $quantity, float $reference, float $computed, float $tolerance, string $unit): self
     {
         return new self($case, $quantity, $reference, $computed, $tolerance * abs($reference), $unit);
+    }
+
+    /** The same against a reference that is itself known only so far, as a share of it. */
+    public function knownTo(float $share): self
+    {
+        return new self($this->case, $this->quantity, $this->reference, $this->computed, $this->tolerance, $this->unit, $share * abs($this->reference));
     }
 
     public function error(): float

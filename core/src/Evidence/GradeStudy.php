@@ -8,6 +8,7 @@ use Foehn\Grid\Grid;
 use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 use Foehn\Observe\GridValues;
+use Foehn\Results\BesideGrid;
 use Foehn\Results\Uncertainty;
 use Foehn\Solve\Solution;
 use Foehn\Solve\SteadySolver;
@@ -18,6 +19,8 @@ use Foehn\Solve\SteadySolver;
  */
 final class GradeStudy
 {
+    private const ZERO_CELSIUS = 273.15;
+
     /**
      * @return list<GradedCheck>
      * @throws \Foehn\Physics\PhysicsException
@@ -50,7 +53,16 @@ final class GradeStudy
             }
         }
 
-        return array_map(fn (Check $check, array $levels): GradedCheck => new GradedCheck($check, Uncertainty::of($levels, 'value', $flow)['plusMinus'], $flow, end($levels)->cells), $checks, $levels);
+        // Which of the computations of a case a quantity is read from is not told: the least certain of them counts.
+        $beside = array_map(fn (array $solutions): BesideGrid => BesideGrid::of($solutions[count($solutions) - 1]), $solved);
+        $share = max([0.0, ...array_map(fn (BesideGrid $one): float => $one->iteration + $one->correlations, $beside)]);
+        $ambient = $solved === [] ? 0.0 : $solved[0][0]->state->model->surroundings->temperature - self::ZERO_CELSIUS;
+
+        return array_map(fn (Check $check, array $levels): GradedCheck => new GradedCheck(
+            $check,
+            Uncertainty::of($levels, 'value', $flow, $share * abs(in_array($check->unit, ['°C', 'degC'], true) ? $check->computed - $ambient : $check->computed))['plusMinus'],
+            $flow, end($levels)->cells,
+        ), $checks, $levels);
     }
 
     private static function values(Grid $grid, Check $check): GridValues

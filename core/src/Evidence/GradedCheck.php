@@ -15,17 +15,17 @@ final readonly class GradedCheck
     {
     }
 
-    /** Whether the reference lies within the value and its ±; a value that is right within a millionth of its tolerance has no error to be told. */
+    /** Whether the reference lies within the value and its ±, as far as it is known itself; a value that is right within a millionth of its tolerance has no error to be told. */
     public function isCovered(): ?bool
     {
-        return $this->plusMinus === null ? null : abs($this->check->error()) <= $this->plusMinus + 1e-6 * $this->check->tolerance;
+        return $this->plusMinus === null ? null : abs($this->check->error()) <= $this->plusMinus + $this->check->known + 1e-6 * $this->check->tolerance;
     }
 
-    /** The ± over the true error; null where either is missing. */
+    /** The ± over the true error; null where either is missing, or the reference is not known that well. */
     public function width(): ?float
     {
         $error = abs($this->check->error());
 
-        return $this->plusMinus === null || $error <= 1e-6 * $this->check->tolerance ? null : $this->plusMinus / $error;
+        return $this->plusMinus === null || $error <= max($this->check->known, 1e-6 * $this->check->tolerance) ? null : $this->plusMinus / $error;
     }
 }

@@ -48,6 +48,12 @@ final readonly class GridRules
 
     private const EDGE = 0.5;
 
+    /** Cells across a thin body, as a fraction of the widest along it. */
+    private const THIN = 0.25;
+
+    /** At which conductivities are compared, K. */
+    private const ROOM = 300.0;
+
     /** A model of more parts than this is a product: there growth and the edges of components count for more than cells across the space. */
     private const FEW_PARTS = 3;
 
@@ -106,7 +112,7 @@ final readonly class GridRules
             }
         }
         $extent = $this->model->space->box->size($axis);
-        [$largest, $widths] = $this->fluid === null ? [$extent / self::CONDUCTION / $this->fineness, []] : $this->ofFlow($axis, $planes);
+        [$largest, $widths] = $this->fluid === null ? [$this->ofConduction($axis), []] : $this->ofFlow($axis, $planes);
         if (count($this->model->parts) > self::FEW_PARTS) {
             $largest = $extent / self::PRODUCT;
         }
@@ -129,6 +135,32 @@ final readonly class GridRules
         }
 
         return new AxisRules($planes, $stretches, $widths, min($largest, $this->model->grid->largest ?? INF));
+    }
+
+    /**
+     * Widest cell along the axis where heat is only conducted, m. Through a thin sheet or board heat goes straight, or spreads over lengths that
+     * the cells along it must show first: cells across it need not be much thinner than these, as the material conducts.
+     */
+    private function ofConduction(int $axis): float
+    {
+        $along = array_filter(array_diff([0, 1, 2], [$axis]), fn (int $other): bool => ! in_array($other, $this->uniform, true));
+        $thin = $along === [] ? 0.0 : self::THIN * $this->leastAcross($axis) * min(array_map($this->model->space->box->size(...), $along));
+
+        return max($this->model->space->box->size($axis), min($thin, self::CONDUCTION * $this->model->space->box->size($axis))) / self::CONDUCTION / $this->fineness;
+    }
+
+    /** Least root of the conductivity along an axis over the greatest across it, of all parts: by it lengths shrink along the axis. */
+    private function leastAcross(int $axis): float
+    {
+        $least = 1.0;
+        foreach ($this->model->parts as $part) {
+            $conductivity = array_map(fn ($law): float => $law->at(self::ROOM), $this->model->materials->get((string) $part->material)->conductivity ?? []);
+            if (count($conductivity) === 3) {
+                $least = min($least, sqrt($conductivity[$axis] / max($conductivity)));
+            }
+        }
+
+        return $least;
     }
 
     /**

@@ -17,6 +17,9 @@ final class LearnedGrid
     /** Where a solution hardly bends, the cells are as wide as where it has so much of the mean density. */
     private const LEAST = 0.2;
 
+    /** Along an axis with fewer cells than this a solution has no bend that could be seen. */
+    private const FEWEST = 3;
+
     /** Passes that smooth the density, each over the next plane on both sides. */
     private const PASSES = 2;
 
@@ -44,7 +47,7 @@ final class LearnedGrid
             $densities = [];
             $times = 1.0;
             foreach ([0, 1, 2] as $axis) {
-                if ($rules->cells[$axis] > 1 && array_sum($field[$axis]) > 0.0) {
+                if (min($rules->cells[$axis], $seen->cells[$axis]) >= self::FEWEST && array_sum($field[$axis]) > 0.0) {
                     $densities[$axis] = self::atLeast($field[$axis], $seen->widths[$axis]);
                     $times *= self::integral($densities[$axis], $seen->widths[$axis]) / $rules->cells[$axis];
                 }

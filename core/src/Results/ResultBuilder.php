@@ -20,8 +20,8 @@ use Foehn\Solve\Solution;
  * Writes the result document (format foehn-result, version 1) of a solution. SI units, temperatures in kelvin.
  *
  * @phpstan-import-type Report from GridReport
- * @phpstan-type WatchRow array{id: string, name: string, part: ?string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float}
- * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, met: bool, plusMinus: ?float, order: ?float}
+ * @phpstan-type WatchRow array{id: string, name: string, part: ?string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float, unknown: ?string}
+ * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, met: bool, plusMinus: ?float, order: ?float, unknown: ?string}
  * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float},
  *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: object, routes: object}
  * @phpstan-type SolverRow array{version: string, converged: bool, stopped: bool, iterations: int, passes: int, residual: float, seconds: float, start: array{from: string, model: ?string, frozen: bool}, code: string, residuals: array<int, float>}
@@ -47,6 +47,8 @@ final class ResultBuilder
 
     private Readings $readings;
 
+    private BesideGrid $beside;
+
     /** @var Report */
     private array $grid;
 
@@ -54,6 +56,7 @@ final class ResultBuilder
     {
         $this->state = $solution->state;
         $this->readings = new Readings($solution->state);
+        $this->beside = BesideGrid::of($solution);
         $this->grid = GridReport::of($solution->state->model, $solution->state->grid);
     }
 
@@ -89,17 +92,17 @@ final class ResultBuilder
 
     /**
      * @param list<GridValues> $levels
-     * @return array{plusMinus: ?float, order: ?float}
+     * @return array{plusMinus: ?float, order: ?float, unknown: ?string}
      */
     private function uncertainty(Watch|Limit $of, array $levels): array
     {
         $swing = $this->solution->amplitude() ?? 0.0;
-        if ($swing > 0.0 && ! in_array($of->quantity, ['temperature', 'outflowTemperature'], true)) {
-            // How far the others swing is not recorded.
-            return Uncertainty::UNKNOWN;
+        if ($swing > 0.0 && Watch::unit($of->quantity) !== 'K') {
+            return Uncertainty::unknown('the flow never became steady, and by how much this swings with it is not recorded');
         }
+        $value = $levels[count($levels) - 1]->values[$of->id] ?? 0.0;
 
-        return Uncertainty::of($levels, $of->id, $this->state->flow !== null, $swing);
+        return Uncertainty::of($levels, $of->id, $this->state->flow !== null, $this->beside->reading($of->quantity, $of->reduce, $value), $swing);
     }
 
     /** @return list<PartRow> */

@@ -35,15 +35,14 @@ final class Uncertainty
 
     private const HIGHEST_ORDER = 2.0;
 
-    public const UNKNOWN = ['plusMinus' => null, 'order' => null];
-
     /**
      * @param list<GridValues> $levels from coarse to fine, the last one that of the value
      * @param bool $moves whether a fluid moves
+     * @param float $beside what the value is not known to beside the grid (see BesideGrid), same unit
      * @param float $swing half of what the value swings by in a flow that is not steady, same unit: it is not known better than that
-     * @return array{plusMinus: ?float, order: ?float} same unit as the value; null where one grid or two that agree in all digits say nothing
+     * @return array{plusMinus: ?float, order: ?float, unknown: ?string} same unit as the value; null where one grid or two that agree in all digits say nothing, and then why
      */
-    public static function of(array $levels, string $id, bool $moves, float $swing = 0.0): array
+    public static function of(array $levels, string $id, bool $moves, float $beside = 0.0, float $swing = 0.0): array
     {
         $seen = [];
         foreach ($levels as $level) {
@@ -52,18 +51,18 @@ final class Uncertainty
             }
         }
         if (count($seen) < 2) {
-            return self::UNKNOWN;
+            return self::unknown($seen === [] ? 'there is no value' : 'only one grid has a value, and nothing to compare it with');
         }
         [[$second, $f2], [$first, $f1]] = array_slice($seen, -2);
         $r = $first->finerThan($second);
         if ($r <= 1.0) {
-            return self::UNKNOWN;
+            return self::unknown('the grid before is as fine as the last one');
         }
         $agrees = self::AGREES * abs($f1);
         if (count($seen) === 2) {
             $step = abs($f2 - $f1) / ($r ** self::ASSUMED_ORDER - 1.0);
 
-            return abs($f2 - $f1) <= $agrees ? self::UNKNOWN : ['plusMinus' => max(($moves ? self::SAFETY_OF_TWO : self::SAFETY) * $step, $swing), 'order' => null];
+            return abs($f2 - $f1) <= $agrees ? self::unknown('two grids agree in all digits, which may be chance') : ['plusMinus' => max(($moves ? self::SAFETY_OF_TWO : self::SAFETY) * $step + $beside, $swing), 'order' => null, 'unknown' => null];
         }
         [$third, $f3] = $seen[count($seen) - 3];
         $before = $second->finerThan($third);
@@ -71,7 +70,13 @@ final class Uncertainty
         $changes = max(self::LAST_CHANGE * abs($f2 - $f1) * self::nearness($r), abs($f3 - $f2) * self::nearness($before));
         $plusMinus = $moves || $order === null || $order < self::LOWEST_ORDER ? $changes : self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order);
 
-        return ['plusMinus' => max($plusMinus, $agrees, $swing), 'order' => $order];
+        return ['plusMinus' => max($plusMinus + $beside, $agrees, $swing), 'order' => $order, 'unknown' => null];
+    }
+
+    /** @return array{plusMinus: null, order: null, unknown: string} */
+    public static function unknown(string $why): array
+    {
+        return ['plusMinus' => null, 'order' => null, 'unknown' => $why];
     }
 
     /** What a change between two grids counts for, against one between grids of the measured ratio: of first order in the widths, and never less. */

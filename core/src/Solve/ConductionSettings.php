@@ -16,6 +16,9 @@ final class ConductionSettings
     /** Change of a temperature between two passes, K: half of the last digit shown. */
     public const ROUGH = 0.05;
 
+    /** Temperatures and currents are wrong by up to so many times the residual: P22 has 33 times. */
+    public const OPEN = 100.0;
+
     /** Fraction of the watts that may be missing in the balance when the linear iteration ends: a tenth of what the evidence asks for. */
     public const BALANCE = 1e-7;
 

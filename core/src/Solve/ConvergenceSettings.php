@@ -34,6 +34,9 @@ final class ConvergenceSettings
     /** A fan off its curve by its whole greatest rise counts as a change of velocities by this fraction. Flow goes with the root of pressure, and a fan is a small part of a space. */
     public const FAN_WEIGHT = 0.01;
 
+    /** Steps over which the rate is taken at which changes become smaller. */
+    public const RATE_OVER = 20;
+
     /** Mean speed that only a run has that diverges, m/s. */
     public const DIVERGED = 1e5;
 

@@ -22,6 +22,12 @@ final class FlowConvergence
     /** Whether the state stood still when it was last looked at. */
     private bool $stands = false;
 
+    /** Whether only looks at the temperatures told so, while velocities still moved. */
+    private bool $byTemperatures = false;
+
+    /** What the energy equation, solved to its end, moved the temperatures by that drive the flow, as a share of their spread. */
+    private float $settled = 0.0;
+
     private readonly Steadiness $steadiness;
 
     /**
@@ -90,13 +96,14 @@ final class FlowConvergence
     public function look(int $step, Pace $pace, float $relative): void
     {
         $slow = $this->change <= ($this->finest ? ConvergenceSettings::STEADY : ConvergenceSettings::STEADY_ON_THE_WAY) && $this->mass <= ConvergenceSettings::MASS;
+        $this->byTemperatures = false;
         if ($slow && $this->finest && $this->flow->coupled) {
             $this->lookAtDrivingTemperatures();
         } elseif ($slow) {
             $this->stands = true;
         } elseif ($this->looksAfter($step, $pace)) {
             $this->lookAtParts($relative);
-            $this->stands = $this->steadiness->stands();
+            $this->stands = $this->byTemperatures = $this->steadiness->stands();
         } else {
             $this->stands = false;
         }
@@ -137,6 +144,24 @@ final class FlowConvergence
         $this->steadiness->look($largest, $this->flow->fluid->temperature, $this->flow->heat->ways(held: true), $this->flow->watched(), $relative);
     }
 
+    /**
+     * What further steps may still move, as a share: what the last looks at the temperatures leave where only these stood still; else the
+     * changes of the last steps, continued at the rate at which they became smaller.
+     *
+     * @param array<int, float> $residuals after each step
+     */
+    public function open(array $residuals): float
+    {
+        if ($this->byTemperatures) {
+            return $this->steadiness->open();
+        }
+        $last = $residuals[count($residuals) - 1] ?? 0.0;
+        $over = min(ConvergenceSettings::RATE_OVER, count($residuals) - 1);
+        $rate = $over < 1 ? 0.0 : min(SteadinessSettings::SLOWEST, ($last / max(1e-300, $residuals[count($residuals) - 1 - $over])) ** (1.0 / $over));
+
+        return max($last * $rate / (1.0 - $rate), $this->settled);
+    }
+
     /** @return array<int, float> greatest temperature of each part at the last look, K */
     public function temperatures(): array
     {
@@ -158,6 +183,7 @@ final class FlowConvergence
         $before = $this->flow->heat->temperature;
         $this->flow->conserveMass();
         $this->flow->heat->settle($this->flow->level->fluxes(), $this->flow->turbulence, ConvergenceSettings::PASSES, ConvergenceSettings::CLOSED_WITH_EDDIES);
-        $this->stands = Vectors::distance($this->flow->heat->temperature, $before) <= ConvergenceSettings::SETTLED * $this->flow->spread() * $this->voxels->grid->count();
+        $this->settled = Vectors::distance($this->flow->heat->temperature, $before) / max(1e-300, $this->flow->spread() * $this->voxels->grid->count());
+        $this->stands = $this->settled <= ConvergenceSettings::SETTLED;
     }
 }

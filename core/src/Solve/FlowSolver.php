@@ -157,7 +157,7 @@ final class FlowSolver
         $state = $this->state();
         $residuals = $this->controller->residuals();
         $converged = $converged && (! $this->model->physics->heat || $state->balance()->holds());
-        $outcome = new Outcome($converged, $stopped, $this->controller->total(), 1, $residuals[count($residuals) - 1] ?? 0.0, $residuals, (hrtime(true) - $this->started) / 1e9);
+        $outcome = new Outcome($converged, $stopped, $this->controller->total(), 1, $residuals[count($residuals) - 1] ?? 0.0, $residuals, (hrtime(true) - $this->started) / 1e9, $this->convergence->open($residuals));
 
         return new Solution($state, $outcome, $this->regime(), $this->done, $this->flow->state(), $this->run, $this->run->seconds());
     }

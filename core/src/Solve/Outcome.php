@@ -12,6 +12,7 @@ final readonly class Outcome
      * @param float $residual relative, at the end
      * @param array<int, float> $residuals relative, after each iteration
      * @param float $seconds on this grid
+     * @param float $open what further iterations may still move, as a share of values and of rises over the surroundings
      */
     public function __construct(
         public bool $converged,
@@ -21,6 +22,7 @@ final readonly class Outcome
         public float $residual,
         public array $residuals,
         public float $seconds,
+        public float $open = 0.0,
     ) {
     }
 }

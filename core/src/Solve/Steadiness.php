@@ -24,6 +24,9 @@ final class Steadiness
     /** What the last look saw move most, as a share of the largest temperature rise or heat. */
     private ?float $moved = null;
 
+    /** The same at the look before that. */
+    private ?float $before = null;
+
     /** What else is watched moved at most by this share between the last two looks. */
     private float $watchedMoved = INF;
 
@@ -66,12 +69,28 @@ final class Steadiness
         if ($last === null) {
             return;
         }
-        $before = $this->moved;
+        $this->before = $before = $this->moved;
         $this->moved = self::largestMove($now, $last, $scales);
         $this->watchedMoved = self::largestMove($watched, $lastWatched, array_fill(0, count($watched), 1.0));
         $this->stands = $before !== null
             && $this->watchedMoved <= $pace * SteadinessSettings::WATCHES_STAY
             && ($this->settle($before, $pace) || $this->wander($scales, $pace));
+    }
+
+    /**
+     * What is left to come, as a share: of moves that become smaller the rest of their row, of those that go to and fro the last. 1 where there are too few looks to tell.
+     */
+    public function open(): float
+    {
+        return $this->moved === null || $this->before === null ? 1.0 : $this->moved * max(1.0, self::rest($this->moved, $this->before));
+    }
+
+    /** Sum of the moves to come over the last one, if every move is to the next as the last two were. */
+    private static function rest(float $moved, float $before): float
+    {
+        $ratio = min(SteadinessSettings::SLOWEST, $moved / max($before, 1e-300));
+
+        return $ratio / (1.0 - $ratio);
     }
 
     /** Whether all of it stood still between the last looks. */
@@ -83,9 +102,7 @@ final class Steadiness
     /** Whether the moves become smaller so fast that little is left to come. */
     private function settle(float $before, float $pace): bool
     {
-        $ratio = min(SteadinessSettings::SLOWEST, (float) $this->moved / max($before, 1e-300));
-
-        return $this->moved <= $pace * SteadinessSettings::STAY && $before <= $pace * SteadinessSettings::STAYED && $this->moved * $ratio / (1.0 - $ratio) <= SteadinessSettings::REMAINS;
+        return $this->moved <= $pace * SteadinessSettings::STAY && $before <= $pace * SteadinessSettings::STAYED && $this->moved * self::rest((float) $this->moved, $before) <= SteadinessSettings::REMAINS;
     }
 
     /**

@@ -181,7 +181,7 @@ final class SteadySolver
         }
 
         $state = new State($this->model, $this->voxels, $system, $temperature, null, $coupling->currents());
-        $outcome = new Outcome($converged && $state->balance()->holds(), $linear->stopped, $this->iterations, $pass, $linear->residual, $this->residuals, (hrtime(true) - $started) / 1e9);
+        $outcome = new Outcome($converged && $state->balance()->holds(), $linear->stopped, $this->iterations, $pass, $linear->residual, $this->residuals, (hrtime(true) - $started) / 1e9, ConductionSettings::OPEN * $linear->residual);
 
         return new Solution($state, $outcome, levels: $done, start: $this->start, spent: $this->start->seconds());
     }

@@ -139,7 +139,7 @@ final class FlowLevelsTest extends TestCase
         self::assertEqualsWithDelta(3.0 * 0.1875, Uncertainty::of(array_slice($levels, 1), 'w', true)['plusMinus'], 1e-9, 'on two grids');
         // 1.1 against 1.26 times as wide: to first order the change shows 0.1 where it would show 0.26.
         self::assertEqualsWithDelta(2.0 * 2.0 * 2.6, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 10.0), self::level(10648, 12.0)], 'w', true)['plusMinus'], 1e-6, 'grids that are near to each other');
-        self::assertSame(4.0, Uncertainty::of($levels, 'w', true, 4.0)['plusMinus'], 'what swings is not known better than it swings');
+        self::assertSame(4.0, Uncertainty::of($levels, 'w', true, 0.0, 4.0)['plusMinus'], 'what swings is not known better than it swings');
     }
 
     /** A plane case has one cell across: 1 to 4 cells is a grid twice as fine, not 4^(1/3) times. */
@@ -155,8 +155,8 @@ final class FlowLevelsTest extends TestCase
     public function testTwoGridsThatAgreeInAllDigitsSayNothingAndThreeDo(): void
     {
         foreach ([340.0, 340.00001] as $last) {
-            self::assertSame(Uncertainty::UNKNOWN, Uncertainty::of([self::level(1000, 340.0), self::level(8000, $last)], 'w', false));
-            self::assertSame(Uncertainty::UNKNOWN, Uncertainty::of([self::level(1000, 340.0), self::level(8000, $last)], 'w', true));
+            self::assertUnknown('agree in all digits', Uncertainty::of([self::level(1000, 340.0), self::level(8000, $last)], 'w', false));
+            self::assertUnknown('agree in all digits', Uncertainty::of([self::level(1000, 340.0), self::level(8000, $last)], 'w', true));
         }
         self::assertEqualsWithDelta(3.4e-5, Uncertainty::of([self::level(1000, 340.0), self::level(8000, 340.0), self::level(64000, 340.0)], 'w', true)['plusMinus'], 1e-12);
 
@@ -165,11 +165,26 @@ final class FlowLevelsTest extends TestCase
         self::assertEqualsWithDelta(1.25 * 0.25 / 3, $found['plusMinus'], 1e-9);
     }
 
+    public function testWhatIsNotKnownBesideTheGridIsAdded(): void
+    {
+        $levels = [self::level(1000, 10.0), self::level(8000, 12.0), self::level(64000, 13.0)];
+        $grid = Uncertainty::of($levels, 'w', true)['plusMinus'] ?? NAN;
+        self::assertEqualsWithDelta($grid + 0.3, Uncertainty::of($levels, 'w', true, 0.3)['plusMinus'], 1e-12);
+        self::assertSame(9.0, Uncertainty::of($levels, 'w', true, 0.3, 9.0)['plusMinus'], 'a swing is at least the ±');
+    }
+
+    /** @param array{plusMinus: ?float, order: ?float, unknown: ?string} $found */
+    private static function assertUnknown(string $why, array $found): void
+    {
+        self::assertNull($found['plusMinus']);
+        self::assertStringContainsString($why, (string) $found['unknown']);
+    }
+
     public function testOneGridSaysNothing(): void
     {
-        self::assertSame(Uncertainty::UNKNOWN, Uncertainty::of([self::level(1000, 10.0)], 'w', true));
-        self::assertSame(Uncertainty::UNKNOWN, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0)], 'other', true));
-        self::assertSame(Uncertainty::UNKNOWN, Uncertainty::of([self::level(1000, 10.0), self::level(1000, 12.0)], 'w', true), 'nor a second one that is no finer');
+        self::assertUnknown('only one grid', Uncertainty::of([self::level(1000, 10.0)], 'w', true));
+        self::assertUnknown('no value', Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0)], 'other', true));
+        self::assertUnknown('as fine as the last', Uncertainty::of([self::level(1000, 10.0), self::level(1000, 12.0)], 'w', true));
     }
 
     public function testGivenLinesAreHalvedAndKeepTheirEnds(): void

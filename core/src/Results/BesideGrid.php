@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Results;
+
+use Foehn\Model\Part;
+use Foehn\Model\Watch;
+use Foehn\Observe\SurfaceSums;
+use Foehn\Solve\Solution;
+
+/**
+ * What a value is not known to beside what the grid may change: what further iterations may still move, and the scatter of the
+ * correlations that stand for what no grid resolves. Turbulent friction and heat transfer come from a wall law and an algebraic eddy
+ * viscosity, and what flows between fins that have too few cells from correlations of ducts; measurements lie within about 10 % of such
+ * (Gnielinski, Int. Chem. Eng. 16 (1976) 359, for turbulent pipes; Muzychka & Yovanovich, J. Fluids Eng. 131 (2009) 041006, for laminar ducts).
+ */
+final readonly class BesideGrid
+{
+    private const SCATTER = 0.1;
+
+    /** A flow that a fan drives goes with the root of what resists it. */
+    private const OF_FLOWS = 0.5;
+
+    /**
+     * @param float $iteration share of a value, or of a rise over the surroundings, that iterations may still move
+     * @param float $correlations share of it that correlations scatter by
+     * @param float $ambient K
+     */
+    private function __construct(public float $iteration, public float $correlations, private float $ambient)
+    {
+    }
+
+    public static function of(Solution $solution): self
+    {
+        $turbulent = ($solution->regime['model'] ?? '') === 'turbulent';
+
+        return new self($solution->outcome->open, self::SCATTER * ($turbulent ? 1.0 : self::throughGaps($solution)), $solution->state->model->surroundings->temperature);
+    }
+
+    /** In the unit of a value. */
+    public function reading(string $quantity, string $reduce, float $value): float
+    {
+        $share = $this->iteration + $this->correlations * match (true) {
+            in_array($reduce, Watch::PLACES, true) => 0.0,
+            in_array($quantity, ['massFlow', 'volumeFlow'], true) => self::OF_FLOWS,
+            default => 1.0,
+        };
+
+        return $share * abs(Watch::unit($quantity) === 'K' ? $value - $this->ambient : $value);
+    }
+
+    /** Share of the heat that passes from fins to fluid whose flow between them is not resolved. */
+    private static function throughGaps(Solution $solution): float
+    {
+        $state = $solution->state;
+        $modelled = array_column(array_filter($state->flow->fins ?? [], fn (array $fins) => ! $fins['resolved']), 'part');
+        if ($modelled === [] || ! $state->model->physics->heat) {
+            return 0.0;
+        }
+        $sums = new SurfaceSums($state);
+        $heat = 0.0;
+        foreach (array_keys(array_filter($state->model->parts, fn (Part $part) => in_array($part->id, $modelled, true))) as $index) {
+            $heat += abs($sums->routes($index)['fluid'] ?? 0.0);
+        }
+
+        return min(1.0, $heat / max(1e-300, $state->balance()->in));
+    }
+}
