@@ -6,18 +6,15 @@ declare(strict_types=1);
 // before and after it: at 32 ns per cell, as on a quiet machine of two cores, the row would have taken the seconds under "quiet s". "us/step" is the time of the finest grid per cell and step.
 
 require __DIR__ . '/../vendor/autoload.php';
+require __DIR__ . '/product.php';
 
 use Foehn\Codec\ModelCodec;
-use Foehn\Numerics\Stencil;
 use Foehn\Physics\PhysicsException;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
 
 const ROW = "%-26s %8s %6s %8s %8s %8s %-11s %9s %9s %9s\n";
-
-/** ns per cell of a product with a 7-point matrix on a quiet machine. */
-const QUIET = 32.0;
 
 /**
  * Enclosures for the benchmark of the flow.
@@ -173,27 +170,6 @@ final class BenchEnclosures
                 ['id' => 'fan', 'name' => 'Fan', 'at' => [0.03, 0.02, 0.2], 'shape' => ['kind' => 'fan', 'direction' => 'z-', 'size' => [0.06, 0.06], 'curve' => [[0, 0.6], [0.002, 0.3], [0.004, 0]]]]],
             'analysis' => ['grid' => ['cells' => [24, 20, 40]]]];
     }
-}
-
-/** ns per cell that a product with a 7-point matrix takes now. */
-function product(): float
-{
-    /** @var ?Stencil $stencil */
-    static $stencil = null;
-    /** @var array<int, float> $x */
-    static $x = [];
-    if ($stencil === null) {
-        $cells = [60, 60, 60];
-        $ones = array_map(fn (float $zero) => 1.0, $x = Stencil::zeros($cells));
-        $stencil = new Stencil($cells, [$ones, $ones, $ones], $x);
-        product();
-    }
-    $start = hrtime(true);
-    for ($n = 0; $n < 20; $n++) {
-        $x = $stencil->times($x);
-    }
-
-    return (hrtime(true) - $start) / 20 / $stencil->size();
 }
 
 /** @param array<mixed> $document */

@@ -98,6 +98,12 @@ final readonly class Model
     {
         $streams = $this->physics->hasFlow() ? array_filter($this->space->flows(), fn (FlowCondition $flow) => ! $flow->isWall()) : [];
 
-        return $streams !== [] || array_filter($this->heatConditions(), fn (HeatCondition $condition) => $condition->fixesTemperature()) !== [];
+        return $streams !== [] || $this->holdsTemperature();
+    }
+
+    /** Whether a given temperature or a film takes heat out of the model, also where nothing moves. */
+    public function holdsTemperature(): bool
+    {
+        return array_filter($this->heatConditions(), fn (HeatCondition $condition) => $condition->fixesTemperature()) !== [];
     }
 }

@@ -79,7 +79,7 @@ final class FlowConvergence
     {
         $near = $this->finest && ! $this->flow->coupled ? ConvergenceSettings::NEAR : ConvergenceSettings::NEAR_ENOUGH;
 
-        return $step % $pace->check === 0 && $this->residual() <= $near && $this->hasTemperatures();
+        return $step % $pace->check === 0 && $this->residual() <= $near && ($this->hasTemperatures() || (! $this->heat && $this->flow->devices->freeSpeed() > 0.0));
     }
 
     /** Whether there are temperatures of parts to look at: fans and screens have none. */
@@ -102,7 +102,7 @@ final class FlowConvergence
         } elseif ($slow) {
             $this->stands = true;
         } elseif ($this->looksAfter($step, $pace)) {
-            $this->lookAtParts($relative);
+            $this->lookAtWatched($relative);
             $this->stands = $this->byTemperatures = $this->steadiness->stands();
         } else {
             $this->stands = false;
@@ -123,12 +123,13 @@ final class FlowConvergence
         return $this->residual() <= ($this->target->residual ?? INF) && ($this->target->change === null || ($this->steadiness->movedMost() ?? INF) <= $this->target->change);
     }
 
+    /** Temperatures and ways of the heat; where none are computed the air that fans and openings pass, and how fast it goes along each axis. */
     private function lookAtWatched(float $relative): void
     {
         if ($this->hasTemperatures()) {
             $this->lookAtParts($relative);
         } else {
-            $this->steadiness->look([], $this->flow->fluid->temperature, [], $this->flow->watched(), $relative);
+            $this->steadiness->look([], $this->flow->fluid->temperature, $this->flow->circulation(), $this->flow->watched(), $relative);
         }
     }
 

@@ -20,6 +20,7 @@ use Foehn\Physics\Flow\GasDensity;
 use Foehn\Physics\Flow\LimitedConvection;
 use Foehn\Physics\Flow\MolecularProperties;
 use Foehn\Physics\Flow\Momentum;
+use Foehn\Physics\Flow\Opening;
 use Foehn\Physics\Flow\PressureCorrection;
 use Foehn\Physics\Flow\Turbulence;
 use Foehn\Physics\Flow\WallDistance;
@@ -117,7 +118,8 @@ final class FlowEquations
         if ($start !== null) {
             $this->take($start->onto($this->domain->layout));
             $this->updateMixing();
-        } elseif ($this->forces->buoyant) {
+        } elseif ($this->buoyantOnly || ($this->forces->buoyant && $this->model->holdsTemperature())) {
+            // At rest a stream takes no heat away: what is heated and tied to no temperature would come out without bound.
             $this->guess();
         }
         $given = max($this->devices->freeSpeed(), $this->speedGiven());
@@ -360,6 +362,20 @@ final class FlowEquations
         }
 
         return max($in, $largest);
+    }
+
+    /** @return list<float> mean speed along each axis and flow through each opening, as shares of the fastest axis and of all that passes */
+    public function circulation(): array
+    {
+        $amounts = array_map(Vectors::amount(...), $this->level->velocity);
+        $most = max(1e-300, ...$amounts);
+        $flux = $this->level->fluxes();
+        $all = max(1e-300, $this->throughFlow($flux));
+
+        return [
+            ...array_map(fn (float $amount): float => $amount / $most, $amounts),
+            ...array_map(fn (Opening $opening): float => array_sum(array_map(fn (int $face): float => $flux[$opening->axis][$face], $opening->faces)) / $all, $this->domain->openings),
+        ];
     }
 
     /** @return array<int, float> what is watched or limited beside temperatures, as shares (see WatchedFlow) */

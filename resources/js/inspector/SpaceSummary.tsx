@@ -86,6 +86,7 @@ function Watches({ result, units }: { result: Result; units: UnitSet }) {
                     <Line label={watch.name}>
                         {watch.value === null ? '—' : readingOf({ ...watch, value: watch.value }, units)}
                         {watch.value !== null && watch.plusMinus !== null && ` ± ${readingSpreadOf({ ...watch, value: watch.plusMinus }, units)}`}
+                        {watch.value !== null && watch.unknown !== null && <span title={`± unknown: ${watch.unknown}`}> ±?</span>}
                     </Line>
                     {watch.profile && <Profile watch={watch} profile={watch.profile} units={units} />}
                 </Box>

@@ -157,7 +157,18 @@ describe('what leaves the space', () => {
     });
 
     it('reads what is watched of the space, and shows a line', () => {
-        const watch = { id: 'w', name: 'Mid', part: null, quantity: 'speed', reduce: 'maxAt', unit: 'm', value: 0.031, plusMinus: 0.002, order: null };
+        const watch = {
+            id: 'w',
+            name: 'Mid',
+            part: null,
+            quantity: 'speed',
+            reduce: 'maxAt',
+            unit: 'm',
+            value: 0.031,
+            plusMinus: 0.002,
+            order: null,
+            unknown: null,
+        };
         const profile = { positions: [0, 0.05, 0.1], values: [0, null, 2] };
         render(
             <SpaceSummary

@@ -131,6 +131,7 @@ describe('the ledger', () => {
         met: margin >= 0,
         plusMinus: null,
         order: null,
+        unknown: 'only one grid has a value',
         derating: 0,
     });
     const solved = sampleResult({
@@ -152,6 +153,7 @@ describe('the ledger', () => {
     it('puts the least margin first where it judges, and says how many are over', () => {
         ledger('Judge', { result: solved });
         expect(names()[0]).toBe('Memory');
+        expect(screen.getAllByTitle('± unknown: only one grid has a value')[0]).toHaveTextContent('±?');
         expect(screen.getByText(/of 2 over their limit/)).toHaveTextContent('1 of 2 over their limit');
         expect(screen.getByText('5.99 W', { selector: 'b' })).toBeInTheDocument();
     });

@@ -133,12 +133,14 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[]): 
                         ) : (
                             <Box component="span" sx={row.margin < 0 ? { color: 'error.main', fontWeight: 700 } : undefined}>
                                 {difference(row.margin, units)}
-                                {row.plusMinus !== null && (
-                                    <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: 11.5 }}>
-                                        {' '}
-                                        ±{difference(row.plusMinus, units).replace('+', '')}
-                                    </Box>
-                                )}
+                                <Box
+                                    component="span"
+                                    title={row.judged?.unknown ? `± unknown: ${row.judged.unknown}` : undefined}
+                                    sx={{ color: 'text.secondary', fontWeight: 400, fontSize: 11.5 }}
+                                >
+                                    {' '}
+                                    {row.plusMinus === null ? '±?' : `±${difference(row.plusMinus, units).replace('+', '')}`}
+                                </Box>
                             </Box>
                         ),
                 }),

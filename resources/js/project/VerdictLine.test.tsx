@@ -57,7 +57,7 @@ describe('the verdict', () => {
 
     it('asks for a finer grade where a margin is smaller than what the grid may change', () => {
         render(<VerdictLine runs={runs([limit('a', 2, { plusMinus: 3 })])} />);
-        expect(screen.getByText(/margin is smaller/)).toHaveTextContent('1 margin is smaller than the grid’s ± · confirm on a finer grade');
+        expect(screen.getByText(/margin is smaller/)).toHaveTextContent('1 margin is smaller than their ± · confirm on a finer grade');
     });
 
     it('does not ask for a finer grade than there is', () => {

@@ -61,7 +61,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
             ) : (
                 <Typography color="text.secondary">
                     {grade} · balance {(balance.error * 100).toFixed(2)} % · revision {shown.revision}
-                    {open > 0 && ` · ${open} ${open === 1 ? 'margin is' : 'margins are'} smaller than the grid’s ±`}
+                    {open > 0 && ` · ${open} ${open === 1 ? 'margin is' : 'margins are'} smaller than their ±`}
                     {(shown.grade === 'scout' || open > 0) && shown.grade !== 'sign-off' && ' · confirm on a finer grade'}
                 </Typography>
             )}

@@ -18,6 +18,11 @@ final class GasDensity
     /** Change of the density, as a share, from which on it counts everywhere: 0.1 is where the approximation of Boussinesq is said to end. */
     private const FROM = 0.1;
 
+    /** Temperatures beyond these multiples of that of the surroundings count as these. */
+    private const COLDEST = 0.25;
+
+    private const HOTTEST = 10.0;
+
     private bool $varies = false;
 
     /** @var ?array<int, float> */
@@ -140,7 +145,7 @@ final class GasDensity
     /** Density over that of the surroundings; iterations on their way may pass through temperatures that no gas has. */
     private function ratio(float $temperature): float
     {
-        return 1.0 + $this->fluid->densityChange(max($temperature, 0.25 * $this->fluid->temperature));
+        return 1.0 + $this->fluid->densityChange(max(self::COLDEST * $this->fluid->temperature, min(self::HOTTEST * $this->fluid->temperature, $temperature)));
     }
 
     /**
