@@ -38,3 +38,6 @@ php bench/enclosures.php
 echo
 echo 'Six kept apart:'
 php bench/enclosures.php apart
+echo
+echo 'Until every limit of an example is within 10 % of its answer on the finest grid (aims: fan 10 s, baffle 10 s, gateway 4 s, sink 5 s, ventilated 8 s; first picture 1.5 s):'
+php bench/seconds.php

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Results;
 
+use Foehn\Model\FlowCondition;
 use Foehn\Model\Part;
 use Foehn\Model\Watch;
 use Foehn\Observe\SurfaceSums;
@@ -19,15 +20,16 @@ final readonly class BesideGrid
 {
     private const SCATTER = 0.1;
 
-    /** A flow that a fan drives goes with the root of what resists it. */
+    /** A flow that fans or warm air drive goes with the root of what resists it; one that is given is known. */
     private const OF_FLOWS = 0.5;
 
     /**
      * @param float $iteration share of a value, or of a rise over the surroundings, that iterations may still move
      * @param float $correlations share of it that correlations scatter by
      * @param float $ambient K
+     * @param bool $given whether an opening gives what flows
      */
-    private function __construct(public float $iteration, public float $correlations, private float $ambient)
+    private function __construct(public float $iteration, public float $correlations, private float $ambient, private bool $given)
     {
     }
 
@@ -35,7 +37,10 @@ final readonly class BesideGrid
     {
         $turbulent = ($solution->regime['model'] ?? '') === 'turbulent';
 
-        return new self($solution->outcome->open, self::SCATTER * ($turbulent ? 1.0 : self::throughGaps($solution)), $solution->state->model->surroundings->temperature);
+        $model = $solution->state->model;
+        $given = array_filter($model->space->flows(), fn (FlowCondition $flow) => $flow->drives()) !== [];
+
+        return new self($solution->outcome->open, self::SCATTER * ($turbulent ? 1.0 : self::throughGaps($solution)), $model->surroundings->temperature, $given);
     }
 
     /** In the unit of a value. */
@@ -43,7 +48,7 @@ final readonly class BesideGrid
     {
         $share = $this->iteration + $this->correlations * match (true) {
             in_array($reduce, Watch::PLACES, true) => 0.0,
-            in_array($quantity, ['massFlow', 'volumeFlow'], true) => self::OF_FLOWS,
+            in_array($quantity, ['massFlow', 'volumeFlow'], true) => $this->given ? 0.0 : self::OF_FLOWS,
             default => 1.0,
         };
 

@@ -11,6 +11,14 @@ interface Props {
     save: (text: string) => Promise<unknown>;
 }
 
+/** A row of three fields in the column, with room for a length with its unit in each. */
+export const compact = {
+    gap: 0.5,
+    '& .MuiInputBase-input': { px: 0.75 },
+    '& .MuiInputLabel-root': { ml: -0.75 },
+    '& legend': { ml: -0.75 },
+} as const;
+
 /** A field that is saved with Enter or when it is left. */
 export function EditField({ label, value, hint, disabled, save }: Props) {
     // What is typed over a value is gone with it; what was refused stays to be mended.

@@ -29,7 +29,7 @@ import { usePreferences, useScreen } from '../project/screenState';
 import { bytes, duration, lengthUnit, size, thousands, typed, type UnitSet } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
-import { EditField } from './EditField';
+import { compact, EditField } from './EditField';
 import type { StageProps } from './Panel';
 import { Removable } from './Removable';
 import { replaced } from './ShapeField';
@@ -178,7 +178,7 @@ function RefinementRow({ entry, n, revision, editor, disabled, units }: RowProps
     const box = entry.box;
     const place = (end: 'min' | 'max') =>
         box && (
-            <Stack direction="row" sx={{ gap: 0.5, '& .MuiInputBase-input': { px: 0.75 }, '& .MuiInputLabel-root': { ml: -0.75 }, '& legend': { ml: -0.75 } }}>
+            <Stack direction="row" sx={compact}>
                 {['x', 'y', 'z'].map((axis, i) => (
                     <EditField
                         key={axis}

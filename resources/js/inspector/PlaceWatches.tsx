@@ -21,7 +21,7 @@ import type { ModelEditor } from '../model/useModelEditor';
 import { lengthUnit, typed, type UnitSet } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
-import { EditField } from './EditField';
+import { compact, EditField } from './EditField';
 import { Removable } from './Removable';
 import { replaced } from './ShapeField';
 
@@ -33,7 +33,7 @@ interface Props {
     disabled: boolean;
 }
 
-const axes = { x: 'Across x', y: 'Across y', z: 'Across z' } as const;
+const axes = { x: 'x', y: 'y', z: 'z' } as const;
 
 /** Watches at points, along lines and through sections of the space. */
 export function PlaceWatches({ document, space, editor, units, disabled }: Props) {
@@ -69,7 +69,7 @@ function PlaceFields({ watch, editor, units, disabled }: { watch: WatchEntry } &
     const move = (label: string, of: WatchEntry['of']) => change(label, (entry) => ({ ...entry, of }));
     const written = (text: string) => typed(text, lengthUnit(units));
     const triple = (label: string, place: Place, of: (moved: Place) => WatchEntry['of']) => (
-        <Stack direction="row" sx={{ gap: 0.5 }}>
+        <Stack direction="row" sx={compact}>
             {['x', 'y', 'z'].map((axis, n) => (
                 <EditField
                     key={axis}
@@ -151,7 +151,7 @@ function SectionFields({
         <>
             <Stack direction="row" sx={{ gap: 0.5 }}>
                 <ChoiceField
-                    label="Section"
+                    label="Across"
                     value={section.axis}
                     choices={axes}
                     disabled={disabled}
@@ -164,12 +164,12 @@ function SectionFields({
                     save={(text) => move(`at ${section.axis} ${written(text)}`, { section: { ...section, at: written(text) } })}
                 />
             </Stack>
-            <Stack direction="row" sx={{ gap: 0.5 }}>
-                {corner('min', 0)}
-                {corner('max', 0)}
-                {corner('min', 1)}
-                {corner('max', 1)}
-            </Stack>
+            {([0, 1] as const).map((n) => (
+                <Stack key={n} direction="row" sx={{ gap: 0.5 }}>
+                    {corner('min', n)}
+                    {corner('max', n)}
+                </Stack>
+            ))}
         </>
     );
 }

@@ -108,7 +108,7 @@ function Profile({ watch, profile, units }: { watch: ResultWatch; profile: NonNu
         <Curve
             label="along the line"
             end={size([length], units)}
-            width={264}
+            width={238}
             last={length}
             dots={false}
             curves={[{ name: watch.name, points }]}

@@ -59,12 +59,13 @@ function RectangleFields({
                 }
                 label="On a rectangle, from the lower corner of the part"
             />
-            {min && max && (
-                <Stack direction="row" sx={{ gap: 0.5 }}>
-                    {axesOf[face]!.flatMap((axis, i) =>
-                        (['min', 'max'] as const).map((end) => (
+            {min &&
+                max &&
+                axesOf[face]!.map((axis, i) => (
+                    <Stack key={axis} direction="row" sx={{ gap: 0.5 }}>
+                        {(['min', 'max'] as const).map((end) => (
                             <EditField
-                                key={axis + end}
+                                key={end}
                                 label={`${axis} ${end === 'min' ? 'from' : 'to'}`}
                                 value={String(terminal[end]![i])}
                                 disabled={part.disabled}
@@ -75,10 +76,9 @@ function RectangleFields({
                                     })
                                 }
                             />
-                        )),
-                    )}
-                </Stack>
-            )}
+                        ))}
+                    </Stack>
+                ))}
         </>
     );
 }
