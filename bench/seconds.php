@@ -86,6 +86,22 @@ function rises(Model $model, array $values): array
     return $rises;
 }
 
+/**
+ * Largest deviation of a rise from the true one, as a share of it.
+ *
+ * @param array<string, ?float> $values
+ * @param array<string, float> $true K
+ */
+function deviation(Model $model, array $values, array $true): float
+{
+    $deviations = [];
+    foreach (rises($model, $values) as $id => $rise) {
+        $deviations[] = abs($rise - ($true[$id] ?? NAN)) / abs($true[$id] ?? NAN);
+    }
+
+    return $deviations === [] ? NAN : max($deviations);
+}
+
 $grade = ($n = array_search('--grade', $argv, true)) !== false ? $argv[$n + 1] : 'scout';
 $names = array_values(array_intersect([...array_keys(EXAMPLES), 'sink', 'ventilated'], $argv)) ?: [...array_keys(EXAMPLES), 'sink', 'ventilated'];
 /** @var array<string, array{cells: int, steady: bool, rises: array<string, float>}> $finest */
@@ -107,14 +123,13 @@ foreach ($names as $name) {
     $all = $watch->seconds();
     $watch->see($solution);
     $quiet = QUIET / (0.5 * ($before + product()));
-    /** @param array<string, ?float> $values */
-    $deviation = fn (array $values): float => max([0.0, ...array_map(fn (float $rise, float $true): float => abs($rise - $true) / abs($true), rises($model, $values), $finest[$name]['rises'] ?? [])]);
+    $true = $finest[$name]['rises'] ?? [];
     $near = null;
     foreach ($watch->seen as [$seconds, $values]) {
-        $near = $deviation($values) <= NEAR ? $near ?? $seconds : null;
+        $near = deviation($model, $values, $true) <= NEAR ? $near ?? $seconds : null;
     }
     printf(
         "%-12s %-9s %8d %10.1f %10s %8.1f %8.1f %.1f %%\n", $name, $grade, $solution->state->grid->count(), $quiet * $watch->seen[0][0], $near === null ? 'never' : sprintf('%.1f', $quiet * min($near, $all)),
-        $quiet * $all, $all, 100 * $deviation($watch->seen[count($watch->seen) - 1][1]),
+        $quiet * $all, $all, 100 * deviation($model, $solution->onGrid()->values, $true),
     );
 }
