@@ -14,7 +14,7 @@ interface Props {
 /** A row of three fields in the column, with room for a length with its unit in each. */
 export const compact = {
     gap: 0.5,
-    '& .MuiInputBase-input': { px: 0.75 },
+    '& .MuiInputBase-input': { px: 0.75, fontSize: 13 },
     '& .MuiInputLabel-root': { ml: -0.75 },
     '& legend': { ml: -0.75 },
 } as const;

@@ -104,15 +104,17 @@ function Profile({ watch, profile, units }: { watch: ResultWatch; profile: NonNu
     const low = Math.min(...points.map((p) => p.y));
     const high = Math.max(...points.map((p) => p.y));
     const length = profile.positions.at(-1) ?? 0;
+    const written = (value: number) => amountOf(watch.quantity, value, units).split(' ');
+    const unit = written(low)[1] ?? '';
     return (
         <Curve
-            label="along the line"
+            label={`${unit} along the line`}
             end={size([length], units)}
             width={238}
             last={length}
             dots={false}
             curves={[{ name: watch.name, points }]}
-            ticks={[low, high > low ? high : low + Math.max(1e-9, Math.abs(low) * 0.01)].map((at) => ({ at, name: amountOf(watch.quantity, at, units) }))}
+            ticks={[low, high > low ? high : low + Math.max(1e-9, Math.abs(low) * 0.01)].map((at) => ({ at, name: written(at)[0]! }))}
         />
     );
 }

@@ -185,7 +185,7 @@ describe('what leaves the space', () => {
         expect(shown()).toContain('Mid31 mm ± 2 mm');
         expect(shown()).toContain('Wall8.24 ± 0.00200');
         expect(shown()).not.toContain('Of a part');
-        expect(screen.getByRole('img', { name: 'along the line, 100 mm' })).toBeVisible();
+        expect(screen.getByRole('img', { name: 'm/s along the line, 100 mm' })).toBeVisible();
     });
 
     it('judges what is bounded of the space', () => {
