@@ -14,6 +14,7 @@ use Foehn\Shapes\Fan;
 use Foehn\Shapes\FlatShape;
 use Foehn\Shapes\Shape;
 use Foehn\Units\ScalarField;
+use Foehn\Units\UnitException;
 
 /**
  * Where the physics of a model asks for cells, before anything is computed: across channels, in boundary layers, in closed boxes,
@@ -265,7 +266,12 @@ final readonly class GridRules
         $greatest = 0.0;
         for ($n = 0; $n < 27; $n++) {
             $place = array_map(fn (int $axis): float => $box->min[$axis] + 0.5 * (intdiv($n, 3 ** $axis) % 3) * $box->size($axis), [0, 1, 2]);
-            $greatest = max($greatest, abs($field->at(...$place)));
+            try {
+                $greatest = max($greatest, abs($field->at(...$place)));
+            } catch (UnitException) {
+                // It need have a value only where it holds.
+                continue;
+            }
         }
 
         return $greatest;

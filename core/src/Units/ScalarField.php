@@ -36,6 +36,7 @@ final readonly class ScalarField
         return $this->formula === null ? $this->constant : $this->factor * $this->quantityAt($x, $y, $z)->value;
     }
 
+    /** @throws UnitException that names the formula and the place where it has no value */
     public function quantityAt(float $x, float $y, float $z): Quantity
     {
         $place = ['x' => $x, 'y' => $y, 'z' => $z];
@@ -43,6 +44,10 @@ final readonly class ScalarField
             ? new Quantity($place[$name], Dimension::length())
             : $this->parameters?->get($name);
 
-        return $this->formula?->evaluate($lookup) ?? Quantity::number($this->constant);
+        try {
+            return $this->formula?->evaluate($lookup) ?? Quantity::number($this->constant);
+        } catch (UnitException $e) {
+            throw new UnitException(sprintf('"%s" has no value at x = %g m, y = %g m, z = %g m: %s', $this->formula?->text, $x, $y, $z, $e->getMessage()));
+        }
     }
 }

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Physics;
 
-use Foehn\Model\ModelException;
-use Foehn\Physics\PhysicsException;
+use Foehn\FoehnException;
 use Foehn\Tests\Solved;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -105,7 +104,7 @@ final class TextbookInputsTest extends TestCase
         try {
             self::channel($sides, []);
             self::fail('the mistake was not noticed');
-        } catch (ModelException|PhysicsException $e) {
+        } catch (FoehnException $e) {
             self::assertStringContainsString($message, $e->getMessage());
         }
     }
@@ -118,6 +117,7 @@ final class TextbookInputsTest extends TestCase
         yield 'negative' => [['x-' => ['kind' => 'open'], 'x+' => ['kind' => 'outlet', 'speed' => '-1 m/s']], 'is positive'];
         yield 'wrong unit in a formula' => [['x-' => ['kind' => 'inlet', 'speed' => '3 * y'], 'x+' => ['kind' => 'outlet']], 'a speed'];
         yield 'profile of a formula' => [['x-' => ['kind' => 'inlet', 'speed' => '3 * y/(1 s)', 'profile' => 'developed'], 'x+' => ['kind' => 'outlet']], 'leave the profile'];
+        yield 'no value at a place of it' => [['x-' => ['kind' => 'inlet', 'speed' => '1 m/s * sqrt(y/(1 mm) - 0.9)'], 'x+' => ['kind' => 'outlet']], 'has no value at x = 0 m, y = 0.0002'];
         yield 'more drawn off than comes in' => [['x-' => ['kind' => 'inlet', 'speed' => 1], 'x+' => ['kind' => 'outlet', 'speed' => 2]], 'are drawn off'];
     }
 

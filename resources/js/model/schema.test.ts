@@ -10,6 +10,31 @@ describe('the published schema of the model document', () => {
         expect(validate(demo), JSON.stringify(validate.errors)).toBe(true);
     });
 
+    it('accepts what states a textbook case', () => {
+        const channel = {
+            format: 'foehn-model',
+            version: 1,
+            space: {
+                box: { min: [0, 0, 0], max: [1, 1, 1] },
+                sides: { 'x-': { kind: 'inlet', speed: '1 m/s * y/(1 m)', conducts: true }, 'x+': { kind: 'outlet', massFlow: '2 g/s' } },
+            },
+            parts: [
+                {
+                    id: 'bar',
+                    shape: { kind: 'block', size: [1, 1, 1] },
+                    faces: { 'x-': { electric: [{ kind: 'ground', min: [0, 0], max: ['5 mm', '5 mm'] }] } },
+                },
+            ],
+            watches: [
+                { id: 'a', of: { section: { axis: 'x', at: 0.5, min: [0, 0], max: [1, 1] } }, quantity: 'bulkTemperature' },
+                { id: 'b', of: { side: 'y-' }, quantity: 'nusselt', length: '2 m', reference: { axis: 'x', at: 0.5 } },
+                { id: 'c', of: { line: { from: [0, 0, 0], to: [1, 0, 0] } }, quantity: 'speed', reduce: 'zeroAt' },
+            ],
+            analysis: { convergence: { residual: 1e-7, change: 1e-5, iterations: 300 } },
+        };
+        expect(validate(channel), JSON.stringify(validate.errors)).toBe(true);
+    });
+
     it.each([
         ['an unknown field', { ...demo, colour: 'red' }],
         ['another format', { ...demo, format: 'text' }],
