@@ -350,7 +350,12 @@ final readonly class GridRules
             }
         }
         foreach ($this->model->heatConditions() as $heat) {
-            if (! $heat->value->isConstant() || ! $heat->ambient->isConstant()) {
+            if ($heat->value->follows($axis) || $heat->ambient->follows($axis)) {
+                return false;
+            }
+        }
+        foreach ($this->model->space->flows() as $flow) {
+            if ($flow->follows($axis)) {
                 return false;
             }
         }
@@ -358,7 +363,7 @@ final readonly class GridRules
             $bounds = $part->shape->bounds();
             $prism = $this->isPrism($part->shape, $axis);
             $stated = array_filter([...array_keys($part->faces), ...array_column($part->terminals, 'face')], fn (string $face) => $face === 'bare' || ! in_array($face[0], ['x', 'y', 'z'], true) || Axes::named($face) === $axis);
-            if ($this->terminalEdges($axis) !== [] || ! $prism || $stated !== [] || ! $this->spans($axis, $bounds->min[$axis], $bounds->max[$axis]) || $part->source?->isConstant() === false) {
+            if ($this->terminalEdges($axis) !== [] || ! $prism || $stated !== [] || ! $this->spans($axis, $bounds->min[$axis], $bounds->max[$axis]) || $part->source?->follows($axis) === true) {
                 return false;
             }
         }

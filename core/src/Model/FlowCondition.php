@@ -33,6 +33,18 @@ final readonly class FlowCondition
     ) {
     }
 
+    /** Whether anything that is given changes along an axis. */
+    public function follows(int $axis): bool
+    {
+        foreach ([...$this->velocity, $this->temperature, $this->given?->amount] as $field) {
+            if ($field?->follows($axis) === true) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     public function isWall(): bool
     {
         return $this->kind === 'wall' || $this->kind === 'symmetry';

@@ -31,6 +31,12 @@ final readonly class ScalarField
         return $this->formula === null;
     }
 
+    /** Whether it changes along an axis: 0 is x, 1 is y, 2 is z. */
+    public function follows(int $axis): bool
+    {
+        return in_array('xyz'[$axis], $this->formula?->names() ?? [], true);
+    }
+
     public function at(float $x, float $y, float $z): float
     {
         return $this->formula === null ? $this->constant : $this->factor * $this->quantityAt($x, $y, $z)->value;

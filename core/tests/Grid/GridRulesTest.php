@@ -37,6 +37,14 @@ final class GridRulesTest extends TestCase
         }
     }
 
+    public function testAProfileGivenByAFormulaAsksForCellsAlongTheAxesItFollows(): void
+    {
+        $along = fn (string $axis): int => self::grid(Domains::model([0.2, 0.01, 0.01], null, ['x-' => ['kind' => 'inlet', 'speed' => "1 m/s * $axis/(1 cm)"], 'x+' => ['kind' => 'outlet'], 'z-' => self::SYMMETRY, 'z+' => self::SYMMETRY], [], ['buoyancy' => false]), 'working')->cells[2];
+
+        self::assertSame(1, $along('y'));
+        self::assertGreaterThan(3, $along('z'));
+    }
+
     /** @return iterable<array{array<string, int>}> */
     public static function channels(): iterable
     {
