@@ -80,18 +80,18 @@ function Watches({ result, units }: { result: Result; units: UnitSet }) {
     const watches = result.watches.filter((watch) => watch.part === null);
     if (watches.length === 0) return null;
     return (
-        <Chapter title="Watches of the space">
-            {watches.map((watch) => (
-                <Box key={watch.id}>
-                    <Line label={watch.name}>
+        <>
+            <Chapter title="Watches of the space">
+                {watches.map((watch) => (
+                    <Line key={watch.id} label={watch.name}>
                         {watch.value === null ? '—' : readingOf({ ...watch, value: watch.value }, units)}
                         {watch.value !== null && watch.plusMinus !== null && ` ± ${readingSpreadOf({ ...watch, value: watch.plusMinus }, units)}`}
                         {watch.value !== null && watch.unknown !== null && <span title={`± unknown: ${watch.unknown}`}> ±?</span>}
                     </Line>
-                    {watch.profile && <Profile watch={watch} profile={watch.profile} units={units} />}
-                </Box>
-            ))}
-        </Chapter>
+                ))}
+            </Chapter>
+            {watches.map((watch) => watch.profile && <Profile key={watch.id} watch={watch} profile={watch.profile} units={units} />)}
+        </>
     );
 }
 
