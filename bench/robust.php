@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 // Channels of 2 to 128 cells along and 1 to 16 across at speeds from 1 mm/s to 20 m/s, and hot lids over fluid in layers: which of
-// them do not end steady, and how long that took against a quiet machine is told by bench/enclosures.php. Nothing is printed of runs that end well.
+// them do not end steady. Nothing is printed of runs that do but their number.
 
 require __DIR__ . '/../vendor/autoload.php';
 

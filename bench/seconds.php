@@ -28,7 +28,7 @@ final class Stopwatch extends SilentListener
 
     private readonly int|float $began;
 
-    /** Seconds spent on pictures, which the product makes beside the run as well. */
+    /** When the last picture was taken, s. */
     private float $last = 0.0;
 
     /** @var list<array{float, array<string, ?float>}> seconds and values */

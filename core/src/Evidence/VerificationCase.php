@@ -14,7 +14,7 @@ use Foehn\Solve\SteadySolver;
 /** A problem with a known answer, stated as model documents and computed by the same engine as everything else. */
 abstract class VerificationCase
 {
-    protected const ZERO_CELSIUS = 273.15;
+    public const ZERO_CELSIUS = 273.15;
 
     /** @var ?Closure(Model): Solution null: on the grids that the case states */
     private ?Closure $compute = null;

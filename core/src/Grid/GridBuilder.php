@@ -126,7 +126,8 @@ final class GridBuilder
      */
     public static function learned(Model $model, Grid $rules, Grid $seen, array $asked): Grid
     {
-        if ((new GridRules($model, 1.0))->stand()) {
+        $own = new GridRules($model, 1.0);
+        if ($own->stand()) {
             return $rules;
         }
         // Lumped gaps have one temperature across: cells there show nothing more.
@@ -145,7 +146,7 @@ final class GridBuilder
             }
         }
 
-        return LearnedGrid::of($rules, self::planes($model), Grade::of($model->grid)->growth, $seen, $asked, $byHand);
+        return LearnedGrid::of($rules, self::planes($own), Grade::of($model->grid)->growth, $seen, $asked, $byHand);
     }
 
     /** Whether a grid is one that was learned for this model in place of one by rules: all its planes are lines of it, and it is about as fine. */
@@ -154,7 +155,7 @@ final class GridBuilder
         if ($model->grid->isGiven() || $learned->count() > $rules->count() || $learned->count() < self::AS_FINE * $rules->count()) {
             return false;
         }
-        foreach (self::planes($model) as $axis => $planes) {
+        foreach (self::planes(new GridRules($model, 1.0)) as $axis => $planes) {
             foreach ($planes as $plane) {
                 $lines = $learned->lines[$axis];
                 $cell = $learned->locate($axis, $plane);
@@ -168,10 +169,8 @@ final class GridBuilder
     }
 
     /** @return array{array<int, float>, array<int, float>, array<int, float>} that stay lines of every grid of a model, by axis, m */
-    private static function planes(Model $model): array
+    private static function planes(GridRules $rules): array
     {
-        $rules = new GridRules($model, 1.0);
-
         return [$rules->planes(0), $rules->planes(1), $rules->planes(2)];
     }
 

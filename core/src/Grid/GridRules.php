@@ -147,7 +147,9 @@ final readonly class GridRules
         $along = array_filter(array_diff([0, 1, 2], [$axis]), fn (int $other): bool => ! in_array($other, $this->uniform, true));
         $thin = $along === [] ? 0.0 : self::THIN * $this->leastAcross($axis) * min(array_map($this->model->space->box->size(...), $along));
 
-        return max($this->model->space->box->size($axis), min($thin, self::CONDUCTION * $this->model->space->box->size($axis))) / self::CONDUCTION / $this->fineness;
+        $extent = $this->model->space->box->size($axis);
+
+        return max($extent / self::CONDUCTION, min($thin / self::CONDUCTION, $extent)) / $this->fineness;
     }
 
     /** Least root of the conductivity along an axis over the greatest across it, of all parts: by it lengths shrink along the axis. */
@@ -270,7 +272,6 @@ final readonly class GridRules
                 $greatest = max($greatest, abs($field->at(...$place)));
             } catch (UnitException) {
                 // It need have a value only where it holds.
-                continue;
             }
         }
 
@@ -359,11 +360,14 @@ final readonly class GridRules
                 return false;
             }
         }
+        if ($this->terminalEdges($axis) !== []) {
+            return false;
+        }
         foreach ($this->model->parts as $part) {
             $bounds = $part->shape->bounds();
             $prism = $this->isPrism($part->shape, $axis);
             $stated = array_filter([...array_keys($part->faces), ...array_column($part->terminals, 'face')], fn (string $face) => $face === 'bare' || ! in_array($face[0], ['x', 'y', 'z'], true) || Axes::named($face) === $axis);
-            if ($this->terminalEdges($axis) !== [] || ! $prism || $stated !== [] || ! $this->spans($axis, $bounds->min[$axis], $bounds->max[$axis]) || $part->source?->follows($axis) === true) {
+            if (! $prism || $stated !== [] || ! $this->spans($axis, $bounds->min[$axis], $bounds->max[$axis]) || $part->source?->follows($axis) === true) {
                 return false;
             }
         }

@@ -101,11 +101,13 @@ final class FlowProbe
     }
 
     /**
+     * Where a place lies among rising nodes.
+     *
      * @param array<int, float> $nodes
      * @param bool $beyond whether the share may lie below 0 and above 1 beyond the ends
      * @return array{int, float} lower node, and the share of the way to the next
      */
-    private static function between(array $nodes, float $x, bool $beyond = false): array
+    public static function between(array $nodes, float $x, bool $beyond = false): array
     {
         $last = count($nodes) - 1;
         if ($last < 1) {

@@ -45,7 +45,7 @@ final readonly class SectionFlow
     {
         $grid = $this->flow->domain->layout->grid;
         [$a, $b] = Axes::across($section->axis);
-        [$low, $share] = self::between($grid->centres[$section->axis], $section->at);
+        [$low, $share] = FlowProbe::between($grid->centres[$section->axis], $section->at, beyond: true);
         $sum = 0.0;
         foreach ($share === 0.0 ? [[$low, 1.0]] : [[$low, 1.0 - $share], [$low + 1, $share]] as [$plane, $weight]) {
             for ($jb = 0; $jb < $grid->cells[$b]; $jb++) {
@@ -80,23 +80,5 @@ final readonly class SectionFlow
         $volume = 0.5 * $area * ($this->flow->velocity[$axis][$c] + $this->flow->velocity[$axis][$before]);
 
         return $of($mass, $place[0] + $grid->cells[0] * ($place[1] + $grid->cells[1] * $place[2]), $volume);
-    }
-
-    /**
-     * @param array<int, float> $centres m
-     * @return array{int, float} the plane before, and the share of the way to the next, below 0 and above 1 beyond the ends
-     */
-    private static function between(array $centres, float $at): array
-    {
-        $last = count($centres) - 1;
-        if ($last === 0) {
-            return [0, 0.0];
-        }
-        $low = 0;
-        while ($low < $last - 1 && $centres[$low + 1] <= $at) {
-            $low++;
-        }
-
-        return [$low, ($at - $centres[$low]) / ($centres[$low + 1] - $centres[$low])];
     }
 }

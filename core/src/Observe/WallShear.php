@@ -57,8 +57,7 @@ final readonly class WallShear
         }
         $layout = $flow->domain->layout;
         $grid = $layout->grid;
-        $place = [$cell % $grid->cells[0], intdiv($cell, $grid->cells[0]) % $grid->cells[1], intdiv($cell, $grid->cells[0] * $grid->cells[1])];
-        $c = $layout->index($place[0] + 1, $place[1] + 1, $place[2] + 1);
+        $c = $layout->index($grid->position($cell, 0) + 1, $grid->position($cell, 1) + 1, $grid->position($cell, 2) + 1);
         $axis = $direction >> 1;
         $wall = $c + ($direction % 2 === 1 ? 1 : -1) * $layout->stride[$axis];
         if ($flow->domain->fluid[$c] === 0 || $flow->domain->fluid[$wall] === 1 || $flow->domain->noSlip[$wall] === 0.0) {
@@ -69,6 +68,6 @@ final readonly class WallShear
             $square += (0.5 * ($flow->velocity[$along][$c] + $flow->velocity[$along][$c - $layout->stride[$along]]) - $flow->domain->velocity[$along][$wall]) ** 2;
         }
 
-        return $flow->wallViscosity[$c] * sqrt($square) / (0.5 * $grid->widths[$axis][$place[$axis]]);
+        return $flow->wallViscosity[$c] * sqrt($square) / (0.5 * $grid->widths[$axis][$grid->position($cell, $axis)]);
     }
 }

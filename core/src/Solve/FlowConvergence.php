@@ -107,7 +107,7 @@ final class FlowConvergence
         } else {
             $this->stands = false;
         }
-        if ($this->stands && $this->finest && $this->target->change !== null && $step % $pace->check === 0) {
+        if ($this->stands && ! $this->byTemperatures && $this->finest && $this->target->change !== null && $step % $pace->check === 0) {
             $this->lookAtWatched($relative);
         }
     }

@@ -24,6 +24,7 @@ import {
     type Refinement,
 } from '../model/refine';
 import { sideNames, type SideName } from '../model/space';
+import { textOf } from '../model/text';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../project/screenState';
 import { bytes, duration, lengthUnit, size, thousands, typed, type UnitSet } from '../units/units';
@@ -69,26 +70,20 @@ export function GridFields({ revision, editor, mayEdit }: StageProps) {
     const document = revision.document as ModelDocument;
     const grid = gridOf(document);
     const { min, max } = revision.outline.space;
-    const global = (label: string, key: 'largest' | 'growth' | 'across' | 'maxCells', hint: string, read: (text: string) => unknown) => (
-        <EditField
-            label={label}
-            value={String(grid[key] ?? '')}
-            hint={hint}
-            disabled={!mayEdit}
-            save={(text) => editor.edit(`${label}: ${text || hint}`, (d) => withGrid(d, { [key]: text === '' ? undefined : read(text) }))}
-        />
-    );
-    const convergence = convergenceOf(document);
-    const target = (label: string, key: 'residual' | 'change' | 'iterations', hint: string) => (
-        <EditField
-            label={label}
-            value={String(convergence[key] ?? '')}
-            hint={hint}
-            disabled={!mayEdit}
-            save={(text) => editor.edit(`${label}: ${text || hint}`, (d) => withConvergence(d, { [key]: text === '' ? undefined : number(text) }))}
-        />
-    );
     const number = (text: string) => (Number.isFinite(Number(text)) ? Number(text) : text);
+    const field = (label: string, value: unknown, hint: string, change: (d: ModelDocument, text: string) => ModelDocument) => (
+        <EditField
+            label={label}
+            value={textOf(value)}
+            hint={hint}
+            disabled={!mayEdit}
+            save={(text) => editor.edit(`${label}: ${text || hint}`, (d) => change(d, text))}
+        />
+    );
+    const global = (label: string, key: 'largest' | 'growth' | 'across' | 'maxCells', hint: string, read: (text: string) => unknown) =>
+        field(label, grid[key], hint, (d, text) => withGrid(d, { [key]: text === '' ? undefined : read(text) }));
+    const target = (label: string, key: 'residual' | 'change' | 'iterations', hint: string) =>
+        field(label, convergenceOf(document)[key], hint, (d, text) => withConvergence(d, { [key]: text === '' ? undefined : number(text) }));
     const addBox = () => {
         const at = (share: number) => min.map((low, n) => millimetres(low + share * (max[n]! - low)));
         const entry: Refinement = {

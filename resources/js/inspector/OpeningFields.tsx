@@ -1,9 +1,8 @@
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Switch from '@mui/material/Switch';
 import { inletKindOf, inletKinds, isOpening, ofKind, openingKinds, withInletKind, type InletKind, type OpeningEntry } from '../model/space';
 import { typed, typedMassFlowUnit, typedSpeedUnit, typedTemperatureUnit, typedVolumeFlowUnit, type UnitSet } from '../units/units';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
+import { SwitchField } from './SwitchField';
 
 interface Props<T extends OpeningEntry> {
     name: string;
@@ -78,22 +77,16 @@ export function OpeningFields<T extends OpeningEntry>({ name, entry, units, disa
                 />
             )}
             {kind === 'inlet' && (
-                <FormControlLabel
-                    sx={{ mb: 1, '& .MuiTypography-root': { fontSize: 13 } }}
-                    control={
-                        <Switch
-                            size="small"
-                            checked={entry.conducts === true}
-                            disabled={disabled}
-                            onChange={(_e, on) =>
-                                void save(
-                                    `${name}: ${on ? 'conducts heat too' : 'conducts no heat'}`,
-                                    ({ conducts: _before, ...e }) => (on ? { ...e, conducts: true } : e) as T,
-                                ).catch(() => undefined)
-                            }
-                        />
-                    }
+                <SwitchField
                     label="Heat is conducted through it too"
+                    on={entry.conducts === true}
+                    disabled={disabled}
+                    save={(on) =>
+                        save(
+                            `${name}: ${on ? 'conducts heat too' : 'conducts no heat'}`,
+                            ({ conducts: _before, ...e }) => (on ? { ...e, conducts: true } : e) as T,
+                        )
+                    }
                 />
             )}
             {((kind === 'outlet' && !inlet) || kind === 'open') && (

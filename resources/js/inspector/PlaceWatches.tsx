@@ -22,6 +22,7 @@ import { lengthUnit, typed, type UnitSet } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { compact, EditField } from './EditField';
+import { RectangleFields } from './RectangleFields';
 import { Removable } from './Removable';
 import { replaced } from './ShapeField';
 
@@ -114,7 +115,7 @@ function PlaceFields({ watch, editor, units, disabled }: { watch: WatchEntry } &
                     />
                 </>
             )}
-            {section && <SectionFields section={section} move={move} written={written} disabled={disabled} />}
+            {section && <SectionFields section={section} move={move} unit={lengthUnit(units)} disabled={disabled} />}
         </Removable>
     );
 }
@@ -122,31 +123,15 @@ function PlaceFields({ watch, editor, units, disabled }: { watch: WatchEntry } &
 function SectionFields({
     section,
     move,
-    written,
+    unit,
     disabled,
 }: {
     section: SectionPlace;
     move: (label: string, of: WatchEntry['of']) => Promise<unknown>;
-    written: (text: string) => string;
+    unit: string;
     disabled: boolean;
 }) {
-    const names = across[section.axis]!;
-    const corner = (end: 'min' | 'max', n: 0 | 1) => (
-        <EditField
-            label={`${names[n]} ${end === 'min' ? 'from' : 'to'}`}
-            hint="whole"
-            value={textOf(section[end]?.[n])}
-            disabled={disabled}
-            save={(text) => {
-                const { min: _min, max: _max, ...whole } = section;
-                if (text === '') return move('the whole section', { section: whole });
-                const other = { min: section.min ?? ['0 mm', '0 mm'], max: section.max ?? [written(text), written(text)] };
-                return move(`${names[n]} ${end === 'min' ? 'from' : 'to'} ${written(text)}`, {
-                    section: { ...whole, ...other, [end]: replaced(other[end], n, written(text)) },
-                });
-            }}
-        />
-    );
+    const { min, max, ...whole } = section;
     return (
         <>
             <Stack direction="row" sx={{ gap: 0.5 }}>
@@ -161,15 +146,21 @@ function SectionFields({
                     label={`At ${section.axis}`}
                     value={String(section.at)}
                     disabled={disabled}
-                    save={(text) => move(`at ${section.axis} ${written(text)}`, { section: { ...section, at: written(text) } })}
+                    save={(text) => move(`at ${section.axis} ${typed(text, unit)}`, { section: { ...section, at: typed(text, unit) } })}
                 />
             </Stack>
-            {([0, 1] as const).map((n) => (
-                <Stack key={n} direction="row" sx={{ gap: 0.5 }}>
-                    {corner('min', n)}
-                    {corner('max', n)}
-                </Stack>
-            ))}
+            <RectangleFields
+                names={across[section.axis]!}
+                value={(end, n) => textOf(section[end]?.[n])}
+                hint="whole"
+                unit={unit}
+                disabled={disabled}
+                save={(label, end, n, text) => {
+                    if (text === '') return move('the whole section', { section: whole });
+                    const other = { min: min ?? ['0 mm', '0 mm'], max: max ?? [text, text] };
+                    return move(label, { section: { ...whole, ...other, [end]: replaced(other[end], n, text) } });
+                }}
+            />
         </>
     );
 }

@@ -2,10 +2,8 @@ import Add from '@mui/icons-material/Add';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
-import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import type { Outline } from '../api/types';
 import type { ModelDocument } from '../model/document';
@@ -29,13 +27,15 @@ import { across, millimetres } from '../model/parts';
 import { withoutOpening } from '../model/targets';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../project/screenState';
-import { lengthUnit, typed, type UnitSet } from '../units/units';
+import { lengthUnit, type UnitSet } from '../units/units';
 import type { HeatEntry } from '../model/heat';
 import { ChoiceField } from './ChoiceField';
-import { EditField } from './EditField';
 import { HeatFields } from './HeatFields';
 import { OpeningFields } from './OpeningFields';
 import { Panel, type StageProps } from './Panel';
+import { RectangleFields } from './RectangleFields';
+import { replaced } from './ShapeField';
+import { SwitchField } from './SwitchField';
 
 const flowChoices: Record<FlowChoice, string> = {
     none: 'Still (convection coefficients on the walls)',
@@ -59,30 +59,18 @@ export function SpacePanel({ revision, editor, mayEdit }: StageProps) {
                 save={(flow) => editor.edit(`Air: ${flowChoices[flow].toLowerCase()}`, (d) => withFlow(d, flow))}
             />
             {moving && (
-                <FormControlLabel
-                    sx={{ mb: 1, '& .MuiTypography-root': { fontSize: 13 } }}
-                    control={
-                        <Switch
-                            size="small"
-                            checked={buoyancyOf(document)}
-                            disabled={!mayEdit}
-                            onChange={(_e, on) => void editor.edit(on ? 'Warm air rises' : 'No buoyancy', (d) => withBuoyancy(d, on)).catch(() => undefined)}
-                        />
-                    }
+                <SwitchField
                     label="Warm air rises"
+                    on={buoyancyOf(document)}
+                    disabled={!mayEdit}
+                    save={(on) => editor.edit(on ? 'Warm air rises' : 'No buoyancy', (d) => withBuoyancy(d, on))}
                 />
             )}
-            <FormControlLabel
-                sx={{ mb: 1, '& .MuiTypography-root': { fontSize: 13 } }}
-                control={
-                    <Switch
-                        size="small"
-                        checked={computesCurrents(document)}
-                        disabled={!mayEdit}
-                        onChange={(_e, on) => void editor.edit(on ? 'Currents are computed' : 'No currents', (d) => withCurrents(d, on)).catch(() => undefined)}
-                    />
-                }
+            <SwitchField
                 label="Currents heat what they flow through"
+                on={computesCurrents(document)}
+                disabled={!mayEdit}
+                save={(on) => editor.edit(on ? 'Currents are computed' : 'No currents', (d) => withCurrents(d, on))}
             />
             {!moving && (
                 <Typography color="text.secondary" sx={{ mb: 1.5 }}>
@@ -200,46 +188,24 @@ function PatchFields({
 }) {
     const name = `Opening ${index + 1} in ${side}`;
     const change = (label: string, to: (entry: PatchEntry) => PatchEntry) => editor.edit(label, (d) => withPatch(d, side, index, to));
-    const length = lengthUnit(units);
-    const corner = (key: 'min' | 'max', n: 0 | 1) => (
-        <EditField
-            key={key + n}
-            label={`${across[side[0]!]![n]} ${key === 'min' ? 'from' : 'to'}`}
-            value={String(patch[key][n])}
-            disabled={disabled}
-            save={(text) =>
-                change(`${name}: ${across[side[0]!]![n]} ${key === 'min' ? 'from' : 'to'} ${typed(text, length)}`, (p) => ({
-                    ...p,
-                    [key]: p[key].map((old, i) => (i === n ? typed(text, length) : old)),
-                }))
-            }
-        />
-    );
     return (
         <Box sx={{ pl: 1.25, borderLeft: 2, borderColor: 'divider', mb: 1.25 }}>
             <OpeningFields name={name} entry={patch} units={units} disabled={disabled} save={(label, to) => change(label, to)} />
-            <Stack direction="row" sx={{ gap: 1 }}>
-                {corner('min', 0)}
-                {corner('max', 0)}
-            </Stack>
-            <Stack direction="row" sx={{ gap: 1 }}>
-                {corner('min', 1)}
-                {corner('max', 1)}
-            </Stack>
+            <RectangleFields
+                names={across[side[0]!]!}
+                value={(end, n) => String(patch[end][n])}
+                unit={lengthUnit(units)}
+                gap={1}
+                disabled={disabled}
+                save={(label, end, n, text) => change(`${name}: ${label}`, (p) => ({ ...p, [end]: replaced(p[end], n, text) }))}
+            />
             <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'center' }}>
-                <FormControlLabel
-                    sx={{ '& .MuiTypography-root': { fontSize: 13 } }}
-                    control={
-                        <Switch
-                            size="small"
-                            checked={patch.round ?? false}
-                            disabled={disabled}
-                            onChange={(_e, round) =>
-                                void change(`${name}: ${round ? 'round' : 'rectangular'}`, (p) => ({ ...p, round })).catch(() => undefined)
-                            }
-                        />
-                    }
+                <SwitchField
                     label="Round"
+                    on={patch.round ?? false}
+                    below={0}
+                    disabled={disabled}
+                    save={(round) => change(`${name}: ${round ? 'round' : 'rectangular'}`, (p) => ({ ...p, round }))}
                 />
                 <IconButton
                     size="small"

@@ -1,8 +1,5 @@
 import Add from '@mui/icons-material/Add';
 import Button from '@mui/material/Button';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Stack from '@mui/material/Stack';
-import Switch from '@mui/material/Switch';
 import {
     nextTerminal,
     terminalFaces,
@@ -24,15 +21,17 @@ import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 import { FacePicker } from './FacePicker';
+import { RectangleFields } from './RectangleFields';
 import { Removable } from './Removable';
 import { editPart, replaced, type ShapeProps } from './ShapeField';
+import { SwitchField } from './SwitchField';
 import { textOf } from '../model/text';
 
 /** The axes of a flat face. */
 const axesOf: Readonly<Record<string, readonly string[]>> = Object.fromEntries(sideNames.map((side) => [side, across[side[0]!]!]));
 
 /** Whether a terminal takes all of its face or a rectangle, and which. */
-function RectangleFields({
+function PlaceOnFace({
     terminal,
     face,
     part,
@@ -43,42 +42,25 @@ function RectangleFields({
     part: ShapeProps;
     save: (label: string, terminal: TerminalEntry) => Promise<unknown>;
 }) {
-    const unit = lengthUnit(part.units);
     const { min, max } = terminal;
     return (
         <>
-            <FormControlLabel
-                sx={{ mb: 0.5, '& .MuiTypography-root': { fontSize: 13 } }}
-                control={
-                    <Switch
-                        size="small"
-                        checked={min !== undefined}
-                        disabled={part.disabled}
-                        onChange={(_e, on) => quietly(save(on ? 'on a rectangle' : 'on the whole face', withRectangle(terminal, on)))}
-                    />
-                }
+            <SwitchField
                 label="On a rectangle, from the lower corner of the part"
+                on={min !== undefined}
+                below={0.5}
+                disabled={part.disabled}
+                save={(on) => save(on ? 'on a rectangle' : 'on the whole face', withRectangle(terminal, on))}
             />
-            {min &&
-                max &&
-                axesOf[face]!.map((axis, i) => (
-                    <Stack key={axis} direction="row" sx={{ gap: 0.5 }}>
-                        {(['min', 'max'] as const).map((end) => (
-                            <EditField
-                                key={end}
-                                label={`${axis} ${end === 'min' ? 'from' : 'to'}`}
-                                value={String(terminal[end]![i])}
-                                disabled={part.disabled}
-                                save={(text) =>
-                                    save(`${axis} ${end === 'min' ? 'from' : 'to'} ${typed(text, unit)}`, {
-                                        ...terminal,
-                                        [end]: replaced(terminal[end]!, i, typed(text, unit)),
-                                    })
-                                }
-                            />
-                        ))}
-                    </Stack>
-                ))}
+            {min && max && (
+                <RectangleFields
+                    names={axesOf[face]!}
+                    value={(end, n) => String(terminal[end]![n])}
+                    unit={lengthUnit(part.units)}
+                    disabled={part.disabled}
+                    save={(label, end, n, text) => save(label, { ...terminal, [end]: replaced(terminal[end]!, n, text) })}
+                />
+            )}
         </>
     );
 }
@@ -127,7 +109,7 @@ export function TerminalFields(part: ShapeProps) {
                                 save={(text) => set(face, n, `${label.toLowerCase()} ${typed(text, unit)}`, { ...terminal, [field]: typed(text, unit) })}
                             />
                         ))}
-                        {face in axesOf && <RectangleFields terminal={terminal} face={face} part={part} save={(label, to) => set(face, n, label, to)} />}
+                        {face in axesOf && <PlaceOnFace terminal={terminal} face={face} part={part} save={(label, to) => set(face, n, label, to)} />}
                         {terminal.min && (
                             <Button
                                 size="small"

@@ -1,7 +1,7 @@
 import { freeEntryId, type ModelDocument } from './document';
 import { millimetres } from './parts';
 import { isOpening, sideNames, sideOf } from './space';
-import type { WatchEntry } from './targets';
+import { watchesOf, type WatchEntry } from './targets';
 import { textOf } from './text';
 
 /** Where in the space a watch looks: at a point, along a line, or through a section. */
@@ -35,8 +35,7 @@ export const lineReductions: Record<string, string> = {
 };
 
 /** The watches of a document that look at a place. */
-export const placeWatches = (document: ModelDocument): WatchEntry[] =>
-    ((document.watches as WatchEntry[] | undefined) ?? []).filter((watch) => placeKindOf(watch) !== undefined);
+export const placeWatches = (document: ModelDocument): WatchEntry[] => watchesOf(document).filter((watch) => placeKindOf(watch) !== undefined);
 
 export const placeKindOf = ({ of }: WatchEntry): PlaceKind | undefined => (Object.keys(placeKinds) as PlaceKind[]).find((kind) => kind in of);
 
@@ -66,7 +65,7 @@ const named = (kind: PlaceKind, quantity: string): { name: string; quantity: str
 
 export function withPlaceWatch(document: ModelDocument, kind: PlaceKind, space: Extent): ModelDocument {
     const entry = { id: freeEntryId(document, `watch-${kind}`), of: startOf(document, kind, space), ...named(kind, Object.keys(quantitiesOf[kind])[0]!) };
-    return { ...document, watches: [...((document.watches as WatchEntry[] | undefined) ?? []), entry] };
+    return { ...document, watches: [...watchesOf(document), entry] };
 }
 
 /** The same watch of another quantity; its name goes along where it is still the one it was given. */

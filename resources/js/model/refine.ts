@@ -22,11 +22,14 @@ export const gridOf = (document: ModelDocument): GridEntry => (document.analysis
 
 export const refinementsOf = (document: ModelDocument): Refinement[] => gridOf(document).refine ?? [];
 
-/** Sets or, with undefined, removes what is asked of the grid. */
-export function withGrid(document: ModelDocument, fields: Partial<GridEntry>): ModelDocument {
-    const grid = Object.fromEntries(Object.entries({ ...gridOf(document), ...fields }).filter(([, value]) => value !== undefined));
-    return { ...document, analysis: { ...(document.analysis as object | undefined), grid } };
+/** Sets or, with undefined, removes fields of one part of the analysis. */
+function withAnalysis(document: ModelDocument, part: 'grid' | 'convergence', before: object, fields: object): ModelDocument {
+    const entry = Object.fromEntries(Object.entries({ ...before, ...fields }).filter(([, value]) => value !== undefined));
+    return { ...document, analysis: { ...(document.analysis as object | undefined), [part]: entry } };
 }
+
+/** Sets or, with undefined, removes what is asked of the grid. */
+export const withGrid = (document: ModelDocument, fields: Partial<GridEntry>): ModelDocument => withAnalysis(document, 'grid', gridOf(document), fields);
 
 /** What is asked of convergence beside what is asked anyway. */
 export interface ConvergenceEntry {
@@ -40,10 +43,8 @@ export const convergenceOf = (document: ModelDocument): ConvergenceEntry =>
     (document.analysis as { convergence?: ConvergenceEntry } | undefined)?.convergence ?? {};
 
 /** Sets or, with undefined, removes what is asked of convergence. */
-export function withConvergence(document: ModelDocument, fields: Partial<ConvergenceEntry>): ModelDocument {
-    const convergence = Object.fromEntries(Object.entries({ ...convergenceOf(document), ...fields }).filter(([, value]) => value !== undefined));
-    return { ...document, analysis: { ...(document.analysis as object | undefined), convergence } };
-}
+export const withConvergence = (document: ModelDocument, fields: Partial<ConvergenceEntry>): ModelDocument =>
+    withAnalysis(document, 'convergence', convergenceOf(document), fields);
 
 const withRefinements = (document: ModelDocument, refine: Refinement[]): ModelDocument =>
     withGrid(document, { refine: refine.length > 0 ? refine : undefined });

@@ -92,7 +92,7 @@ const nameOf = (subject: Subject, what: What): string => {
     return what === 'max' ? subject.name : `${subject.name}, ${word.toLowerCase()}`;
 };
 
-const watchesOf = (document: ModelDocument): WatchEntry[] => (document.watches as WatchEntry[] | undefined) ?? [];
+export const watchesOf = (document: ModelDocument): WatchEntry[] => (document.watches as WatchEntry[] | undefined) ?? [];
 
 const isOn = (entry: { of: Of }, { of }: Subject): boolean => entry.of.part === of.part && entry.of.side === of.side && entry.of.patch === of.patch;
 
