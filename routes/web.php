@@ -38,6 +38,8 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture'])->gro
         Route::post('runs/{run}/stop', [RunController::class, 'stop'])->can('update', 'run');
         Route::get('runs/{run}/pictures/{picture}/result', [RunController::class, 'result'])->can('view', 'run');
         Route::get('runs/{run}/pictures/{picture}/fields/{field}', [RunController::class, 'field'])->can('view', 'run');
+        Route::get('runs/{run}/pictures/{picture}/isosurface', [RunController::class, 'isosurface'])->can('view', 'run');
+        Route::post('runs/{run}/pictures/{picture}/streamlines', [RunController::class, 'streamlines'])->can('view', 'run');
         Route::get('runs/{run}/probe', [RunController::class, 'probe'])->can('view', 'run');
     });
 });

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace App\Runs;
 
 use App\Models\Run;
-use Foehn\Grid\Grid;
 use Foehn\Observe\GridValues;
 use Foehn\Results\FieldFile;
 use Foehn\Results\ResultBuilder;
-use Foehn\Results\StoredField;
+use Foehn\Results\StoredPicture;
 use Foehn\Solve\FlowState;
 use Foehn\Solve\Solution;
 use Illuminate\Contracts\Filesystem\Filesystem;
@@ -23,8 +22,6 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 final class RunFiles
 {
     private const STATE = 'flow.state';
-
-    public const FIELDS = ['temperature' => 'temperature.f32', 'parts' => 'parts.u16', 'velocity' => 'velocity.f32', 'pressure' => 'pressure.f32'];
 
     /**
      * Writes the next picture of a run and lets it take the place of the last one.
@@ -115,20 +112,10 @@ final class RunFiles
         return $response;
     }
 
-    /**
-     * @param array{float, float, float} $point metres
-     * @return array{temperature: ?float, part: ?string} K and the id of the part
-     */
-    public function probe(Run $run, array $point): array
+    /** A picture of a run, to be probed and traced. */
+    public function picture(Run $run, int $picture): StoredPicture
     {
-        /** @var array{grid: array{lines: array{list<float>, list<float>, list<float>}}, parts: list<array{id: string}>} $result */
-        $result = json_decode((string) file_get_contents($this->path($run, $run->picture, 'result.json')), true);
-        $temperature = fopen($this->path($run, $run->picture, self::FIELDS['temperature']), 'rb');
-        $parts = fopen($this->path($run, $run->picture, self::FIELDS['parts']), 'rb');
-        abort_if($temperature === false || $parts === false, 404, 'The field of this run cannot be read.');
-        $found = (new StoredField(new Grid($result['grid']['lines']), $temperature, $parts))->probe($point);
-
-        return ['temperature' => $found['temperature'], 'part' => $found['part'] === null ? null : $result['parts'][$found['part']]['id']];
+        return new StoredPicture(dirname($this->path($run, $picture, 'result.json')));
     }
 
     /** Removes the files of runs that are gone, as when a whole project was deleted. */

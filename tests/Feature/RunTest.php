@@ -43,10 +43,33 @@ final class RunTest extends TestCase
         $this->get("/api/runs/$run->id/pictures/1/fields/temperature", ['Range' => 'bytes=0-15'])->assertStatus(206)->assertHeader('Content-Length', '16');
         $this->get("/api/runs/$run->id/pictures/1/fields/pressure")->assertNotFound();
 
+        $this->get("/api/runs/$run->id/pictures/1/fields/humidity")->assertNotFound()->assertJsonPath('message', fn (string $message): bool => str_contains($message, 'heatFlux'));
+        $surfaces = (string) $this->get("/api/runs/$run->id/pictures/1/fields/surfaces")->assertOk()->streamedContent();
+        self::assertSame(strlen($surfaces), 4 * strlen((string) $this->get("/api/runs/$run->id/pictures/1/fields/convectionCoefficient")->assertOk()->streamedContent()));
+
         $probe = $this->getJson("/api/runs/$run->id/probe?x=0.01&y=0.01&z=0.0199")->assertOk()->assertJsonPath('part', 'block');
         self::assertEqualsWithDelta(543.15, $probe->json('temperature'), 0.1);
         $this->getJson("/api/runs/$run->id/probe?x=a&y=0&z=0")->assertUnprocessable();
         $this->getJson('/api/projects')->assertJsonPath('0.variants.0.verdict.missed', 1)->assertJsonPath('0.variants.0.verdict.current', true);
+    }
+
+    public function testIsosurfacesAndStreamlinesAreTraced(): void
+    {
+        $run = $this->startedRun();
+        $this->work($run);
+        $result = Nested::list(json_decode((string) $this->get("/api/runs/$run->id/pictures/1/result")->assertOk()->streamedContent(), true));
+        self::assertSame(['temperature', 'heatFlux', 'conductivity', 'cellsAcross'], $result['fields'] ?? null);
+        $part = Nested::list($result, 'parts', 0, 'temperature');
+        $middle = 0.5 * (Nested::number($part, 'min') + Nested::number($part, 'max'));
+        $triangles = (array) unpack('g*', (string) $this->get("/api/runs/$run->id/pictures/1/isosurface?field=temperature&value=$middle&in=solid")->assertOk()->getContent());
+        self::assertSame(0, count($triangles) % 9);
+        foreach (array_chunk($triangles, 3) as [, , $z]) {
+            self::assertEqualsWithDelta(0.01, $z, 0.006, 'heat goes to the top of the block');
+        }
+        $this->getJson("/api/runs/$run->id/pictures/1/isosurface?field=temperature&value=hot&in=solid")->assertUnprocessable();
+        $this->getJson("/api/runs/$run->id/pictures/1/isosurface?field=humidity&value=1&in=solid")->assertUnprocessable();
+        $this->postJson("/api/runs/$run->id/pictures/1/streamlines", ['seeds' => [[0, 0, 0]]])->assertUnprocessable()->assertJsonPath('message', fn (string $message): bool => str_contains($message, 'faceVelocity'));
+        $this->postJson("/api/runs/$run->id/pictures/1/streamlines", ['seeds' => [[0, 0]]])->assertUnprocessable();
     }
 
     public function testAJobDeliveredTwiceComputesOnce(): void

@@ -11,6 +11,9 @@ use App\Models\Variant;
 use App\Runs\RunFiles;
 use App\Runs\RunQueue;
 use Foehn\Model\GridSettings;
+use Foehn\Observe\Fields;
+use Foehn\Results\FieldFile;
+use Foehn\Results\StoredPicture;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
@@ -19,6 +22,8 @@ use Symfony\Component\HttpFoundation\Response;
 
 final class RunController
 {
+    private const MOST_LINES = 1000;
+
     public function __construct(private readonly RunQueue $queue, private readonly RunFiles $files)
     {
     }
@@ -58,13 +63,49 @@ final class RunController
 
     public function field(Run $run, int $picture, string $field): Response
     {
-        return $this->files->response($run, $picture, RunFiles::FIELDS[$field] ?? abort(404, "There is no field \"$field\"; there are " . implode(', ', array_keys(RunFiles::FIELDS)) . '.'));
+        $names = [...Fields::NAMES, ...FieldFile::AT_SURFACES, 'parts', 'surfaces', 'faceVelocity'];
+
+        return $this->files->response($run, $picture, FieldFile::name($field) ?? abort(404, "There is no field \"$field\"; there are " . implode(', ', $names) . '.'));
     }
 
     public function probe(Request $request, Run $run): JsonResponse
     {
         $request->validate(['x' => ['required', 'numeric'], 'y' => ['required', 'numeric'], 'z' => ['required', 'numeric']]);
 
-        return response()->json($this->files->probe($run, [$request->float('x'), $request->float('y'), $request->float('z')]));
+        return response()->json($this->files->picture($run, $run->picture)->probe([$request->float('x'), $request->float('y'), $request->float('z')]));
+    }
+
+    /** Triangles on which a field has a value: three corners of three float32 each, m. */
+    public function isosurface(Request $request, Run $run, int $picture): Response
+    {
+        $request->validate(['field' => ['required', Rule::in(Fields::NAMES)], 'value' => ['required', 'numeric'], 'in' => ['required', Rule::in(StoredPicture::BODIES)]]);
+        /** @var 'solid'|'fluid'|'all' $in */
+        $in = $request->string('in')->toString();
+        $triangles = $this->files->picture($run, $picture)->isosurface($request->string('field')->toString(), $request->float('value'), $in);
+
+        return $this->binary(FieldFile::floats($triangles));
+    }
+
+    /** Streamlines through points: their number and the points of each as uint32, then x, y, z in m and the time in s of every point as float32. */
+    public function streamlines(Request $request, Run $run, int $picture): Response
+    {
+        $request->validate(['seeds' => ['required', 'array', 'max:' . self::MOST_LINES], 'seeds.*' => ['array', 'size:3'], 'seeds.*.*' => ['numeric'], 'back' => ['boolean']]);
+        $streamlines = $this->files->picture($run, $picture)->streamlines();
+        $counts = $points = [];
+        /** @var array{float, float, float} $seed */
+        foreach ($request->array('seeds') as $seed) {
+            $line = $streamlines->through(array_map(floatval(...), $seed), $request->boolean('back', true));
+            if (count($line) > 1) {
+                $counts[] = count($line);
+                array_push($points, ...array_merge(...$line));
+            }
+        }
+
+        return $this->binary(pack('V*', count($counts), ...$counts) . FieldFile::floats($points));
+    }
+
+    private function binary(string $bytes): Response
+    {
+        return response($bytes, headers: ['Content-Type' => 'application/octet-stream']);
     }
 }

@@ -58,37 +58,12 @@ final class Curvature
         $half = (new HalfResistances($this->state->model, $this->state->voxels, $this->state->temperature))->half;
         $along = function (int $axis) use ($body, $half): array {
             $conductivity = self::conductivity($this->grid->cells, $axis, $this->grid->widths[$axis], $half[$axis]);
-            $bends = $this->bends($axis, $this->state->temperature, $body, $this->surfaces($axis));
+            $bends = $this->bends($axis, $this->state->temperature, $body, FaceTemperatures::ofSurfaces($this->state, $axis));
 
             return self::planes($this->grid->cells, $axis, self::areas($this->grid, $axis), $conductivity, array_map(fn (float $bend): float => $bend * $bend, $bends), self::OF_TEMPERATURE);
         };
 
         return [$along(0), $along(1), $along(2)];
-    }
-
-    /**
-     * Temperatures of the surfaces across an axis, at the lower and the upper face of cells.
-     *
-     * @return array{array<int, float>, array<int, float>} K
-     */
-    private function surfaces(int $axis): array
-    {
-        $found = [[], []];
-        $surfaces = $this->state->system->surfaces;
-        $elements = $surfaces->elements;
-        foreach ($elements->cell as $e => $cell) {
-            if (Axes::of($elements->direction[$e]) !== $axis || ! $elements->passes[$e]) {
-                continue;
-            }
-            $temperature = $surfaces->surfaceTemperature($e, $this->state->temperature);
-            $upper = $elements->direction[$e] % 2;
-            $found[$upper][$cell] = $temperature;
-            if ($elements->other[$e] >= 0 && $elements->twin[$e] < 0) {
-                $found[1 - $upper][$elements->other[$e]] = $temperature;
-            }
-        }
-
-        return $found;
     }
 
     /** @return array{array<int, float>, array<int, float>, array<int, float>} */

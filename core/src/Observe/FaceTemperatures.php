@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Observe;
 
+use Foehn\Geometry\Axes;
 use Foehn\Grid\Grid;
 
 /** Temperatures of cell faces: recorded ones where a part ends, else between two cell centres of the same part. */
@@ -45,5 +46,30 @@ final class FaceTemperatures
         [$w, $v] = [$grid->size($cell)[$axis], $grid->size($beyond)[$axis]];
 
         return $own + ($other - $own) * $w / ($w + $v);
+    }
+
+    /**
+     * Temperatures of the surfaces across an axis, at the lower and the upper face of cells.
+     *
+     * @return array{array<int, float>, array<int, float>} K
+     */
+    public static function ofSurfaces(State $state, int $axis): array
+    {
+        $found = [[], []];
+        $surfaces = $state->system->surfaces;
+        $elements = $surfaces->elements;
+        foreach ($elements->cell as $e => $cell) {
+            if (Axes::of($elements->direction[$e]) !== $axis || ! $elements->passes[$e]) {
+                continue;
+            }
+            $temperature = $surfaces->surfaceTemperature($e, $state->temperature);
+            $upper = $elements->direction[$e] % 2;
+            $found[$upper][$cell] = $temperature;
+            if ($elements->other[$e] >= 0 && $elements->twin[$e] < 0) {
+                $found[1 - $upper][$elements->other[$e]] = $temperature;
+            }
+        }
+
+        return $found;
     }
 }

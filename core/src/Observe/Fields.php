@@ -5,15 +5,60 @@ declare(strict_types=1);
 namespace Foehn\Observe;
 
 use Foehn\Grid\Field;
+use Foehn\Physics\Electric\Currents;
 use Foehn\Physics\Flow\FlowField;
 
 /** The fields of a state. */
 final class Fields
 {
-    /** @return list<Field> all there are */
-    public static function of(State $state): array
+    /** Names of all that a state may have. */
+    public const NAMES = ['temperature', 'heatFlux', 'conductivity', 'velocity', 'pressure', 'potential', 'currentDensity', 'jouleHeat', 'cellsAcross'];
+
+    /** @return list<string> names of those that a state has */
+    public static function namesOf(State $state): array
     {
-        return array_values(array_filter([self::temperature($state), self::velocity($state), self::pressure($state)]));
+        return array_values(array_filter(self::NAMES, fn (string $name): bool => match ($name) {
+            'velocity', 'pressure' => $state->flow !== null,
+            'potential', 'currentDensity', 'jouleHeat' => $state->currents !== null,
+            'temperature', 'heatFlux', 'conductivity' => $state->model->physics->heat,
+            default => true,
+        }));
+    }
+
+    /** @return iterable<Field> all there are, one after the other */
+    public static function of(State $state): iterable
+    {
+        foreach (self::namesOf($state) as $name) {
+            $field = match ($name) {
+                'temperature' => self::temperature($state),
+                'heatFlux' => (new ConductedHeat($state))->flux(),
+                'conductivity' => (new ConductedHeat($state))->conductivity(),
+                'velocity' => self::velocity($state),
+                'pressure' => self::pressure($state),
+                'cellsAcross' => CellsAcross::of($state->voxels),
+                default => $state->currents === null ? null : self::ofCurrents($state, $state->currents, $name),
+            };
+            if ($field !== null) {
+                yield $field;
+            }
+        }
+    }
+
+    /** In the cells that conduct a current: V, A/m2 or W/m3. */
+    private static function ofCurrents(State $state, Currents $currents, string $name): Field
+    {
+        $none = array_fill(0, $state->grid->count(), null);
+        [$nx, $ny] = $state->grid->cells;
+        $values = [];
+        foreach ($currents->density[0] as $cell => $_) {
+            $values[$cell] = $name === 'potential' ? $currents->potential[$nx * $ny + $cell] : $currents->heat[$cell] / $state->grid->volume($cell);
+        }
+
+        return match ($name) {
+            'potential' => new Field($name, 'V', $state->grid, [array_replace($none, $values)]),
+            'jouleHeat' => new Field($name, 'W/m3', $state->grid, [array_replace($none, $values)]),
+            default => new Field($name, 'A/m2', $state->grid, array_map(fn (array $along): array => array_replace($none, $along), $currents->density)),
+        };
     }
 
     /** K; none where nothing is computed. */
@@ -49,6 +94,36 @@ final class Fields
         }
 
         return new Field('pressure', 'Pa', $state->grid, [$values]);
+    }
+
+    /**
+     * Velocity across the faces of the cells, m/s. Along axis a there is one more face than cells; they are numbered as the cells would be.
+     *
+     * @return array{array<int, float>, array<int, float>, array<int, float>} by axis
+     */
+    public static function faceVelocities(FlowField $flow): array
+    {
+        return [self::faces($flow, 0), self::faces($flow, 1), self::faces($flow, 2)];
+    }
+
+    /** @return array<int, float> */
+    private static function faces(FlowField $flow, int $axis): array
+    {
+        $layout = $flow->domain->layout;
+        $from = [1, 1, 1];
+        $from[$axis] = 0;
+        [$nx, $ny, $nz] = $layout->grid->cells;
+        $faces = [];
+        for ($k = $from[2]; $k <= $nz; $k++) {
+            for ($j = $from[1]; $j <= $ny; $j++) {
+                $row = $layout->index(0, $j, $k);
+                for ($i = $from[0]; $i <= $nx; $i++) {
+                    $faces[] = $flow->velocity[$axis][$row + $i];
+                }
+            }
+        }
+
+        return $faces;
     }
 
     /** @return array{array<int, float>, array<int, float>, array<int, float>} m/s in the middle of the cells, by axis */

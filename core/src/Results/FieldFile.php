@@ -6,30 +6,81 @@ namespace Foehn\Results;
 
 use Foehn\FoehnException;
 use Foehn\Grid\Field;
+use Foehn\Grid\SurfaceElements;
 use Foehn\Grid\Voxels;
 use Foehn\Observe\Fields;
 use Foehn\Observe\State;
+use Foehn\Observe\SurfaceFields;
 
-/** Fields as plain binary files: one little-endian value per cell, in the order i + nx*(j + ny*k). */
+/**
+ * Fields as plain binary files of little-endian values. In cells: one float32 per cell and component, in the order i + nx*(j + ny*k). On
+ * faces: the same with one more along the axis of the face, x, y and z one after the other. At surfaces: one float32 per surface element.
+ */
 final class FieldFile
 {
-    /** @return iterable<string, string> the bytes of everything that a state has in its cells, by the name of the file */
+    private const CHUNK = 4096;
+
+    /** Fields at surfaces, by the name of the file without its ending. */
+    public const AT_SURFACES = ['surfaceTemperature', 'surfaceHeatFlux', 'fluidTemperature', 'convectionCoefficient'];
+
+    /** The file of a field, or of what places it ("parts", "surfaces", "faceVelocity"); null where there is no such field. */
+    public static function name(string $field): ?string
+    {
+        return match (true) {
+            in_array($field, Fields::NAMES, true), in_array($field, self::AT_SURFACES, true), $field === 'faceVelocity' => "$field.f32",
+            $field === 'parts' => 'parts.u16',
+            $field === 'surfaces' => 'surfaces.u32',
+            default => null,
+        };
+    }
+
+    /** @return iterable<string, string> the bytes of everything that a state has, by the name of the file */
     public static function of(State $state): iterable
     {
         yield 'parts.u16' => self::parts($state->voxels);
         foreach (Fields::of($state) as $field) {
             yield "$field->name.f32" => self::bytes($field);
         }
+        if ($state->flow !== null) {
+            yield 'faceVelocity.f32' => implode('', array_map(self::floats(...), Fields::faceVelocities($state->flow)));
+        }
+        if ($state->model->physics->heat) {
+            $surfaces = new SurfaceFields($state);
+            yield 'surfaces.u32' => self::surfaces($surfaces->elements);
+            yield 'surfaceTemperature.f32' => self::floats($surfaces->temperature);
+            yield 'surfaceHeatFlux.f32' => self::floats($surfaces->heatFlux);
+            yield 'fluidTemperature.f32' => self::floats($surfaces->fluidTemperature);
+            yield 'convectionCoefficient.f32' => self::floats($surfaces->coefficient);
+        }
+    }
+
+    /** Where the surface elements are, four uint32 each: cell, direction (2 * axis + 1 towards rising coordinates), part + 1 and part beyond + 1, 0 for none. */
+    public static function surfaces(SurfaceElements $elements): string
+    {
+        $bytes = '';
+        foreach ($elements->cell as $e => $cell) {
+            $bytes .= pack('V4', $cell, $elements->direction[$e], $elements->part[$e] + 1, $elements->otherPart[$e] + 1);
+        }
+
+        return $bytes;
     }
 
     /** Float32, NaN where there is no value; the components of a vector one after the other. */
     public static function bytes(Field $field): string
     {
+        return implode('', array_map(self::floats(...), $field->components));
+    }
+
+    /**
+     * Float32, NaN for null.
+     *
+     * @param array<int, ?float> $values
+     */
+    public static function floats(array $values): string
+    {
         $bytes = '';
-        foreach ($field->components as $values) {
-            foreach (array_chunk($values, 4096) as $chunk) {
-                $bytes .= pack('g*', ...array_map(fn (?float $value): float => $value ?? NAN, $chunk));
-            }
+        foreach (array_chunk($values, self::CHUNK) as $chunk) {
+            $bytes .= pack('g*', ...(in_array(null, $chunk, true) ? array_map(fn (?float $value): float => $value ?? NAN, $chunk) : $chunk));
         }
 
         return $bytes;
@@ -39,7 +90,7 @@ final class FieldFile
     public static function parts(Voxels $voxels): string
     {
         $bytes = '';
-        foreach (array_chunk($voxels->owner, 4096) as $chunk) {
+        foreach (array_chunk($voxels->owner, self::CHUNK) as $chunk) {
             $bytes .= pack('v*', ...array_map(fn (int $owner) => $owner + 1, $chunk));
         }
 

@@ -6,7 +6,7 @@ namespace Foehn\Results;
 
 use Foehn\FoehnException;
 
-/** A result could not be stored. */
+/** A result could not be stored or read. */
 final class OutputException extends FoehnException
 {
 }

@@ -10,6 +10,7 @@ use Foehn\Model\Part;
 use Foehn\Model\Space;
 use Foehn\Model\Watch;
 use Foehn\Numerics\Vectors;
+use Foehn\Observe\Fields;
 use Foehn\Observe\GridValues;
 use Foehn\Observe\Readings;
 use Foehn\Observe\State;
@@ -33,7 +34,7 @@ use Foehn\Solve\Solution;
  *     fins: list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}>, balance: array{in: float, out: float, error: float}}
  * @phpstan-type ElectricRow array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}>, power: float}
  * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
- * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, grid: GridRow, parts: list<PartRow>,
+ * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, fields: list<string>, grid: GridRow, parts: list<PartRow>,
  *     sides: array<string, ?array{heat: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
  *     verdict: array{limits: int, missed: int, worst: ?string, worstMargin: ?float}, flow: ?FlowRow, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
  */
@@ -76,6 +77,7 @@ final class ResultBuilder
             'model' => ['name' => $solution->state->model->name, 'hash' => $modelHash],
             'solver' => ['version' => self::SOLVER, 'converged' => $solution->outcome->converged, 'stopped' => $solution->outcome->stopped, 'iterations' => $solution->outcome->iterations,
                 'passes' => $solution->outcome->passes, 'residual' => $solution->outcome->residual, 'seconds' => $solution->spent, 'start' => $solution->start->toArray(), 'code' => CodeVersion::hash(), 'residuals' => $solution->outcome->residuals],
+            'fields' => Fields::namesOf($solution->state),
             'grid' => ['grade' => $solution->state->model->grid->grade, ...$builder->grid, 'lines' => $solution->state->grid->lines],
             'parts' => $builder->parts(),
             'sides' => $builder->sides(),

@@ -6,8 +6,12 @@ namespace Foehn\Tests\Observe;
 
 use Foehn\Grid\Field;
 use Foehn\Grid\Grid;
+use Foehn\Grid\GridBuilder;
+use Foehn\Grid\Voxels;
+use Foehn\Observe\CellsAcross;
 use Foehn\Observe\Fields;
 use Foehn\Observe\State;
+use Foehn\Observe\SurfaceFields;
 use Foehn\Results\FieldFile;
 use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Domains;
@@ -24,13 +28,19 @@ final class FieldsTest extends TestCase
         $document['space'] = ['box' => ['min' => [0, 0, 0], 'max' => ['40 mm', '20 mm', '20 mm']], 'fluid' => null, 'sides' => ['x-' => ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => 300]]]];
         $document['analysis'] = ['grid' => ['cells' => [4, 1, 1]]];
         $state = $this->state($document);
-        $fields = Fields::of($state);
+        $fields = [...Fields::of($state)];
 
-        self::assertSame(['temperature K'], array_map(fn (Field $field): string => "$field->name $field->unit", $fields), 'nothing moves');
+        self::assertSame(['temperature K', 'heatFlux W/m2', 'conductivity W/m/K', 'cellsAcross 1'], array_map(fn (Field $field): string => "$field->name $field->unit", $fields), 'nothing moves');
+        self::assertSame(Fields::namesOf($state), array_map(fn (Field $field): string => $field->name, $fields));
         self::assertNull($fields[0]->at(2), 'beyond the block is nothing');
         self::assertSame($state->temperature[1], $fields[0]->at(1));
 
-        self::assertSame(['parts.u16', 'temperature.f32'], array_keys([...FieldFile::of($state)]));
+        $files = [...FieldFile::of($state)];
+        self::assertSame(['parts.u16', 'temperature.f32', 'heatFlux.f32', 'conductivity.f32', 'cellsAcross.f32', 'surfaces.u32', 'surfaceTemperature.f32', 'surfaceHeatFlux.f32', 'fluidTemperature.f32', 'convectionCoefficient.f32'], array_keys($files));
+        self::assertSame(4 * strlen($files['surfaceTemperature.f32']), strlen($files['surfaces.u32']), 'four numbers place an element');
+        foreach (array_keys($files) as $file) {
+            self::assertSame($file, FieldFile::name(explode('.', $file)[0]));
+        }
         $read = array_values((array) unpack('g*', FieldFile::bytes($fields[0])));
         self::assertCount(4, $read);
         self::assertEqualsWithDelta($state->temperature[1], $read[1], 1e-4);
@@ -50,6 +60,83 @@ final class FieldsTest extends TestCase
             self::assertEqualsWithDelta(0.0, $velocity->components[1][$cell], 1e-4);
         }
         self::assertSame(3 * 160 * 4, strlen(FieldFile::bytes($velocity)));
+    }
+
+    public function testHeatAndSurfacesOfAPlateAreExact(): void
+    {
+        // 10 W from a face held at 400 K through 20 mm of 4 W/m/K and a convection coefficient of 50 W/m2/K into 300 K, on 0.01 m2.
+        $resistance = 0.02 / 4.0 + 1.0 / 50.0;
+        $flux = 100.0 / $resistance;
+        $document = [
+            'format' => 'foehn-model', 'version' => 1, 'name' => 'Plate', 'surroundings' => ['temperature' => 300],
+            'materials' => ['m' => ['conductivity' => 4, 'density' => 1000, 'specificHeat' => 1000]],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.02, 0.1, 0.1]], 'fluid' => null, 'sides' => [
+                'x-' => ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => 400]],
+                'x+' => ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => 50, 'temperature' => 300]],
+            ]],
+            'parts' => [['id' => 'p', 'name' => 'Plate', 'material' => 'm', 'shape' => ['kind' => 'block', 'size' => [0.02, 0.1, 0.1]]]],
+            'analysis' => ['grid' => ['cells' => [7, 2, 3]]],
+        ];
+        $state = $this->state($document);
+        $fields = [];
+        foreach (Fields::of($state) as $field) {
+            $fields[$field->name] = $field;
+        }
+        foreach ([0, 3, 6, 41] as $cell) {
+            self::assertEqualsWithDelta($flux, $fields['heatFlux']->components[0][$cell], 1e-6 * $flux);
+            self::assertEqualsWithDelta(0.0, $fields['heatFlux']->components[1][$cell], 1e-6 * $flux);
+            self::assertEqualsWithDelta(4.0, $fields['conductivity']->components[2][$cell], 1e-9);
+            self::assertSame(2.0, $fields['cellsAcross']->at($cell), 'two cells along y');
+        }
+        $surfaces = new SurfaceFields($state);
+        $cooled = array_keys($surfaces->elements->direction, 1, true);
+        self::assertCount(6, $cooled);
+        foreach ($cooled as $e) {
+            self::assertEqualsWithDelta(300.0 + $flux / 50.0, $surfaces->temperature[$e], 1e-4);
+            self::assertEqualsWithDelta($flux, $surfaces->heatFlux[$e], 1e-6 * $flux);
+            self::assertSame(300.0, $surfaces->fluidTemperature[$e]);
+            self::assertEqualsWithDelta(50.0, (float) $surfaces->coefficient[$e], 1e-4);
+        }
+        foreach (array_keys($surfaces->elements->direction, 0, true) as $e) {
+            self::assertNull($surfaces->coefficient[$e], 'a held face has no fluid beside it');
+        }
+    }
+
+    public function testCurrentOfABarIsItsDensity(): void
+    {
+        $document = [
+            'format' => 'foehn-model', 'version' => 1, 'name' => 'Bar', 'physics' => ['electric' => true], 'surroundings' => ['temperature' => 300],
+            'materials' => ['m' => ['conductivity' => 400, 'density' => 1000, 'specificHeat' => 1000, 'resistivity' => 2e-8]],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.1, 0.01, 0.01]], 'fluid' => null, 'sides' => ['x-' => ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => 300]]]],
+            'parts' => [['id' => 'b', 'name' => 'Bar', 'material' => 'm', 'shape' => ['kind' => 'block', 'size' => [0.1, 0.01, 0.01]],
+                'faces' => ['x-' => ['electric' => ['kind' => 'current', 'current' => 50]], 'x+' => ['electric' => ['kind' => 'ground']]]]],
+            'analysis' => ['grid' => ['cells' => [5, 2, 2]]],
+        ];
+        foreach (Fields::of($this->state($document)) as $field) {
+            match ($field->name) {
+                'currentDensity' => self::assertEqualsWithDelta(5e5, $field->components[0][7], 1e-3),
+                'jouleHeat' => self::assertEqualsWithDelta(2e-8 * 5e5 ** 2, $field->at(7), 1e-6),
+                'potential' => self::assertEqualsWithDelta(2e-8 * 5e5 * 0.05, $field->at(7), 1e-9, 'in the middle of the bar'),
+                default => self::assertContains($field->name, ['temperature', 'heatFlux', 'conductivity', 'cellsAcross']),
+            };
+        }
+    }
+
+    public function testAGapCountsItsCellsAndAnOpenSpaceDoesNot(): void
+    {
+        $plate = fn (string $id, float $from): array => ['id' => $id, 'name' => $id, 'material' => 'm', 'shape' => ['kind' => 'block', 'size' => [0.04, 0.04, 0.01]], 'at' => [0, 0, $from]];
+        $model = Models::read([
+            'format' => 'foehn-model', 'version' => 1, 'name' => 'Gap', 'surroundings' => ['temperature' => 300],
+            'materials' => ['m' => ['conductivity' => 4, 'density' => 1000, 'specificHeat' => 1000]],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.04, 0.04, 0.06]], 'fluid' => 'air'],
+            'parts' => [$plate('low', 0.0), $plate('high', 0.03)],
+            'analysis' => ['grid' => ['cells' => [8, 8, 12]]],
+        ]);
+        $across = CellsAcross::of(Voxels::of($model, GridBuilder::build($model)));
+
+        self::assertSame(2.0, $across->at(64 * 0));
+        self::assertSame(4.0, $across->at(64 * 3), 'between the plates');
+        self::assertNull($across->at(64 * 11), 'above them the space is open');
     }
 
     public function testAVectorHasItsLength(): void

@@ -12,8 +12,9 @@ final readonly class Currents
      * @param array<int, float> $heat W in each cell of the grid
      * @param list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}> $terminals A into the model, V as mean over the face
      * @param array<int, array{heat: float, density: float}> $parts that carry current, by index: W in it, and its greatest density in A/m2
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $density of the current along each axis in the cells that conduct, A/m2
      */
-    public function __construct(public array $potential, public array $heat, public array $terminals, public array $parts)
+    public function __construct(public array $potential, public array $heat, public array $terminals, public array $parts, public array $density)
     {
     }
 

@@ -135,25 +135,41 @@ final class ElectricSystem
             $terminals[] = ['part' => $part->id, 'name' => $part->name, 'face' => $terminal['condition']->face, 'kind' => $terminal['condition']->kind, 'current' => $sums[$number][0], 'voltage' => $sums[$number][1]];
         }
 
-        return new Currents($potential, $heat, $terminals, $this->byPart($through, $heat));
+        $density = $this->densities($through);
+
+        return new Currents($potential, $heat, $terminals, $this->byPart($density, $heat), $density);
     }
 
     /**
-     * @param array<int, array<int, float>> $through
+     * In the material, of which a cell of a round or slanted part may have more or less than it holds.
+     *
+     * @param array<int, array<int, float>> $through A, twice the mean over the two faces of each cell
+     * @return array{array<int, float>, array<int, float>, array<int, float>} A/m2 along each axis in the cells that conduct
+     */
+    private function densities(array $through): array
+    {
+        $densities = [[], [], []];
+        foreach ($this->half[0] as $cell => $_) {
+            foreach ([0, 1, 2] as $axis) {
+                $densities[$axis][$cell] = 0.5 * ($through[$axis][$cell] ?? 0.0) / $this->grid->faceArea($cell, $axis) / $this->voxels->fill[$this->voxels->owner[$cell]];
+            }
+        }
+
+        return $densities;
+    }
+
+    /**
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $densities A/m2
      * @param array<int, float> $heat W in each cell
      * @return array<int, array{heat: float, density: float}> of each part that carries any current: W, and its greatest density in A/m2
      */
-    private function byPart(array $through, array $heat): array
+    private function byPart(array $densities, array $heat): array
     {
         $parts = [];
-        foreach ($this->half[0] as $cell => $_) {
-            $squared = 0.0;
-            foreach ([0, 1, 2] as $axis) {
-                $squared += (0.5 * ($through[$axis][$cell] ?? 0.0) / $this->grid->faceArea($cell, $axis)) ** 2;
-            }
-            if ($squared > 0.0) {
+        foreach ($densities[0] as $cell => $x) {
+            $density = sqrt($x ** 2 + $densities[1][$cell] ** 2 + $densities[2][$cell] ** 2);
+            if ($density > 0.0) {
                 $part = $this->voxels->owner[$cell];
-                $density = sqrt($squared) / $this->voxels->fill[$part];
                 $before = $parts[$part] ?? ['heat' => 0.0, 'density' => 0.0];
                 $parts[$part] = ['heat' => $before['heat'] + $heat[$cell], 'density' => max($before['density'], $density)];
             }

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Observe;
+
+use Foehn\Grid\SurfaceElements;
+
+/** What is known at the surfaces of a state, one value for each of its surface elements. */
+final readonly class SurfaceFields
+{
+    public SurfaceElements $elements;
+
+    /** @var array<int, float> K */
+    public array $temperature;
+
+    /** @var array<int, float> W/m2 out of the part, on the true area of the surface */
+    public array $heatFlux;
+
+    /** @var array<int, ?float> K of the fluid in the cell beside the surface, or of what a convection coefficient is stated against; null at contacts, held and insulated surfaces */
+    public array $fluidTemperature;
+
+    /** @var array<int, ?float> W/m2/K between the surface and that fluid; null where there is none, or where both are as warm */
+    public array $coefficient;
+
+    public function __construct(State $state)
+    {
+        $surfaces = $state->system->surfaces;
+        $elements = $this->elements = $surfaces->elements;
+        $temperature = $flux = $fluid = $coefficient = [];
+        foreach ($elements->cell as $e => $_) {
+            $temperature[$e] = $surfaces->surfaceTemperature($e, $state->temperature);
+            $heat = $surfaces->heatOut($e, $state->temperature);
+            $flux[$e] = $heat / $elements->area[$e];
+            $fluid[$e] = self::beside($state, $e);
+            // What is given at the surface itself leaves it into the fluid too.
+            $away = $fluid[$e] === null ? 0.0 : $temperature[$e] - $fluid[$e];
+            $coefficient[$e] = $away === 0.0 ? null : ($heat + $surfaces->given[$e]) / $elements->area[$e] / $away;
+        }
+        [$this->temperature, $this->heatFlux, $this->fluidTemperature, $this->coefficient] = [$temperature, $flux, $fluid, $coefficient];
+    }
+
+    private static function beside(State $state, int $e): ?float
+    {
+        $surfaces = $state->system->surfaces;
+        $elements = $surfaces->elements;
+        if ($elements->other[$e] >= 0) {
+            return $elements->otherPart[$e] >= 0 || $elements->part[$e] < 0 ? null : $state->temperature[$elements->other[$e]];
+        }
+
+        return $surfaces->coefficient[$e] > 0.0 && $surfaces->coefficient[$e] < INF ? $surfaces->ambient[$e] : null;
+    }
+}
