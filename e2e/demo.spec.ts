@@ -76,13 +76,17 @@ test('ledger, view and inspector share the selection; the probe reads the core',
 
     await page.getByRole('button', { name: 'Probe' }).click();
     await view.click({ position: { x: box.width * 0.45, y: box.height * 0.5 } });
-    await expect(page.getByRole('region', { name: 'View' }).getByText(/\d+\.\d\d °C$/)).toBeVisible();
+    await expect(page.getByRole('region', { name: 'View' }).getByText(/^\d+\.\d\d °C$/)).toBeVisible();
 
-    await page.getByRole('button', { name: 'Section' }).click();
-    await page.getByRole('button', { name: 'x', exact: true }).click();
-    await expect(page.getByRole('region', { name: 'View' })).toContainText('120 mm');
-    await page.getByLabel('Position of the section').press('ArrowRight');
-    await expect(page.getByRole('region', { name: 'View' })).toContainText('121.2 mm');
+    await page.getByRole('button', { name: 'Section', exact: true }).click();
+    const shown = page.getByRole('region', { name: 'Shown' });
+    await shown.getByRole('button', { name: 'x', exact: true }).click();
+    await expect(shown.getByRole('button', { name: 'Section x 120 mm', exact: false }).last()).toBeVisible();
+    await shown.getByRole('slider', { name: 'Position of the section' }).press('ArrowRight');
+    await expect(shown).toContainText('Section x 121.2 mm');
+    await shown.getByLabel('Position of the section, typed').fill('60');
+    await page.keyboard.press('Enter');
+    await expect(shown).toContainText('Section x 60 mm');
 });
 
 test('two tabs on one variant: the second is asked and nothing is lost', async ({ page, context }) => {

@@ -18,10 +18,14 @@ test('a flow shows pictures while it runs, is kept when stopped, goes on, and en
     await expect(ledger(page).getByText('Stopped before it was steady')).toBeHidden();
     await expect(page.getByRole('complementary', { name: 'Flow' })).toContainText('Laminar, as found');
 
-    await page.getByRole('button', { name: 'Section' }).click();
-    await page.getByRole('button', { name: 'Speed' }).click();
-    await expect(page.locator('[data-coloured="speed"]')).toBeVisible();
-    await expect(page.getByText('Speed in the section, m/s')).toBeVisible();
+    const shown = page.getByRole('region', { name: 'Shown' });
+    await shown.getByRole('button', { name: 'Add' }).click();
+    await page.getByRole('menuitem', { name: 'Section with air speed and vectors' }).click();
+    await expect(page.locator('[data-section="speed"]')).toBeVisible();
+    await expect(page.getByTestId('legend speed')).toContainText('Speed, m/s');
+    // Parts keep their own field and legend.
+    await expect(page.locator('[data-coloured="temperature"]')).toBeVisible();
+    await expect(page.getByTestId('legend temperature')).toContainText('Temperature, °C');
 });
 
 test('sides, openings and fans are edited with units, and a wrong one is refused in words', async ({ page }) => {

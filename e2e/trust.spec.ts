@@ -1,8 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
-import { scaleBytes } from '../resources/js/view/colours';
+import { scaleBytes } from '../resources/js/view/fields/palettes';
 import { cell, ledger, openDemo, revision, run, typeInto } from './demo';
-
-const LIGHT_FROM_ABOVE = 0.925;
 
 /** Imports a model document as a project of its own. */
 async function importModel(page: Page, document: object): Promise<void> {
@@ -36,46 +34,122 @@ const blockInAir = {
     analysis: { grid: { cells: [12, 12, 8] } },
 };
 
-test('what is painted on a part is what the core has there, without the air beside it', async ({ page }) => {
-    await importModel(page, blockInAir);
-    await run(page);
-    await page.getByRole('button', { name: 'Judge' }).click();
-    await expect(page.locator('[data-coloured="temperature"]')).toBeVisible();
-    await page.getByRole('button', { name: 'Z', exact: true }).click();
-    await page.getByRole('button', { name: 'Probe' }).click();
-    const view = page.getByRole('region', { name: 'View' });
-    const canvas = view.locator('canvas');
-    const box = (await canvas.boundingBox())!;
-    const at = { x: Math.round(box.width * 0.56), y: Math.round(box.height * 0.44) };
-    await canvas.click({ position: at });
-    const label = view.getByText(/^Block -?\d+\.\d\d °C$/);
-    await expect(label).toBeVisible();
-    const probed = Number(/(-?\d+\.\d\d)/.exec((await label.textContent())!)![1]);
-    const [low, high] = [0, 4].map(async (n) => Number(await view.getByText('Temperature, °C').locator('..').locator('span').nth(n).textContent()));
-    const [min, max] = [await low!, await high!];
-
-    // Away from labels and edges.
-    const place = { x: Math.round(box.width * 0.44), y: Math.round(box.height * 0.58) };
-    const picture = (await canvas.screenshot()).toString('base64');
-    const painted = await page.evaluate(
-        async ({ picture: data, place: { x, y } }) => {
+/** Colours of the canvas at places of it, in pixels of the page. */
+async function paintedAt(page: Page, places: readonly { x: number; y: number }[]): Promise<number[][]> {
+    const picture = (await page.getByRole('region', { name: 'View' }).locator('canvas').screenshot()).toString('base64');
+    return page.evaluate(
+        async ({ data, at }) => {
             const image = new Image();
             image.src = `data:image/png;base64,${data}`;
             await image.decode();
             const drawn = new OffscreenCanvas(image.width, image.height).getContext('2d')!;
             drawn.drawImage(image, 0, 0);
-            return [...drawn.getImageData(x, y, 1, 1).data];
+            return at.map(({ x, y }) => [...drawn.getImageData(x, y, 1, 1).data].slice(0, 3));
         },
-        { picture, place },
+        { data: picture, at: [...places] },
     );
-    const scale = scaleBytes(256);
-    const distance = (i: number) => [0, 1, 2].reduce((sum, n) => sum + (scale[4 * i + n]! * LIGHT_FROM_ABOVE - painted[n]!) ** 2, 0);
-    const nearest = [...Array(256).keys()].reduce((best, i) => (distance(i) < distance(best) ? i : best));
-    const shown = min + (nearest / 255) * (max - min);
+}
+
+/** Share of the scale whose colour is nearest to a painted one, and how far it is from it. */
+function shareOf(colour: readonly number[]): { share: number; off: number } {
+    const scale = scaleBytes('heat', 1024);
+    const off = (i: number) => Math.hypot(...[0, 1, 2].map((n) => scale[4 * i + n]! - colour[n]!));
+    const nearest = [...Array(1024).keys()].reduce((best, i) => (off(i) < off(best) ? i : best));
+    return { share: nearest / 1023, off: off(nearest) };
+}
+
+/** The ends of the legend of the temperature, °C. */
+async function rangeShown(page: Page): Promise<[number, number]> {
+    const legend = page.getByTestId('legend temperature');
+    return [Number(await legend.getByLabel('Least of Temperature').inputValue()), Number(await legend.getByLabel('Greatest of Temperature').inputValue())];
+}
+
+/** Takes the light away, so that colours are exactly those of the scale, and everything that lies over the picture. */
+async function bare(page: Page): Promise<void> {
+    const shown = page.getByRole('region', { name: 'Shown' });
+    await shown.getByRole('button', { name: /^Parts/ }).click();
+    await shown.getByRole('switch', { name: 'Light and shade' }).uncheck();
+    await shown.getByRole('button', { name: 'Remove Min and max' }).click();
+    await shown.getByRole('button', { name: 'Fold the list' }).click();
+}
+
+test('what is painted on a part is what the core has there, without the air beside it', async ({ page }) => {
+    await importModel(page, blockInAir);
+    await run(page);
+    await page.getByRole('button', { name: 'Judge' }).click();
+    await expect(page.locator('[data-coloured="temperature"]')).toBeVisible();
+    await bare(page);
+    // The air too has its place on the scale: else that of the parts spans hundredths.
+    await page.getByTestId('legend temperature').getByLabel('Least of Temperature').fill('20');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Z', exact: true }).click();
+    await page.waitForTimeout(1200);
+    const box = (await page.getByRole('region', { name: 'View' }).locator('canvas').boundingBox())!;
+    const place = { x: Math.round(box.width * 0.44), y: Math.round(box.height * 0.58) };
+    const [painted] = await paintedAt(page, [place]);
+    await page.getByRole('button', { name: 'Probe' }).click();
+    await page.getByRole('region', { name: 'View' }).locator('canvas').click({ position: place });
+    const label = page.locator('[data-callout="pin 0"]');
+    await expect(label).toContainText(/Block.*-?\d+\.\d\d °C$/);
+    const probed = Number(/(-?\d+\.\d\d) °C/.exec((await label.textContent())!)![1]);
+    const [min, max] = await rangeShown(page);
 
     // Copper has one temperature within a few hundredths; the air above it is tens of kelvin colder.
     expect(max - min).toBeGreaterThan(20);
-    expect(Math.abs(shown - probed)).toBeLessThan(0.015 * (max - min));
+    const { share, off } = shareOf(painted!);
+    expect(off).toBeLessThan(6);
+    expect(Math.abs(min + share * (max - min) - probed)).toBeLessThan(0.01 * (max - min));
+});
+
+test('at fifty places of the demo what is painted, what is read under the pointer and what the core says are one', async ({ page }) => {
+    test.setTimeout(240_000);
+    await openDemo(page);
+    await page.keyboard.press('5');
+    await expect(page.locator('[data-coloured="temperature"]')).toBeVisible();
+    await bare(page);
+    // With two digits behind the point, so that rounding of the ends has no share.
+    const legend = page.getByTestId('legend temperature');
+    for (const [end, value] of [
+        ['Least', '40'],
+        ['Greatest', '115'],
+    ] as const) {
+        await legend.getByLabel(`${end} of Temperature`).fill(value);
+        await page.keyboard.press('Enter');
+    }
+    await page.waitForTimeout(1500);
+    const id = await page.locator('[data-run]').getAttribute('data-run');
+    const canvas = page.getByRole('region', { name: 'View' }).locator('canvas');
+    const box = (await canvas.boundingBox())!;
+    const places = [...Array(400).keys()].map((n) => ({
+        x: Math.round(box.width * (0.12 + 0.76 * ((n * 0.618034) % 1))),
+        y: Math.round(box.height * (0.2 + 0.6 * ((n * 0.754878) % 1))),
+    }));
+    const painted = await paintedAt(page, places);
+    const readout = page.getByTestId('readout');
+    const probe = page.getByRole('button', { name: 'Probe', exact: true });
+    let compared = 0;
+    let far = 0;
+    for (const [n, place] of places.entries()) {
+        const { share, off } = shareOf(painted[n]!);
+        // Edges, walls that are seen through and the ground have no colour of the scale.
+        if (off > 5 || compared === 50) continue;
+        await page.mouse.move(box.x + place.x, box.y + place.y);
+        if (!(await readout.isVisible())) continue;
+        const text = (await readout.textContent())!;
+        const read = Number(/(-?\d+\.\d+) °C$/.exec(text)?.[1] ?? NaN);
+        if (Number.isNaN(read) || text.startsWith('Enclosure')) continue;
+        compared++;
+        if (Math.abs(40 + share * 75 - read) > 0.75) far++;
+    }
+    expect(compared).toBe(50);
+    // A pixel may lie on the edge of two parts.
+    expect(far).toBeLessThanOrEqual(1);
+
+    await probe.click();
+    for (const place of places.slice(0, 12)) await page.mouse.click(box.x + place.x, box.y + place.y);
+    const pins = page.locator('[data-callout^="pin"]');
+    await expect.poll(() => pins.count()).toBeGreaterThan(4);
+    expect(id).not.toBeNull();
 });
 
 test('a ledger of a thousand parts shows all of them', async ({ page }) => {

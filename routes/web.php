@@ -5,11 +5,12 @@ declare(strict_types=1);
 use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\ProjectController;
 use App\Http\Controllers\RunController;
+use App\Http\Controllers\SavedViewController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\VariantController;
 use Illuminate\Support\Facades\Route;
 
-Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture'])->group(function (): void {
+Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'view'])->group(function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'store'])->middleware('throttle:20,1');
     Route::post('session/demo', [SessionController::class, 'demo']);
@@ -26,6 +27,11 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture'])->gro
         Route::patch('projects/{project}', [ProjectController::class, 'update'])->can('update', 'project');
         Route::delete('projects/{project}', [ProjectController::class, 'destroy'])->can('delete', 'project');
         Route::post('projects/{project}/restore', [ProjectController::class, 'restore'])->withTrashed()->can('delete', 'project');
+
+        Route::get('projects/{project}/views', [SavedViewController::class, 'index'])->can('view', 'project');
+        Route::post('projects/{project}/views', [SavedViewController::class, 'store'])->can('update', 'project');
+        Route::patch('views/{view}', [SavedViewController::class, 'update'])->can('update', 'view');
+        Route::delete('views/{view}', [SavedViewController::class, 'destroy'])->can('update', 'view');
 
         Route::get('variants/{variant}', [VariantController::class, 'show'])->can('view', 'variant');
         Route::put('variants/{variant}/model', [VariantController::class, 'update'])->can('update', 'variant');

@@ -36,6 +36,12 @@ final class Project extends Model implements BelongsToProject
         return $this->hasMany(Variant::class)->orderBy('id');
     }
 
+    /** @return HasMany<SavedView, $this> */
+    public function savedViews(): HasMany
+    {
+        return $this->hasMany(SavedView::class)->orderBy('position')->orderBy('id');
+    }
+
     public function roleOf(User $user): ?Role
     {
         $role = DB::table('memberships')->where('project_id', $this->id)->where('user_id', $user->id)->value('role');

@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Models\Project;
 use App\Models\Run;
+use App\Models\SavedView;
 use App\Models\Variant;
 use App\Policies\ProjectPolicy;
 use Illuminate\Database\Eloquent\Model;
@@ -21,9 +22,10 @@ final class AppServiceProvider extends ServiceProvider
         config(['database.connections.heartbeat' => config('database.connections.' . config()->string('database.default'))]);
         Model::shouldBeStrict();
         JsonResource::withoutWrapping();
-        // Variants and runs are seen and changed by whoever may see and change their project.
+        // Variants, runs and views are seen and changed by whoever may see and change their project.
         Gate::policy(Project::class, ProjectPolicy::class);
         Gate::policy(Variant::class, ProjectPolicy::class);
         Gate::policy(Run::class, ProjectPolicy::class);
+        Gate::policy(SavedView::class, ProjectPolicy::class);
     }
 }

@@ -6,7 +6,7 @@ import { StrictMode, useMemo } from 'react';
 import { createRoot } from 'react-dom/client';
 import { queryClient } from './api/queries';
 import { App } from './App';
-import { usePreferences } from './project/screenState';
+import { usePreferences } from './state/screen';
 import { makeTheme } from './theme/theme';
 
 function Root() {

@@ -77,7 +77,7 @@ final class ResultBuilder
             'model' => ['name' => $solution->state->model->name, 'hash' => $modelHash],
             'solver' => ['version' => self::SOLVER, 'converged' => $solution->outcome->converged, 'stopped' => $solution->outcome->stopped, 'iterations' => $solution->outcome->iterations,
                 'passes' => $solution->outcome->passes, 'residual' => $solution->outcome->residual, 'seconds' => $solution->spent, 'start' => $solution->start->toArray(), 'code' => CodeVersion::hash(), 'residuals' => $solution->outcome->residuals],
-            'fields' => Fields::namesOf($solution->state),
+            'fields' => [...Fields::namesOf($solution->state), ...($solution->state->model->physics->heat ? FieldFile::AT_SURFACES : [])],
             'grid' => ['grade' => $solution->state->model->grid->grade, ...$builder->grid, 'lines' => $solution->state->grid->lines],
             'parts' => $builder->parts(),
             'sides' => $builder->sides(),

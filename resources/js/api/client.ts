@@ -64,6 +64,9 @@ export const api = {
     post: async <T>(path: string, body?: unknown): Promise<T> => (await send('POST', path, body)).json() as Promise<T>,
     put: async <T>(path: string, body: unknown): Promise<T> => (await send('PUT', path, body)).json() as Promise<T>,
     patch: async <T>(path: string, body: unknown): Promise<T> => (await send('PATCH', path, body)).json() as Promise<T>,
+    /** Deletes what has nothing to say any more. */
+    remove: async (path: string): Promise<void> => void (await send('DELETE', path)),
     delete: async <T>(path: string): Promise<T> => (await send('DELETE', path)).json() as Promise<T>,
+    postForBytes: async (path: string, body: unknown): Promise<ArrayBuffer> => (await send('POST', path, body)).arrayBuffer(),
     bytes: async (path: string): Promise<ArrayBuffer> => (await send('GET', path)).arrayBuffer(),
 };

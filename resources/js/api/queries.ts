@@ -1,6 +1,6 @@
-import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { QueryClient, useMutation, useQueries, useQuery, useQueryClient, type UseQueryOptions } from '@tanstack/react-query';
 import { api, ApiError, keepToken } from './client';
-import type { Grade, GridReport, Material, MaterialsOfProject, Project, Result, Revision, Run, Session } from './types';
+import type { Grade, GridReport, Material, MaterialsOfProject, ProbeValue, Project, Result, Revision, Run, SavedView, Session } from './types';
 
 export const queryClient = new QueryClient({
     defaultOptions: { queries: { staleTime: 5_000, retry: (count, error) => count < 2 && !(error instanceof ApiError && error.status >= 400) } },
@@ -59,6 +59,27 @@ export function useImportProject() {
     return useMutation({
         mutationFn: (text: string) => api.post<Project>('/api/projects', text),
         onSuccess: () => client.invalidateQueries({ queryKey: ['projects'] }),
+    });
+}
+
+const viewsKey = (project: number) => ['views', project];
+
+export const useSavedViews = (project: number) =>
+    useQuery({ queryKey: viewsKey(project), queryFn: () => api.get<SavedView[]>(`/api/projects/${project}/views`), enabled: project > 0 });
+
+/** Keeps, changes, moves and deletes saved views; resolves with the view it made. */
+export function useViewChange(project: number) {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: async (
+            change: { add: Omit<SavedView, 'id'> } | { change: number; by: Partial<Omit<SavedView, 'id'>> & { before?: number | null } } | { remove: number },
+        ): Promise<SavedView | null> => {
+            if ('add' in change) return api.post<SavedView>(`/api/projects/${project}/views`, change.add);
+            if ('change' in change) return api.patch<SavedView>(`/api/views/${change.change}`, change.by);
+            await api.remove(`/api/views/${change.remove}`);
+            return null;
+        },
+        onSuccess: () => client.invalidateQueries({ queryKey: viewsKey(project) }),
     });
 }
 
@@ -123,22 +144,75 @@ export function useStopRun() {
     });
 }
 
+/** A result from before its fields were named. */
+type OldResult = Omit<Result, 'fields'> & { fields?: string[] };
+
+const withFields = (result: Result | OldResult): Result => ({ ...result, fields: result.fields ?? ['temperature', ...(result.flow ? ['velocity'] : [])] });
+
 /** The result of a run; while it goes on it has one picture after the other, and the last stays until the next is there. */
 export const useResult = (run: number | undefined, picture: number) =>
     useQuery({
         queryKey: ['result', run, picture],
-        queryFn: () => api.get<Result>(`/api/runs/${run}/pictures/${picture}/result`),
+        queryFn: async () => withFields(await api.get<Result | OldResult>(`/api/runs/${run}/pictures/${picture}/result`)),
         enabled: run !== undefined && picture > 0,
         staleTime: Infinity,
         placeholderData: (last, query) => (query?.queryKey[1] === run ? last : undefined),
     });
 
-export const useField = (run: number | undefined, picture: number, name: 'temperature' | 'parts' | 'velocity') =>
-    useQuery({
-        queryKey: ['field', run, picture, name],
-        queryFn: () => api.bytes(`/api/runs/${run}/pictures/${picture}/fields/${name}`),
-        enabled: run !== undefined && picture > 0,
-        staleTime: Infinity,
-        gcTime: 10_000,
-        placeholderData: (last, query) => (query?.queryKey[1] === run ? last : undefined),
+const fieldQuery = (run: number | undefined, picture: number, name: string): UseQueryOptions<ArrayBuffer> => ({
+    queryKey: ['field', run, picture, name],
+    queryFn: () => api.bytes(`/api/runs/${run}/pictures/${picture}/fields/${name}`),
+    enabled: run !== undefined && picture > 0,
+    staleTime: Infinity,
+    gcTime: 10_000,
+    placeholderData: (last, query) => (query?.queryKey[1] === run && query?.queryKey[3] === name ? last : undefined),
+});
+
+const dataOf = (found: { data: ArrayBuffer | undefined }[]): (ArrayBuffer | undefined)[] => found.map((query) => query.data);
+
+/** The bytes of fields of a picture, as far as they have come; the last ones of a run stay until the next are there. The same list as long as nothing new comes. */
+export const useFieldBytes = (run: number | undefined, picture: number, names: readonly string[]): (ArrayBuffer | undefined)[] =>
+    useQueries({ queries: names.map((name) => fieldQuery(run, picture, name)), combine: dataOf });
+
+const traced = { staleTime: Infinity, gcTime: 30_000 };
+
+/** Streamlines through points, m (see readStreams). */
+export const streamlinesQuery = (
+    run: number | undefined,
+    picture: number,
+    seeds: readonly (readonly number[])[],
+    back: boolean,
+): UseQueryOptions<ArrayBuffer> => ({
+    queryKey: ['streamlines', run, picture, seeds, back],
+    queryFn: () => api.postForBytes(`/api/runs/${run}/pictures/${picture}/streamlines`, { seeds, back }),
+    enabled: run !== undefined && picture > 0 && seeds.length > 0,
+    placeholderData: (last, query) => (query?.queryKey[1] === run ? last : undefined),
+    ...traced,
+});
+
+/** Triangles on which a stored field has a value, SI. */
+export const isosurfaceQuery = (
+    run: number | undefined,
+    picture: number,
+    field: string,
+    value: number,
+    body: 'solid' | 'fluid' | 'all',
+): UseQueryOptions<ArrayBuffer> => ({
+    queryKey: ['isosurface', run, picture, field, value, body],
+    queryFn: () => api.bytes(`/api/runs/${run}/pictures/${picture}/isosurface?field=${field}&value=${value}&in=${body}`),
+    enabled: run !== undefined && picture > 0,
+    placeholderData: (last, query) => (query?.queryKey[1] === run && query?.queryKey[3] === field ? last : undefined),
+    ...traced,
+});
+
+/** Temperatures at points of a picture, K: undefined while they are read, null where nothing is computed. */
+export const usePins = (run: number | undefined, picture: number, points: readonly (readonly number[])[]): (number | null | undefined)[] =>
+    useQueries({
+        queries: points.map(([x, y, z]) => ({
+            queryKey: ['probe', run, picture, x, y, z],
+            queryFn: () => api.get<ProbeValue>(`/api/runs/${run}/probe?x=${x}&y=${y}&z=${z}`),
+            enabled: run !== undefined && picture > 0,
+            staleTime: Infinity,
+        })),
+        combine: (found) => found.map((query) => query.data?.temperature),
     });

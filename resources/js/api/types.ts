@@ -18,6 +18,7 @@ export type ResultLimit = Schemas['ResultLimit'];
 export type Material = Schemas['Material'];
 export type MaterialsOfProject = Schemas['MaterialsOfProject'];
 export type ProbeValue = Schemas['ProbeValue'];
+export type SavedView = Schemas['SavedView'];
 export type Problem = Schemas['Problem'];
 export type Finding = Schemas['Finding'];
 export type Conflict = Schemas['Conflict'];

@@ -4,7 +4,7 @@ import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { choose, editing, sampleOutline } from '../fixtures';
 import { samplePart } from '../model/samples';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import ImportDialog from './ImportDialog';
 import { sampleBoard, sampleLibrary } from './idfSample';
 

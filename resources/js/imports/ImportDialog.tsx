@@ -21,7 +21,7 @@ import type { Outline } from '../api/types';
 import { ChoiceField } from '../inspector/ChoiceField';
 import { withSpace } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import { lengthUnit, size, typedLength } from '../units/units';
 import { readIdf } from './idf';
 import { ImportError, moved, spaceAround, withBodies, type ImportPlan } from './plan';

@@ -5,7 +5,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { answering, choose, editing, fill, pick, press, refused, sampleOutline, sampleRevision } from '../fixtures';
 import type { ModelDocument } from '../model/document';
 import { samplePart } from '../model/samples';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import { BuildPanel } from './BuildPanel';
 
 const block = samplePart({ id: 'block', min: [0.01, 0.02, 0.03], max: [0.05, 0.06, 0.07] });

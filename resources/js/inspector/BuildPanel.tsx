@@ -4,7 +4,7 @@ import type { ModelDocument } from '../model/document';
 import { allMaterials } from '../model/materials';
 import { questionOf, questions, withQuestion } from '../model/question';
 import { boxOf, gravities, gravityOf, surroundingsOf, withGravity, withSpace, withSurroundings, worstCases } from '../model/space';
-import { usePreferences } from '../project/screenState';
+import { usePreferences } from '../state/screen';
 import { lengthUnit, typed, typedTemperatureUnit } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';

@@ -8,7 +8,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { usePreferences } from '../project/screenState';
+import { usePreferences } from '../state/screen';
 import { lengthUnit, typedLength } from '../units/units';
 import type { OutlinePart } from '../api/types';
 import { millimetres } from '../model/parts';

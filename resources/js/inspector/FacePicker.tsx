@@ -4,7 +4,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { faceTitle } from '../model/heat';
-import { useScreen } from '../project/screenState';
+import { useScreen } from '../state/screen';
 
 interface Props {
     part: string;

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
-import { usePreferences } from '../project/screenState';
+import { usePreferences } from '../state/screen';
 import { number, volumeFlow } from '../units/units';
 
 const width = 232;

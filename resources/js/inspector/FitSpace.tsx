@@ -10,7 +10,7 @@ import { api } from '../api/client';
 import type { Cavity, Outline } from '../api/types';
 import { fittedBox, sideNames, typedMargin, withSpace, type Margins } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import { lengthUnit, number, size as lengths } from '../units/units';
 
 /** A margin per side, in the order x-, x+, y-, y+, z-, z+: metres, or shares of the product's height. */

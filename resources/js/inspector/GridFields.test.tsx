@@ -5,7 +5,7 @@ import { answering, choose, editing, fill, press, sampleOutline, sampleRevision 
 import type { ModelDocument } from '../model/document';
 import { convergenceOf, gridOf, refinementsOf } from '../model/refine';
 import { samplePart } from '../model/samples';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import { CellSizeField, GridFields } from './GridFields';
 
 beforeEach(() => {

@@ -26,7 +26,7 @@ import {
 import { sideNames, type SideName } from '../model/space';
 import { textOf } from '../model/text';
 import type { ModelEditor } from '../model/useModelEditor';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import { bytes, duration, lengthUnit, size, thousands, typed, type UnitSet } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';

@@ -6,7 +6,7 @@ import { answering, editing, fill, press, sampleOutline, sampleResult, sampleRev
 import type { Outline, OutlinePart, Result } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { samplePart } from '../model/samples';
-import { usePreferences, useScreen, type Stage } from '../project/screenState';
+import { usePreferences, useScreen, type Stage } from '../state/screen';
 import { Inspector } from './Inspector';
 
 const bar = samplePart({

@@ -25,7 +25,7 @@ import { faceTitle } from '../model/heat';
 import { hasOwnMaterial, isDevice, partKinds } from '../model/partKinds';
 import { withGroup } from '../model/assemblies';
 import type { ModelEditor } from '../model/useModelEditor';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import {
     amperes,
     difference,

@@ -5,7 +5,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { choose, editing, fill, pick, press } from '../fixtures';
 import { computesCurrents } from '../model/space';
 import { samplePart } from '../model/samples';
-import { useScreen } from '../project/screenState';
+import { useScreen } from '../state/screen';
 import { FaceFields } from './FaceFields';
 import { ShareWatts } from './ShareWatts';
 import { SurfaceFields } from './SurfaceFields';

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import type { Result, ResultLimit } from '../api/types';
-import { usePreferences } from '../project/screenState';
+import { usePreferences } from '../state/screen';
 import { number, volumeFlow } from '../units/units';
 import { Chapter, Line } from './Chapter';
 import { FanCurve } from './FanCurve';

@@ -6,7 +6,7 @@ import { editing, pick, press, sampleOutline } from '../fixtures';
 import type { OutlinePart } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { samplePart } from '../model/samples';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import { fieldOffsets } from './CopiesDialog';
 import { PartActions } from './PartActions';
 

@@ -32,7 +32,7 @@ import {
     replaceByPackage,
     sitPart,
 } from '../model/partCommands';
-import { useScreen } from '../project/screenState';
+import { useScreen } from '../state/screen';
 import { isDevice } from '../model/partKinds';
 import { withoutCopies } from '../model/repeat';
 import type { ModelEditor } from '../model/useModelEditor';

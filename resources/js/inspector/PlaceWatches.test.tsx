@@ -5,7 +5,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { choose, editing, fill, press } from '../fixtures';
 import type { ModelDocument } from '../model/document';
 import { placeWatches } from '../model/places';
-import { usePreferences } from '../project/screenState';
+import { usePreferences } from '../state/screen';
 import { PlaceWatches } from './PlaceWatches';
 
 beforeEach(() => usePreferences.setState({ units: 'mm' }));

@@ -9,7 +9,7 @@ import { useGridReport } from '../api/queries';
 import { ofGrid, type Shown } from '../model/gridFindings';
 import { mends, type Mend } from '../model/mends';
 import { quietly } from '../model/partCommands';
-import { useScreen } from '../project/screenState';
+import { useScreen } from '../state/screen';
 import { GridFields } from './GridFields';
 import { Panel, type StageProps } from './Panel';
 

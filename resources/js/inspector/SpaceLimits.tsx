@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import type { ModelDocument } from '../model/document';
 import { flowOf } from '../model/space';
 import { spaceSubjects } from '../model/targets';
-import { usePreferences } from '../project/screenState';
+import { usePreferences } from '../state/screen';
 import { Panel, type StageProps } from './Panel';
 import { PlaceWatches } from './PlaceWatches';
 import { LimitFields, WatchFields } from './TargetFields';

@@ -5,7 +5,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { choose, editing, fill, press, sampleOutline, sampleRevision } from '../fixtures';
 import type { ModelDocument } from '../model/document';
 import { sideNames, sideOf } from '../model/space';
-import { usePreferences } from '../project/screenState';
+import { usePreferences } from '../state/screen';
 import { SpacePanel } from './SpacePanel';
 
 const space = { box: { min: ['0 mm', '0 mm', '0 mm'], max: ['100 mm', '80 mm', '40 mm'] } };

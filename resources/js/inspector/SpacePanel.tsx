@@ -26,7 +26,7 @@ import {
 import { across, millimetres } from '../model/parts';
 import { withoutOpening } from '../model/targets';
 import type { ModelEditor } from '../model/useModelEditor';
-import { usePreferences } from '../project/screenState';
+import { usePreferences } from '../state/screen';
 import { lengthUnit, type UnitSet } from '../units/units';
 import type { HeatEntry } from '../model/heat';
 import { ChoiceField } from './ChoiceField';

@@ -6,7 +6,7 @@ import { answering, editing, press, sampleOutline, sampleResult, sampleRevision 
 import type { Finding, GridReport } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { samplePart } from '../model/samples';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import { PreflightPanel } from './PreflightPanel';
 import { SpaceLimits } from './SpaceLimits';
 import { SpaceSummary } from './SpaceSummary';

@@ -6,7 +6,7 @@ import { answering, editing, sampleOutline, sampleResult, sampleRevision } from 
 import type { Result } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { samplePart } from '../model/samples';
-import { usePreferences, useScreen, type Stage } from '../project/screenState';
+import { usePreferences, useScreen, type Stage } from '../state/screen';
 import { Ledger } from './Ledger';
 
 const parts = [

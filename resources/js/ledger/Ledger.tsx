@@ -13,7 +13,7 @@ import { useMaterialDrop } from '../materials/useMaterialDrop';
 import { allMaterials } from '../model/materials';
 import { hasOwnMaterial, isDevice } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import { typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
 import { AddPart } from './AddPart';
 import { columnsOf } from './columns';

@@ -10,7 +10,7 @@ import { useState } from 'react';
 import type { Outline } from '../api/types';
 import { readTable, withLimits, withPowers } from '../model/table';
 import type { ModelEditor } from '../model/useModelEditor';
-import { usePreferences } from '../project/screenState';
+import { usePreferences } from '../state/screen';
 import { typedTemperatureUnit } from '../units/units';
 
 const kinds = {

@@ -1,7 +1,7 @@
 import LinkIcon from '@mui/icons-material/Link';
 import Box from '@mui/material/Box';
 import type { Material } from '../api/types';
-import type { Stage } from '../project/screenState';
+import type { Stage } from '../state/screen';
 import { UNDECIDED } from '../model/parts';
 import { partKinds } from '../model/partKinds';
 import { difference, differenceUnit, size, temperature, temperatureUnit, watts, type UnitSet } from '../units/units';

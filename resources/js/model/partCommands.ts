@@ -1,5 +1,5 @@
 import type { Outline, OutlinePart } from '../api/types';
-import { useScreen } from '../project/screenState';
+import { useScreen } from '../state/screen';
 import { boxAround } from './box';
 import { isLocked, originsOf, partEntry, withPartFields, type ModelDocument } from './document';
 import type { Placed } from './axes';

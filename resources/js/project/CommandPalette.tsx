@@ -8,7 +8,7 @@ import { addPart } from '../model/partCommands';
 import { partChoices, type PartChoice } from '../model/parts';
 import type { ModelEditor } from '../model/useModelEditor';
 import { useRunCommand } from '../runs/useRunCommand';
-import { stages, usePreferences, useScreen } from './screenState';
+import { stages, usePreferences, useScreen } from '../state/screen';
 
 interface Command {
     group: string;
@@ -58,7 +58,7 @@ export function CommandPalette({ variant, outline, findings, editor, mayEdit, sh
               }))
             : []),
         { group: 'View', label: screen.perspective ? 'Parallel view' : 'Perspective view', run: () => screen.set({ perspective: !screen.perspective }) },
-        { group: 'View', label: 'Measure a distance', keys: 'M', run: () => screen.set({ measuring: true, probing: false }) },
+        { group: 'View', label: 'Measure a distance', keys: 'M', run: () => screen.set({ tool: 'measure' }) },
         { group: 'View', label: 'Show all parts', run: () => screen.set({ hidden: [] }) },
         { group: 'View', label: scheme === 'light' ? 'Dark surfaces' : 'Light surfaces', run: () => setScheme(scheme === 'light' ? 'dark' : 'light') },
         { group: 'View', label: 'Keys', keys: '?', run: showKeys },

@@ -5,7 +5,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
 import Switch from '@mui/material/Switch';
 import { keys } from './keys';
-import { usePreferences } from './screenState';
+import { usePreferences } from '../state/screen';
 
 export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
     const letters = usePreferences((s) => s.letterKeys);

@@ -18,7 +18,7 @@ import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
 import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { useProject, useSession } from '../api/queries';
+import { isActive, useProject, useSession } from '../api/queries';
 import { saveFile } from '../api/saveFile';
 import type { Project } from '../api/types';
 import { BuildPanel } from '../inspector/BuildPanel';
@@ -39,13 +39,15 @@ import { Boundary } from '../theme/Boundary';
 import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
 import { unitSetNames, type UnitSet } from '../units/units';
-import type { PartUnder } from '../view/View';
+import type { Picker } from '../view/Picking';
+import { show } from '../view/shown/store';
 import { CommandPalette } from './CommandPalette';
 import { ConflictDialog } from './ConflictDialog';
 import { KeysDialog } from './KeysDialog';
 import { Layout } from './Layout';
 import { StageRail } from './StageRail';
-import { usePreferences, useScreen } from './screenState';
+import { usePreferences, useScreen } from '../state/screen';
+import { useAddress } from './useAddress';
 import { useDrags } from './useDrags';
 import { useKeys } from './useKeys';
 import { VerdictLine } from './VerdictLine';
@@ -201,19 +203,21 @@ export default function ProjectScreen() {
     const runs = useRunState(variant, editor.revision?.number);
     const stage = useScreen((s) => s.stage);
     const selection = useScreen((s) => s.selection);
-    const set = useScreen((s) => s.set);
     const units = usePreferences((s) => s.units);
     const [keysShown, setKeysShown] = useState(false);
     const showKeys = () => setKeysShown(true);
     const [palette, setPalette] = useState(false);
     const showPalette = () => setPalette(true);
-    useEffect(() => set({ selection: [], hidden: [], section: null, probing: false, measuring: false, pointed: null }), [variant, set]);
+    useAddress(variant);
+
+    const projectId = Number(params.project);
+    useEffect(() => show.openProject(projectId), [projectId]);
 
     const mayEdit = project.data !== undefined && project.data.role !== 'viewer';
     useKeys({ editor, mayEdit, showKeys, showPalette });
     const drags = useDrags(editor);
-    const partUnder = useRef<PartUnder | null>(null);
-    const drop = useMaterialDrop(editor, editor.revision?.outline, mayEdit, (event) => partUnder.current?.(event) ?? null);
+    const picker = useRef<Picker | null>(null);
+    const drop = useMaterialDrop(editor, editor.revision?.outline, mayEdit, (event) => picker.current?.partUnder(event) ?? null);
     if (editor.error && !editor.revision) {
         return (
             <Stack component="main" sx={{ height: '100%', alignItems: 'center', justifyContent: 'center', gap: 2 }}>
@@ -283,13 +287,15 @@ export default function ProjectScreen() {
                                 <Suspense fallback={null}>
                                     {revision && (
                                         <View
-                                            partUnder={partUnder}
+                                            picker={picker}
+                                            project={projectId}
                                             outline={revision.outline}
                                             variant={variant}
                                             revision={revision.number}
                                             run={runs.shown?.id}
                                             picture={runs.shown?.picture ?? 0}
                                             result={runs.result}
+                                            busy={isActive(runs.latest)}
                                             stale={runs.stale}
                                             drags={mayEdit ? drags : undefined}
                                         />

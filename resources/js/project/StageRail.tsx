@@ -3,7 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import Stack from '@mui/material/Stack';
 import type { Finding } from '../api/types';
 import { bar } from '../theme/theme';
-import { stages, useScreen } from './screenState';
+import { stages, useScreen } from '../state/screen';
 
 /** The order of the job; every stage is always open. A number says how much preflight misses in it. */
 export function StageRail({ findings }: { findings: readonly Finding[] }) {

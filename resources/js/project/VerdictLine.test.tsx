@@ -2,7 +2,7 @@
 import { render, screen } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { RunState } from '../runs/useRunState';
-import { usePreferences } from './screenState';
+import { usePreferences } from '../state/screen';
 import { VerdictLine } from './VerdictLine';
 
 const limit = (id: string, margin: number, more: object = {}) => ({

@@ -5,7 +5,7 @@ import { gradeNames } from '../model/grades';
 import type { RunState } from '../runs/useRunState';
 import { distanceOf } from '../units/quantities';
 import { thousands } from '../units/units';
-import { usePreferences } from './screenState';
+import { usePreferences } from '../state/screen';
 
 /** The answer in words, above the ledger. */
 export function VerdictLine({ runs }: { runs: RunState }) {
@@ -71,9 +71,12 @@ export function VerdictLine({ runs }: { runs: RunState }) {
             )}
             {!stale &&
                 result.warnings.map((warning) => (
-                    <Typography key={warning} variant="body2" sx={{ color: 'error.main' }}>
-                        Warning: {warning}.
-                    </Typography>
+                    // The first words say what it is about; the rest is there for who asks.
+                    <Box key={warning} component="details" sx={{ fontSize: 12.5, color: 'error.main', '&[open] summary': { whiteSpace: 'normal' } }}>
+                        <Box component="summary" sx={{ cursor: 'pointer', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+                            Warning: {warning.replace(/\.+$/, '')}.
+                        </Box>
+                    </Box>
                 ))}
         </Box>
     );

@@ -8,7 +8,7 @@ import { samplePart } from '../model/samples';
 import type { ModelEditor } from '../model/useModelEditor';
 import { CommandPalette } from './CommandPalette';
 import { KeysDialog } from './KeysDialog';
-import { usePreferences, useScreen } from './screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import { StageRail } from './StageRail';
 import { useKeys } from './useKeys';
 
@@ -35,7 +35,7 @@ const finding = (severity: Finding['severity'], stage: Finding['stage'], message
 });
 
 beforeEach(() => {
-    useScreen.setState({ stage: 'Judge', selection: [], hidden: [], measuring: false, probing: false, perspective: false, grade: 'scout' });
+    useScreen.setState({ stage: 'Judge', selection: [], hidden: [], tool: 'select', perspective: false, grade: 'scout' });
     usePreferences.setState({ letterKeys: true, scheme: 'light' });
 });
 
@@ -86,14 +86,14 @@ describe('the keys of the screen', () => {
     });
 
     it('act on the selection, and clear it', async () => {
-        useScreen.setState({ selection: ['chip'], probing: true });
+        useScreen.setState({ selection: ['chip'], tool: 'probe' });
         const editor = at();
         await userEvent.keyboard('{Delete}');
         expect(editor.edit).toHaveBeenCalledTimes(1);
         await userEvent.keyboard('m');
-        expect(useScreen.getState()).toMatchObject({ measuring: true, probing: false });
+        expect(useScreen.getState()).toMatchObject({ tool: 'measure' });
         await userEvent.keyboard('{Escape}');
-        expect(useScreen.getState()).toMatchObject({ selection: [], measuring: false });
+        expect(useScreen.getState()).toMatchObject({ selection: [], tool: 'select' });
     });
 
     it('do not act while something is typed or a menu is open', async () => {
@@ -101,7 +101,7 @@ describe('the keys of the screen', () => {
         await userEvent.type(screen.getByLabelText('field'), '3m');
         screen.getByText('item').focus();
         await userEvent.keyboard('4m');
-        expect(useScreen.getState()).toMatchObject({ stage: 'Judge', measuring: false });
+        expect(useScreen.getState()).toMatchObject({ stage: 'Judge', tool: 'select' });
     });
 
     it('do not act by single letters where that is switched off', async () => {
@@ -111,7 +111,7 @@ describe('the keys of the screen', () => {
         const editor = at();
         await userEvent.keyboard('1m?');
         await userEvent.keyboard('{Control>}z{/Control}');
-        expect(useScreen.getState()).toMatchObject({ stage: 'Judge', measuring: false });
+        expect(useScreen.getState()).toMatchObject({ stage: 'Judge', tool: 'select' });
         expect(editor.undo).toHaveBeenCalledTimes(1);
     });
 });

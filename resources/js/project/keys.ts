@@ -1,6 +1,8 @@
 import type { ModelEditor } from '../model/useModelEditor';
 import { duplicateParts, removeParts } from '../model/partCommands';
-import { stages, useScreen } from './screenState';
+import { boxAround } from '../model/box';
+import { stages, useScreen } from '../state/screen';
+import { useAim } from '../view/camera/aim';
 
 /** What a key may do on the project screen. */
 export interface KeyContext {
@@ -85,13 +87,39 @@ export const keys: Key[] = [
         plain: true,
         shown: 'M',
         meaning: 'Measure between two clicks in the view',
-        run: () => screen().set({ measuring: !screen().measuring, probing: false }),
+        run: () => screen().toggleTool('measure'),
+    },
+    {
+        hotkey: 'p',
+        plain: true,
+        shown: 'P',
+        meaning: 'Probe: click surfaces and sections in Judge',
+        run: () => {
+            if (screen().stage === 'Judge') screen().toggleTool('probe');
+        },
+    },
+    {
+        hotkey: 'b',
+        plain: true,
+        shown: 'B',
+        meaning: 'Select parts in a box; with Ctrl or Shift more of them',
+        run: () => screen().toggleTool('box'),
+    },
+    {
+        hotkey: 'f',
+        plain: true,
+        shown: 'F',
+        meaning: 'Fit the selection, or everything, into the view',
+        run: ({ editor }) => {
+            const parts = editor.revision?.outline.parts.filter((part) => screen().selection.includes(part.id)) ?? [];
+            useAim.getState().give(parts.length > 0 ? { kind: 'fit', box: boxAround(parts) } : { kind: 'face', facing: 'home', box: null });
+        },
     },
     {
         hotkey: 'escape',
         shown: 'Esc',
-        meaning: 'Clear the selection, end probing and measuring',
-        run: () => screen().set({ selection: [], probing: false, measuring: false }),
+        meaning: 'Clear the selection, lay the tool down',
+        run: () => screen().set({ selection: [], tool: 'select' }),
     },
     { hotkey: '?', plain: true, shown: '?', meaning: 'This list', run: ({ showKeys }) => showKeys() },
 ];

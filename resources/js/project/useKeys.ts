@@ -1,6 +1,6 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { keys, liesOver, type KeyContext } from './keys';
-import { usePreferences } from './screenState';
+import { usePreferences } from '../state/screen';
 
 const bound = keys.filter((key) => key.run !== undefined);
 const produced = bound.filter((key) => key.hotkey === '?');

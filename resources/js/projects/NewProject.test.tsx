@@ -5,7 +5,7 @@ import { MemoryRouter } from 'react-router';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { answering, choose, Frame, refused } from '../fixtures';
 import type { ModelDocument } from '../model/document';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import { NewProject } from './NewProject';
 
 function dialog(answer: unknown = { id: 3, variants: [{ id: 30 }] }) {

@@ -16,7 +16,7 @@ import { ApiError } from '../api/client';
 import { useImportProject } from '../api/queries';
 import { questions, type Question } from '../model/question';
 import { gravities, type Gravity } from '../model/space';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import { unitSetNames, type UnitSet } from '../units/units';
 import { StartPicture } from './StartPicture';
 import { firstModel, starts, type Answers, type Start } from './starts';

@@ -11,7 +11,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Project } from '../api/types';
-import { usePreferences } from '../project/screenState';
+import { usePreferences } from '../state/screen';
 import { difference, differenceUnit } from '../units/units';
 
 const moment = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });

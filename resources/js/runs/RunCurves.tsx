@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useTheme } from '@mui/material/styles';
 import { useSession } from '../api/queries';
 import type { Outline, Result, Run } from '../api/types';
-import { usePreferences } from '../project/screenState';
+import { usePreferences } from '../state/screen';
 import { difference, differenceUnit, scientific, temperature, temperatureUnit, thousands, watts, type UnitSet } from '../units/units';
 import { Curve } from './Curve';
 

@@ -5,7 +5,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { answering, press, Frame, refused, sampleResult, sampleRun } from '../fixtures';
 import type { Finding, Run } from '../api/types';
 import { withSamples } from '../api/queries';
-import { usePreferences, useScreen } from '../project/screenState';
+import { usePreferences, useScreen } from '../state/screen';
 import { RunStrip } from './RunStrip';
 import { useRunState, type RunState } from './useRunState';
 

@@ -16,7 +16,7 @@ import { useState } from 'react';
 import { isActive, useStopRun } from '../api/queries';
 import type { Finding, Grade, Outline, Run } from '../api/types';
 import { gradeNames, grades } from '../model/grades';
-import { useScreen, usePreferences } from '../project/screenState';
+import { useScreen, usePreferences } from '../state/screen';
 import { difference, differenceUnit, scientific, thousands } from '../units/units';
 import { RunCurves } from './RunCurves';
 import { useRunCommand } from './useRunCommand';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useStartRun } from '../api/queries';
 import type { Finding, Grade } from '../api/types';
-import { useScreen } from '../project/screenState';
+import { useScreen } from '../state/screen';
 
 /** Starts a run unless preflight has found an error; then it shows what is wrong instead. */
 export function useRunCommand(variant: number, findings: readonly Finding[]) {

@@ -4,7 +4,7 @@ import type { Face } from '../model/resize';
 import { axisColours } from './colours';
 import { boxGeometry, edgeGeometry } from './geometry';
 import { STEP } from './MoveHandles';
-import { useAxisDrag } from './useAxisDrag';
+import { directions, useLineDrag } from './useLineDrag';
 import { useByValue, useStateFor } from '../state/hooks';
 
 type Triple = [number, number, number];
@@ -62,8 +62,8 @@ export function FaceHandles({ min, max, faces, size, onDrop }: Props) {
 function FaceHandle({ face, middle, size, onMove, onEnd }: { face: Face; middle: Vector3; size: number; onMove: (by: number) => void; onEnd: () => void }) {
     const begun = useRef(0);
     const outward = face.upper ? 1 : -1;
-    const drag = useAxisDrag({
-        axis: face.axis,
+    const drag = useLineDrag({
+        direction: directions[face.axis]!,
         from: middle,
         onStart: (at) => {
             begun.current = at;

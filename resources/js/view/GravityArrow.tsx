@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { ArrowHelper, Vector3, type Ray } from 'three';
-import { directions, useRayDrag } from './useAxisDrag';
+import { directions, useRayDrag } from './useLineDrag';
 import { useByValue, useStateFor } from '../state/hooks';
 
 /** Within this angle of an axis the arrow snaps to it. */

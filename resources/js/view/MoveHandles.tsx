@@ -2,7 +2,7 @@ import { useRef } from 'react';
 import { Euler, Vector3 } from 'three';
 import type { OutlinePart } from '../api/types';
 import { axisColours } from './colours';
-import { directions, useAxisDrag } from './useAxisDrag';
+import { directions, useLineDrag } from './useLineDrag';
 import { boxAround } from '../model/box';
 
 /** Moves go in steps of this many metres. */
@@ -52,8 +52,8 @@ function Handle({
     onDrop: () => void;
 }) {
     const begun = useRef(0);
-    const drag = useAxisDrag({
-        axis,
+    const drag = useLineDrag({
+        direction: directions[axis]!,
         from: middle,
         onStart: (at) => {
             begun.current = at;

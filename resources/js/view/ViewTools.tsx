@@ -1,200 +1,156 @@
-import ContentCut from '@mui/icons-material/ContentCut';
+import CenterFocusStrongOutlined from '@mui/icons-material/CenterFocusStrongOutlined';
 import ColorizeOutlined from '@mui/icons-material/ColorizeOutlined';
+import ContentCut from '@mui/icons-material/ContentCut';
+import FitScreenOutlined from '@mui/icons-material/FitScreenOutlined';
+import HighlightAltOutlined from '@mui/icons-material/HighlightAltOutlined';
+import OpacityOutlined from '@mui/icons-material/OpacityOutlined';
 import StraightenOutlined from '@mui/icons-material/StraightenOutlined';
 import VideocamOutlined from '@mui/icons-material/VideocamOutlined';
-import CenterFocusStrongOutlined from '@mui/icons-material/CenterFocusStrongOutlined';
 import VisibilityOffOutlined from '@mui/icons-material/VisibilityOffOutlined';
 import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Paper from '@mui/material/Paper';
-import Slider from '@mui/material/Slider';
 import Stack from '@mui/material/Stack';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Tooltip from '@mui/material/Tooltip';
 import type { ReactNode } from 'react';
 import type { Outline } from '../api/types';
-import { usePreferences, useScreen } from '../project/screenState';
-import { size } from '../units/units';
+import { boxAround } from '../model/box';
+import { useScreen } from '../state/screen';
+import { useAim } from './camera/aim';
 import { ExportMenu } from './ExportMenu';
-
-export type Facing = 'home' | 'x' | 'y' | 'z';
+import { layersOf } from './shown/shown';
+import { show, shownNow, useShown } from './shown/store';
+import { newSection } from './shown/newLayers';
+import { ViewsMenu } from './views/ViewsMenu';
 
 interface Props {
     outline: Outline;
+    /** Whether there is something to probe. */
     mayProbe: boolean;
-    hasFlow: boolean;
-    face: (facing: Facing) => void;
+    project: number;
+    mayEdit: boolean;
 }
 
-const axes = ['x', 'y', 'z'] as const;
+const row = { display: 'flex', alignItems: 'center', height: 34, px: 0.25 } as const;
 
-const row = { display: 'flex', alignItems: 'center', height: 36, px: 0.5, gap: 0.25 } as const;
-
-/** A tool that its picture says. */
-function Tool({ label, title, onClick, children }: { label: string; title: string; onClick: () => void; children: ReactNode }) {
+/** A tool that its picture says; pressed while it is in hand. */
+function Tool({ label, title, pressed, onClick, children }: { label: string; title: string; pressed?: boolean; onClick: () => void; children: ReactNode }) {
     return (
-        <Tooltip title={title}>
-            <IconButton size="small" aria-label={label} onClick={onClick} sx={{ color: 'inherit' }}>
+        <Tooltip describeChild title={title}>
+            <IconButton
+                size="small"
+                aria-label={label}
+                aria-pressed={pressed}
+                onClick={onClick}
+                sx={{ borderRadius: 1, color: pressed ? 'primary.main' : 'inherit', bgcolor: pressed ? 'action.selected' : undefined }}
+            >
                 {children}
             </IconButton>
         </Tooltip>
     );
 }
 
-/** Section, probe, hidden parts and the standard directions of view. */
-export function ViewTools({ outline, mayProbe, hasFlow, face }: Props) {
-    const { stage, section, sectionOf, probing, measuring, perspective, selection, hidden, set, toggleHidden } = useScreen();
-    const units = usePreferences((s) => s.units);
-    const { min, max } = outline.space;
-    const cut = (axis: 0 | 1 | 2) => set({ section: { axis, position: 0.5 * (min[axis]! + max[axis]!) } });
-    const selected = selection.length > 0 && selection.every((id) => hidden.includes(id));
+/** Section, probe, measure, selection, what is hidden, and where the camera looks: one row. */
+export function ViewTools({ outline, mayProbe, project, mayEdit }: Props) {
+    const { stage, tool, perspective, selection, hidden, set, toggleHidden, toggleTool } = useScreen();
+    const shown = useShown((s) => s);
+    const sections = layersOf(shown, 'section');
+    const { faint } = shown;
+    const give = useAim((s) => s.give);
+    const cut = sections.some((section) => section.visible);
+    const isHidden = selection.length > 0 && selection.every((id) => hidden.includes(id));
+    const fit = () => {
+        const parts = outline.parts.filter((part) => selection.includes(part.id));
+        give(parts.length > 0 ? { kind: 'fit', box: boxAround(parts) } : { kind: 'face', facing: 'home', box: null });
+    };
     return (
-        <Stack
-            direction="row"
-            sx={{
-                position: 'absolute',
-                top: 12,
-                left: 14,
-                right: 14,
-                justifyContent: 'space-between',
-                alignItems: 'start',
-                gap: 1,
-                pointerEvents: 'none',
-                '& > *': { pointerEvents: 'auto' },
-                '& .MuiButton-root': { px: 0.75, minWidth: 0, whiteSpace: 'nowrap' },
-            }}
-        >
-            <Stack sx={{ position: 'relative', alignItems: 'start' }}>
-                <Paper variant="outlined" sx={row}>
+        <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 1, pointerEvents: 'none !important', '& > *': { pointerEvents: 'auto' } }}>
+            <Paper variant="outlined" sx={row}>
+                <Tool
+                    label="Section"
+                    title={cut ? 'Hide the sections' : 'Cut through the model'}
+                    pressed={cut}
+                    onClick={() => {
+                        if (cut) sections.forEach((section) => show.change(section, { visible: false }));
+                        else if (sections[0]) show.change(sections[0], { visible: true });
+                        else show.add(newSection(outline.space, 'temperature'));
+                        if (!cut) set({ openLayer: layersOf(shownNow(), 'section')[0]?.id ?? null });
+                    }}
+                >
+                    <ContentCut fontSize="small" />
+                </Tool>
+                {mayProbe && (
+                    <Tool
+                        label="Probe"
+                        title="Click surfaces and sections to pin their temperature (P)"
+                        pressed={tool === 'probe'}
+                        onClick={() => toggleTool('probe')}
+                    >
+                        <ColorizeOutlined fontSize="small" />
+                    </Tool>
+                )}
+                <Tool label="Measure" title="Click two places to read their distance (M)" pressed={tool === 'measure'} onClick={() => toggleTool('measure')}>
+                    <StraightenOutlined fontSize="small" />
+                </Tool>
+                <Tool label="Box select" title="Draw a box around parts to select them (B)" pressed={tool === 'box'} onClick={() => toggleTool('box')}>
+                    <HighlightAltOutlined fontSize="small" />
+                </Tool>
+                {selection.length > 0 && (
+                    <>
+                        <Tool
+                            label={isHidden ? 'Show' : 'Hide'}
+                            title={isHidden ? 'Show the selected parts (H)' : 'Hide the selected parts (H)'}
+                            onClick={() => toggleHidden(selection)}
+                        >
+                            {isHidden ? <VisibilityOutlined fontSize="small" /> : <VisibilityOffOutlined fontSize="small" />}
+                        </Tool>
+                        <Tool
+                            label="Isolate"
+                            title="Show the selected parts alone"
+                            onClick={() => set({ hidden: outline.parts.map((part) => part.id).filter((id) => !selection.includes(id)) })}
+                        >
+                            <CenterFocusStrongOutlined fontSize="small" />
+                        </Tool>
+                        {stage === 'Judge' && (
+                            <Tool
+                                label="See through"
+                                title="See through the selected parts"
+                                pressed={selection.every((id) => faint.includes(id))}
+                                onClick={() => show.toggleFaint(selection)}
+                            >
+                                <OpacityOutlined fontSize="small" />
+                            </Tool>
+                        )}
+                    </>
+                )}
+                {hidden.length > 0 && (
                     <Button
                         color="inherit"
-                        startIcon={<ContentCut fontSize="small" />}
-                        aria-pressed={section !== null}
-                        onClick={() => (section ? set({ section: null }) : cut(2))}
-                        sx={section ? { color: 'primary.main' } : undefined}
+                        aria-label={`Show ${hidden.length} hidden`}
+                        startIcon={<VisibilityOutlined fontSize="small" />}
+                        sx={{ px: 0.75, minWidth: 0, whiteSpace: 'nowrap' }}
+                        onClick={() => set({ hidden: [] })}
                     >
-                        Section
+                        {hidden.length} hidden
                     </Button>
-                    {mayProbe && (
-                        <Tooltip describeChild title="Click a surface to read its temperature">
-                            <Button
-                                color="inherit"
-                                startIcon={<ColorizeOutlined fontSize="small" />}
-                                aria-pressed={probing}
-                                onClick={() => set({ probing: !probing, measuring: false })}
-                                sx={probing ? { color: 'primary.main' } : undefined}
-                            >
-                                Probe
-                            </Button>
-                        </Tooltip>
-                    )}
-                    <Tooltip describeChild title="Click two places to read their distance (M)">
-                        <Button
-                            color="inherit"
-                            startIcon={<StraightenOutlined fontSize="small" />}
-                            aria-pressed={measuring}
-                            onClick={() => set({ measuring: !measuring, probing: false })}
-                            sx={measuring ? { color: 'primary.main' } : undefined}
-                        >
-                            Measure
-                        </Button>
-                    </Tooltip>
-                    {selection.length > 0 && (
-                        <>
-                            <Tool
-                                label={selected ? 'Show' : 'Hide'}
-                                title={selected ? 'Show the selected parts (H)' : 'Hide the selected parts (H)'}
-                                onClick={() => toggleHidden(selection)}
-                            >
-                                {selected ? <VisibilityOutlined fontSize="small" /> : <VisibilityOffOutlined fontSize="small" />}
-                            </Tool>
-                            <Tool
-                                label="Isolate"
-                                title="Show the selected parts alone"
-                                onClick={() => set({ hidden: outline.parts.map((part) => part.id).filter((id) => !selection.includes(id)) })}
-                            >
-                                <CenterFocusStrongOutlined fontSize="small" />
-                            </Tool>
-                        </>
-                    )}
-                    {hidden.length > 0 && (
-                        <Button
-                            color="inherit"
-                            aria-label={`Show ${hidden.length} hidden`}
-                            startIcon={<VisibilityOutlined fontSize="small" />}
-                            onClick={() => set({ hidden: [] })}
-                        >
-                            {hidden.length} hidden
-                        </Button>
-                    )}
-                </Paper>
-                {section && (
-                    <Paper variant="outlined" sx={{ ...row, position: 'absolute', top: 44, left: 0, px: 1, gap: 1 }}>
-                        <ToggleButtonGroup
-                            exclusive
-                            size="small"
-                            value={section.axis}
-                            aria-label="Axis of the section"
-                            onChange={(_e, axis: 0 | 1 | 2 | null) => axis !== null && cut(axis)}
-                        >
-                            {axes.map((name, axis) => (
-                                <ToggleButton key={name} value={axis} sx={{ py: 0, px: 1, textTransform: 'none' }}>
-                                    {name}
-                                </ToggleButton>
-                            ))}
-                        </ToggleButtonGroup>
-                        <Slider
-                            size="small"
-                            sx={{ width: 110, mx: 1 }}
-                            aria-label="Position of the section"
-                            min={min[section.axis]}
-                            max={max[section.axis]}
-                            step={(max[section.axis]! - min[section.axis]!) / 200}
-                            value={section.position}
-                            onChange={(_e, position) => set({ section: { axis: section.axis, position: position } })}
-                        />
-                        <Box sx={{ width: 72, fontSize: 12.5, whiteSpace: 'nowrap' }}>{size([section.position], units)}</Box>
-                        {hasFlow && (
-                            <ToggleButtonGroup
-                                exclusive
-                                size="small"
-                                value={sectionOf}
-                                aria-label="Colours of the section"
-                                onChange={(_e, of: 'temperature' | 'speed' | null) => of !== null && set({ sectionOf: of })}
-                            >
-                                <ToggleButton value="temperature" sx={{ py: 0, px: 1, textTransform: 'none' }}>
-                                    Temperature
-                                </ToggleButton>
-                                <ToggleButton value="speed" sx={{ py: 0, px: 1, textTransform: 'none' }}>
-                                    Speed
-                                </ToggleButton>
-                            </ToggleButtonGroup>
-                        )}
-                    </Paper>
                 )}
-            </Stack>
+            </Paper>
             <Stack direction="row" sx={{ gap: 1 }}>
                 {stage === 'Build' && <ExportMenu outline={outline} />}
-                <Paper variant="outlined" sx={row} role="group" aria-label="Look along">
-                    <Tooltip title={perspective ? 'Parallel view' : 'Perspective view'}>
-                        <IconButton
-                            size="small"
-                            aria-label="Perspective"
-                            aria-pressed={perspective}
-                            onClick={() => set({ perspective: !perspective })}
-                            sx={perspective ? { color: 'primary.main' } : { color: 'inherit' }}
-                        >
-                            <VideocamOutlined fontSize="small" />
-                        </IconButton>
-                    </Tooltip>
-                    {(['home', 'x', 'y', 'z'] as const).map((facing) => (
-                        <Button key={facing} color="inherit" sx={{ minWidth: 30, px: 1 }} onClick={() => face(facing)}>
-                            {facing === 'home' ? 'Home' : facing.toUpperCase()}
-                        </Button>
-                    ))}
+                <Paper variant="outlined" sx={row}>
+                    <Tool
+                        label="Perspective"
+                        title={perspective ? 'Parallel view' : 'Perspective view'}
+                        pressed={perspective}
+                        onClick={() => set({ perspective: !perspective })}
+                    >
+                        <VideocamOutlined fontSize="small" />
+                    </Tool>
+                    <Tool label="Fit" title={selection.length > 0 ? 'Fit the selection into the view (F)' : 'Fit everything into the view (F)'} onClick={fit}>
+                        <FitScreenOutlined fontSize="small" />
+                    </Tool>
+                    {stage === 'Judge' && <ViewsMenu project={project} mayEdit={mayEdit} />}
                 </Paper>
             </Stack>
         </Stack>

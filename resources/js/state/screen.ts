@@ -7,31 +7,29 @@ import type { UnitSet } from '../units/units';
 export const stages = ['Build', 'Load', 'Limit', 'Solve', 'Judge'] as const;
 export type Stage = (typeof stages)[number];
 
-export interface Section {
-    axis: 0 | 1 | 2;
-    /** metres */
-    position: number;
-}
+/** What a click in the view does. */
+export type Tool = 'select' | 'box' | 'probe' | 'measure';
 
 interface ScreenState {
     stage: Stage;
     selection: string[];
     hidden: string[];
-    section: Section | null;
-    /** What a section is coloured by. */
-    sectionOf: 'temperature' | 'speed';
-    probing: boolean;
-    /** Whether clicks in the view measure distances. */
-    measuring: boolean;
+    tool: Tool;
+    /** The saved view that was shown last. */
+    savedView: number | null;
+    /** Which line of the list of what is shown is open for its settings. */
+    openLayer: number | null;
     perspective: boolean;
     /** The face of a part that was clicked in the view, in Load. */
     face: { part: string; name: string } | null;
     /** A place of the space that something was found at. */
     pointed: { at: [number, number, number]; text: string } | null;
     grade: Grade;
-    set: (change: Partial<Omit<ScreenState, 'set' | 'select' | 'toggleHidden'>>) => void;
+    set: (change: Partial<Omit<ScreenState, 'set' | 'select' | 'toggleHidden' | 'toggleTool'>>) => void;
     select: (id: string | null, adding?: boolean) => void;
     toggleHidden: (ids: string[]) => void;
+    /** Takes a tool up, or lays it down where it is in hand. */
+    toggleTool: (tool: Tool) => void;
 }
 
 /** What is looked at on the project screen; nothing of the model. */
@@ -39,10 +37,9 @@ export const useScreen = create<ScreenState>((set) => ({
     stage: 'Judge',
     selection: [],
     hidden: [],
-    section: null,
-    sectionOf: 'temperature',
-    probing: false,
-    measuring: false,
+    tool: 'select',
+    openLayer: null,
+    savedView: null,
     perspective: false,
     face: null,
     pointed: null,
@@ -58,11 +55,15 @@ export const useScreen = create<ScreenState>((set) => ({
         set((state) => ({
             hidden: ids.every((id) => state.hidden.includes(id)) ? state.hidden.filter((h) => !ids.includes(h)) : [...new Set([...state.hidden, ...ids])],
         })),
+    toggleTool: (tool) => set((state) => ({ tool: state.tool === tool ? 'select' : tool })),
 }));
 
 interface Preferences {
     units: UnitSet;
     scheme: Scheme;
+    /** Whether light falls on coloured parts; without it their colours are exactly those of the scale. */
+    shaded: boolean;
+    setShaded: (on: boolean) => void;
     /** Whether single letters and digits act on the project screen. */
     letterKeys: boolean;
     setLetterKeys: (on: boolean) => void;
@@ -76,7 +77,9 @@ export const usePreferences = create<Preferences>()(
         (set) => ({
             units: 'mm',
             scheme: 'light',
+            shaded: true,
             letterKeys: true,
+            setShaded: (shaded) => set({ shaded }),
             setLetterKeys: (letterKeys) => set({ letterKeys }),
             setUnits: (units) => set({ units }),
             setScheme: (scheme) => set({ scheme }),

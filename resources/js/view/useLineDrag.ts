@@ -44,25 +44,25 @@ export function useRayDrag({ onStart, onMove, onEnd }: RayDrag) {
     };
 }
 
-interface AxisDrag {
-    axis: 0 | 1 | 2;
+interface LineDrag {
+    /** Of length one. */
+    direction: Vector3;
     /** A point of the line along which is dragged. */
     from: Vector3;
-    /** Coordinate along the axis while the pointer moves, in metres. */
+    /** Distance from the origin along the direction while the pointer moves, in metres. */
     onMove: (position: number) => void;
     onStart?: (position: number) => void;
     onEnd?: () => void;
 }
 
-/** Handlers of a thing that is dragged along an axis of the space. */
-export function useAxisDrag({ axis, from, onMove, onStart, onEnd }: AxisDrag) {
+/** Handlers of a thing that is dragged along a line. */
+export function useLineDrag({ direction, from, onMove, onStart, onEnd }: LineDrag) {
     const { camera } = useThree();
     /** The point of the line nearest to the ray under the pointer. */
     const under = (ray: Ray): number | null => {
-        const direction = directions[axis]!;
         const facing = new Plane().setFromNormalAndCoplanarPoint(camera.getWorldDirection(new Vector3()).projectOnPlane(direction).normalize(), from);
         const hit = ray.intersectPlane(facing, new Vector3());
-        return hit && new Line3(from, from.clone().add(direction)).closestPointToPoint(hit, false, new Vector3()).getComponent(axis);
+        return hit && new Line3(from, from.clone().add(direction)).closestPointToPoint(hit, false, new Vector3()).dot(direction);
     };
     const handed = (to: ((position: number) => void) | undefined) => (ray: Ray) => {
         const position = under(ray);

@@ -1,0 +1,69 @@
+import { useThree } from '@react-three/fiber';
+import { useEffect, type RefObject } from 'react';
+import { Vector2, Vector3 } from 'three';
+import type { OutlinePart } from '../api/types';
+import { useAim } from './camera/aim';
+
+/** A rectangle of the page. */
+export interface PageBox {
+    left: number;
+    top: number;
+    right: number;
+    bottom: number;
+}
+
+/** Width of a small picture, pixels. */
+const THUMBNAIL = 252;
+
+/** Finds parts in the picture for what happens over it. */
+export interface Picker {
+    /** The part under a place of the page. */
+    partUnder: (place: { clientX: number; clientY: number }) => string | null;
+    /** Those of the parts whose middle lies in a rectangle of the page. */
+    partsIn: (box: PageBox, parts: readonly OutlinePart[]) => string[];
+}
+
+export function Picking({ picker }: { picker: RefObject<Picker | null> }) {
+    const { camera, scene, raycaster, gl } = useThree();
+    useEffect(() => {
+        picker.current = {
+            partUnder: ({ clientX, clientY }) => {
+                const box = gl.domElement.getBoundingClientRect();
+                raycaster.setFromCamera(new Vector2((2 * (clientX - box.left)) / box.width - 1, 1 - (2 * (clientY - box.top)) / box.height), camera);
+                return (
+                    raycaster
+                        .intersectObjects(scene.children)
+                        .map((hit) => hit.object.userData.part as string | undefined)
+                        .find((part) => part !== undefined) ?? null
+                );
+            },
+            partsIn: ({ left, top, right, bottom }, parts) => {
+                const box = gl.domElement.getBoundingClientRect();
+                return parts
+                    .filter((part) => {
+                        const seen = new Vector3(...part.min.map((m, n) => 0.5 * (m + part.max[n]!))).project(camera);
+                        const [x, y] = [box.left + 0.5 * (1 + seen.x) * box.width, box.top + 0.5 * (1 - seen.y) * box.height];
+                        return x >= left && x <= right && y >= top && y <= bottom;
+                    })
+                    .map((part) => part.id);
+            },
+        };
+    }, [camera, scene, raycaster, gl, picker]);
+    useEffect(() => {
+        const snapshot = () => {
+            // What was drawn before may be gone already.
+            gl.render(scene, camera);
+            const small = document.createElement('canvas');
+            [small.width, small.height] = [THUMBNAIL, Math.round((THUMBNAIL * gl.domElement.height) / gl.domElement.width)];
+            const context = small.getContext('2d');
+            if (!context) return '';
+            context.fillStyle = '#f4f1ea';
+            context.fillRect(0, 0, small.width, small.height);
+            context.drawImage(gl.domElement, 0, 0, small.width, small.height);
+            return small.toDataURL('image/jpeg', 0.8);
+        };
+        useAim.setState({ snapshot });
+        return () => useAim.setState({ snapshot: null });
+    }, [camera, scene, gl]);
+    return null;
+}

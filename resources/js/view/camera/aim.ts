@@ -1,0 +1,44 @@
+import { create } from 'zustand';
+import type { Bounds } from '../shown/planes';
+import type { Triple } from '../shown/shown';
+
+/** Where the camera is and what it looks at. */
+export interface Pose {
+    position: Triple;
+    target: Triple;
+    /** Pixels per metre of the parallel view; of the central one the distance says it. */
+    zoom: number;
+    perspective: boolean;
+}
+
+export type Facing = 'home' | 'x' | 'y' | 'z' | '-x' | '-y' | '-z';
+
+export type Order = { kind: 'face'; facing: Facing; box: Bounds | null } | { kind: 'fit'; box: Bounds } | { kind: 'pose'; pose: Pose };
+
+interface AimStore {
+    /** The last order to the camera; a new object for every order. */
+    order: Order | null;
+    give: (order: Order) => void;
+    /** Reads the camera of the view that is on screen. */
+    read: (() => Pose) | null;
+    /** A small picture of what is on screen, as a data address. */
+    snapshot: (() => string) | null;
+}
+
+/** Orders to the camera of the view, and where it is. */
+export const useAim = create<AimStore>((set) => ({
+    order: null,
+    give: (order) => set({ order }),
+    read: null,
+    snapshot: null,
+}));
+
+export const directionOf: Readonly<Record<Facing, Triple>> = {
+    home: [-0.9, -1.25, 1.05],
+    x: [1, 0, 0],
+    y: [0, 1, 0],
+    z: [0, -1e-4, 1],
+    '-x': [-1, 0, 0],
+    '-y': [0, -1, 0],
+    '-z': [0, -1e-4, -1],
+};
