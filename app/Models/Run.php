@@ -36,7 +36,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Run extends Model implements BelongsToProject
 {
     protected $fillable = ['revision_id', 'user_id', 'grade', 'keep_flow', 'state', 'stop_requested', 'attempts', 'progress', 'picture', 'message', 'cells', 'iterations', 'seconds',
-        'limits', 'missed', 'worst_margin', 'worst_limit', 'worker', 'dispatched_at', 'heartbeat_at', 'started_at', 'finished_at'];
+        'limits', 'missed', 'undecided', 'worst_margin', 'worst_limit', 'worker', 'dispatched_at', 'heartbeat_at', 'started_at', 'finished_at'];
 
     protected $attributes = ['state' => 'queued', 'keep_flow' => false, 'stop_requested' => false, 'attempts' => 0, 'picture' => 0];
 

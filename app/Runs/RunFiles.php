@@ -50,7 +50,7 @@ final class RunFiles
         try {
             $claim->write([
                 'picture' => $picture, 'cells' => $result['grid']['cells'], 'iterations' => $solution->outcome->iterations, 'seconds' => $solution->spent,
-                'limits' => $result['verdict']['limits'], 'missed' => $result['verdict']['missed'],
+                'limits' => $result['verdict']['limits'], 'missed' => $result['verdict']['missed'], 'undecided' => $result['verdict']['undecided'],
                 'worst_margin' => $result['verdict']['worstMargin'], 'worst_limit' => $result['verdict']['worst'],
             ]);
         } catch (ClaimLost $e) {

@@ -49,7 +49,7 @@ final readonly class Solved
     /** @var GridRow */
     public array $grid;
 
-    /** @var array{limits: int, missed: int, worst: ?string, worstMargin: ?float} */
+    /** @var array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float} */
     public array $verdict;
 
     /** @var array{in: float, out: float, error: float} */

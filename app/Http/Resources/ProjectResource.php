@@ -48,6 +48,7 @@ final class ProjectResource extends JsonResource
                 'verdict' => $variant->lastSolved === null ? null : [
                     'limits' => $variant->lastSolved->limits,
                     'missed' => $variant->lastSolved->missed,
+                    'undecided' => $variant->lastSolved->undecided ?? 0,
                     'worstMargin' => $variant->lastSolved->worst_margin,
                     'worstLimit' => $variant->lastSolved->worst_limit,
                     'current' => $variant->lastSolved->revision_id === $variant->headNumber?->id,

@@ -30,6 +30,7 @@ final class RunResource extends JsonResource
             'seconds' => $this->seconds,
             'limits' => $this->limits,
             'missed' => $this->missed,
+            'undecided' => $this->undecided,
             'worstMargin' => $this->worst_margin,
             'worstLimit' => $this->worst_limit,
             'queuedAt' => $this->created_at?->toIso8601ZuluString('millisecond'),

@@ -16,7 +16,7 @@ use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
 
 /**
- * `solve MODEL.json --out DIR [--grade G] [--strict] [--start DIR [--frozen]]`. Exit 0 solved, 1 limit missed with --strict, 2 bad input, 3 not converged.
+ * `solve MODEL.json --out DIR [--grade G] [--strict] [--start DIR [--frozen]]`. Exit 0 solved, 1 limit missed or undecided with --strict, 2 bad input, 3 not converged.
  *
  * @phpstan-import-type Result from ResultBuilder
  */
@@ -48,7 +48,7 @@ final class SolveCommand
             return 3;
         }
 
-        return $options->has('strict') && $result['verdict']['missed'] > 0 ? 1 : 0;
+        return $options->has('strict') && $result['verdict']['missed'] + $result['verdict']['undecided'] > 0 ? 1 : 0;
     }
 
     private static function start(?string $directory, bool $frozen): Start
@@ -92,7 +92,7 @@ final class SolveCommand
             $rows[] = [
                 $part['name'], sprintf('%.2f', $part['power']), $celsius($part['temperature']['max'] ?? null), $celsius($part['nodes']['junction'] ?? null),
                 $celsius($limit['atMost'] ?? $limit['atLeast'] ?? null), isset($limit['margin']) ? sprintf('%+.2f', $limit['margin']) : '-',
-                $limit === null ? '' : ($limit['met'] ? 'met' : 'MISSED'),
+                $limit === null ? '' : ($limit['verdict'] === 'missed' ? 'MISSED' : $limit['verdict']),
             ];
         }
         echo TextTable::render(['Part', 'W', 'T max °C', 'Junction °C', 'Limit °C', 'Margin K', 'Verdict'], $rows, [1, 2, 3, 4, 5]);
@@ -109,7 +109,7 @@ final class SolveCommand
         foreach ($result['warnings'] as $warning) {
             echo "Warning: $warning.\n";
         }
-        printf("%d of %d limits missed.\n", $result['verdict']['missed'], $result['verdict']['limits']);
+        printf("%d of %d limits missed%s.\n", $result['verdict']['missed'], $result['verdict']['limits'], $result['verdict']['undecided'] > 0 ? sprintf(', %d undecided: their margin is smaller than its ±', $result['verdict']['undecided']) : '');
     }
 
     /**

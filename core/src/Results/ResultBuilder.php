@@ -22,7 +22,7 @@ use Foehn\Solve\Solution;
  *
  * @phpstan-import-type Report from GridReport
  * @phpstan-type WatchRow array{id: string, name: string, part: ?string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float, unknown: ?string}
- * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, met: bool, plusMinus: ?float, order: ?float, unknown: ?string}
+ * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, verdict: 'met'|'missed'|'undecided', plusMinus: ?float, order: ?float, unknown: ?string}
  * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float},
  *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: object, routes: object}
  * @phpstan-type SolverRow array{version: string, converged: bool, stopped: bool, iterations: int, passes: int, residual: float, seconds: float, start: array{from: string, model: ?string, frozen: bool}, code: string, residuals: array<int, float>}
@@ -36,7 +36,7 @@ use Foehn\Solve\Solution;
  * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
  * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, fields: list<string>, grid: GridRow, parts: list<PartRow>,
  *     sides: array<string, ?array{heat: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
- *     verdict: array{limits: int, missed: int, worst: ?string, worstMargin: ?float}, flow: ?FlowRow, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
+ *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, flow: ?FlowRow, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
  */
 final class ResultBuilder
 {
@@ -166,9 +166,12 @@ final class ResultBuilder
     {
         $value = $this->readings->of($limit);
         $margin = $value === null ? null : $limit->margin($value);
+        $uncertainty = $this->uncertainty($limit, $levels);
+        // A margin within its own uncertainty says neither; one whose uncertainty is unknown says what it says.
+        $isOpen = $margin !== null && $uncertainty['plusMinus'] !== null && abs($margin) < $uncertainty['plusMinus'];
 
         return ['id' => $limit->id, 'name' => $limit->name, 'part' => $limit->of->part, 'node' => $limit->of->node, 'quantity' => $limit->quantity, 'value' => $value, 'atMost' => $limit->atMost,
-            'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'margin' => $margin, 'met' => $margin !== null && $margin >= 0.0, ...$this->uncertainty($limit, $levels)];
+            'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'margin' => $margin, 'verdict' => $isOpen ? 'undecided' : ($margin !== null && $margin >= 0.0 ? 'met' : 'missed'), ...$uncertainty];
     }
 
     /** @return ?FlowRow */
@@ -220,7 +223,7 @@ final class ResultBuilder
 
     /**
      * @param list<LimitRow> $limits
-     * @return array{limits: int, missed: int, worst: ?string, worstMargin: ?float}
+     * @return array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}
      */
     private static function verdict(array $limits): array
     {
@@ -230,7 +233,8 @@ final class ResultBuilder
 
         return [
             'limits' => count($limits),
-            'missed' => count(array_filter($limits, fn (array $l) => ! $l['met'])),
+            'missed' => count(array_keys(array_column($limits, 'verdict'), 'missed', true)),
+            'undecided' => count(array_keys(array_column($limits, 'verdict'), 'undecided', true)),
             'worst' => $known[0]['id'] ?? null,
             'worstMargin' => $known[0]['margin'] ?? null,
         ];

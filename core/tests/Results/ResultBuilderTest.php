@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Results;
 
+use Foehn\Tests\Models;
 use Foehn\Tests\Solved;
 use PHPUnit\Framework\TestCase;
 
@@ -45,8 +46,22 @@ final class ResultBuilderTest extends TestCase
         ]);
 
         self::assertEqualsWithDelta(['foot' => 10.0, 'lid' => -4.0, 'cold' => 1.0, 'heat' => -1.0], array_column($result->limits, 'margin', 'id'), 1e-4);
-        self::assertSame([true, false, true, false], array_column($result->limits, 'met'));
-        self::assertSame(['limits' => 4, 'missed' => 2, 'worst' => 'lid'], array_diff_key($result->verdict, ['worstMargin' => 0]));
+        self::assertSame(['met', 'missed', 'met', 'missed'], array_column($result->limits, 'verdict'));
+        self::assertSame(['limits' => 4, 'missed' => 2, 'undecided' => 0, 'worst' => 'lid'], array_diff_key($result->verdict, ['worstMargin' => 0]));
+    }
+
+    public function testALimitWithinItsUncertaintyIsNeitherMetNorMissed(): void
+    {
+        $solve = fn (float $atMost): Solved => new Solved(Models::block(['analysis' => ['grid' => ['grade' => 'working']], 'limits' => [['id' => 'l', 'of' => ['part' => 'block'], 'atMost' => $atMost]]]));
+        $limit = $solve(500.0)->limits[0];
+        [$value, $plusMinus] = [(float) $limit['value'], (float) $limit['plusMinus']];
+        self::assertGreaterThan(0.0, $plusMinus);
+
+        foreach ([[0.5, 'undecided'], [-0.5, 'undecided'], [3.0, 'met'], [-3.0, 'missed']] as [$times, $verdict]) {
+            $result = $solve($value + $times * $plusMinus);
+            self::assertSame($verdict, $result->limits[0]['verdict']);
+            self::assertSame([$verdict === 'missed' ? 1 : 0, $verdict === 'undecided' ? 1 : 0], [$result->verdict['missed'], $result->verdict['undecided']]);
+        }
     }
 
     /**

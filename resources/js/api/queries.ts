@@ -1,6 +1,6 @@
 import { QueryClient, useMutation, useQueries, useQuery, useQueryClient, type UseQueryOptions } from '@tanstack/react-query';
 import { api, ApiError, keepToken } from './client';
-import type { Grade, GridReport, Material, MaterialsOfProject, ProbeValue, Project, Result, Revision, Run, SavedView, Session } from './types';
+import type { Grade, GridReport, Material, MaterialsOfProject, ProbeValue, Project, Result, ResultLimit, Revision, Run, SavedView, Session } from './types';
 
 export const queryClient = new QueryClient({
     defaultOptions: { queries: { staleTime: 5_000, retry: (count, error) => count < 2 && !(error instanceof ApiError && error.status >= 400) } },
@@ -144,16 +144,24 @@ export function useStopRun() {
     });
 }
 
-/** A result from before its fields were named. */
-type OldResult = Omit<Result, 'fields'> & { fields?: string[] };
+/** A result from before its fields were named, and limits were only met or missed. */
+type OldResult = Omit<Result, 'fields' | 'limits'> & {
+    fields?: string[];
+    limits: (Omit<ResultLimit, 'verdict'> & { met?: boolean; verdict?: ResultLimit['verdict'] })[];
+};
 
-const withFields = (result: Result | OldResult): Result => ({ ...result, fields: result.fields ?? ['temperature', ...(result.flow ? ['velocity'] : [])] });
+const asOfToday = (result: Result | OldResult): Result => ({
+    ...result,
+    fields: result.fields ?? ['temperature', ...(result.flow ? ['velocity'] : [])],
+    limits: result.limits.map((limit) => ({ ...limit, verdict: limit.verdict ?? ('met' in limit && limit.met ? 'met' : 'missed') })),
+    verdict: { ...result.verdict, undecided: result.verdict.undecided ?? 0 },
+});
 
 /** The result of a run; while it goes on it has one picture after the other, and the last stays until the next is there. */
 export const useResult = (run: number | undefined, picture: number) =>
     useQuery({
         queryKey: ['result', run, picture],
-        queryFn: async () => withFields(await api.get<Result | OldResult>(`/api/runs/${run}/pictures/${picture}/result`)),
+        queryFn: async () => asOfToday(await api.get<Result | OldResult>(`/api/runs/${run}/pictures/${picture}/result`)),
         enabled: run !== undefined && picture > 0,
         staleTime: Infinity,
         placeholderData: (last, query) => (query?.queryKey[1] === run ? last : undefined),

@@ -104,7 +104,7 @@ const solved = sampleResult({
             atMost: 333.15,
             atLeast: null,
             margin: 8.15,
-            met: true,
+            verdict: 'met',
             plusMinus: null,
             order: null,
             derating: 5,
@@ -235,7 +235,7 @@ describe('what a run says of a part', () => {
         ];
         const result = sampleResult({
             flow: { fans: [{ part: 'fan', name: 'Fan', flow: 0.0045, rise: 4.5, curve }] } as never,
-            limits: [{ id: 'f', part: 'fan', margin: 0.0005, met: true, atLeast: 0.004, atMost: null, quantity: 'volumeFlow' }] as never,
+            limits: [{ id: 'f', part: 'fan', margin: 0.0005, verdict: 'met', atLeast: 0.004, atMost: null, quantity: 'volumeFlow' }] as never,
         });
         inspector({ stage: 'Judge', selection: ['fan'], result });
         expect(chapter('Operating point')).toHaveTextContent(/Flow4.50.l\/s.*Margin to at least 4.00.l\/s\+0.50.l\/s.*Pressure rise4.5.Pa/);

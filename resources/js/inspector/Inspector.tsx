@@ -39,6 +39,7 @@ import {
     watts,
     type UnitSet,
 } from '../units/units';
+import { verdictColours } from '../theme/verdicts';
 
 function nameOf(target: string, outline: Outline): string {
     const part = outline.parts.find((p) => p.id === target);
@@ -89,7 +90,7 @@ function Temperatures({ part, outline, result, units }: { part: ResultPart; outl
                     key={limit.id}
                     label={`${limits.length > 1 ? `${limit.name}: margin` : 'Margin'} to ${temperatureWithUnit((limit.atMost ?? limit.atLeast)!, units)}${limit.derating > 0 ? ` less ${difference(limit.derating, units).replace('+', '')} ${differenceUnit(units)}` : ''}`}
                 >
-                    <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main' }}>
+                    <Box component="span" sx={{ color: verdictColours[limit.verdict] }}>
                         {difference(limit.margin!, units)} {differenceUnit(units)}
                     </Box>
                 </Line>

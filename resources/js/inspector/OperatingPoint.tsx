@@ -4,6 +4,7 @@ import { usePreferences } from '../state/screen';
 import { number, volumeFlow } from '../units/units';
 import { Chapter, Line } from './Chapter';
 import { FanCurve } from './FanCurve';
+import { verdictColours } from '../theme/verdicts';
 
 type FanPoint = NonNullable<Result['flow']>['fans'][number];
 
@@ -18,7 +19,7 @@ export function OperatingPoint({ fan, limits }: { fan: FanPoint; limits: ResultL
                     key={limit.id}
                     label={`Margin to ${limit.atLeast === null ? 'at most' : 'at least'} ${volumeFlow((limit.atLeast ?? limit.atMost)!, units)}`}
                 >
-                    <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main' }}>
+                    <Box component="span" sx={{ color: verdictColours[limit.verdict] }}>
                         {limit.margin === null ? '—' : volumeFlow(limit.margin, units, true)}
                     </Box>
                 </Line>

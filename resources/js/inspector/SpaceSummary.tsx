@@ -20,6 +20,7 @@ import {
 } from '../units/units';
 import { Chapter, Line } from './Chapter';
 import { Panel } from './Panel';
+import { verdictColours } from '../theme/verdicts';
 
 type Flow = NonNullable<Result['flow']>;
 
@@ -124,7 +125,7 @@ function Judged({ limit, units }: { limit: ResultLimit; units: UnitSet }) {
     return (
         <>
             {amountOf(limit.quantity, limit.value, units)},{' '}
-            <Box component="span" sx={{ color: limit.met ? 'success.main' : 'error.main', whiteSpace: 'nowrap' }}>
+            <Box component="span" sx={{ color: verdictColours[limit.verdict], whiteSpace: 'nowrap' }}>
                 {marginOf(limit.quantity, limit.margin, units)}
             </Box>
         </>

@@ -189,7 +189,7 @@ describe('what leaves the space', () => {
     });
 
     it('judges what is bounded of the space', () => {
-        const limit = { id: 'l', name: 'Outlet air', part: null, value: 313.15, margin: -3, met: false, quantity: 'outflowTemperature' };
+        const limit = { id: 'l', name: 'Outlet air', part: null, value: 313.15, margin: -3, verdict: 'missed', quantity: 'outflowTemperature' };
         render(<SpaceSummary result={result({ limits: [limit, { ...limit, id: 'm', name: 'Unknown', value: null, margin: null }] })} units="mm" />);
         expect(shown()).toContain('Outlet air40.0 °C, −3.0 K');
         expect(shown()).toContain('Unknown—');

@@ -128,7 +128,7 @@ describe('the ledger', () => {
         atMost: 360,
         atLeast: null,
         margin,
-        met: margin >= 0,
+        verdict: margin >= 0 ? ('met' as const) : ('missed' as const),
         plusMinus: null,
         order: null,
         unknown: 'only one grid has a value',
@@ -147,7 +147,7 @@ describe('the ledger', () => {
         })),
         limits: [limit('cpu', 12), limit('ram', -4)],
         balance: { in: 6, out: 5.99, error: 0.0017 },
-        verdict: { limits: 2, missed: 1, worst: 'ram', worstMargin: -4 },
+        verdict: { limits: 2, missed: 1, undecided: 0, worst: 'ram', worstMargin: -4 },
     });
 
     it('puts the least margin first where it judges, and says how many are over', () => {

@@ -221,6 +221,11 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                 {result && !stale && (
                     <Box component="span" sx={{ color: missed > 0 ? 'error.main' : 'text.primary' }}>
                         <b>{missed}</b> of {result.verdict.limits} over their limit
+                        {result.verdict.undecided > 0 && (
+                            <Box component="span" sx={{ color: 'warning.main' }}>
+                                , <b>{result.verdict.undecided}</b> undecided
+                            </Box>
+                        )}
                     </Box>
                 )}
                 <Box component="span" sx={{ color: 'text.secondary' }}>

@@ -2,8 +2,8 @@ import Box from '@mui/material/Box';
 
 const FULL = 15;
 
-/** Margin in K on a scale of 15 K each way: to the right of the mark is kept, to the left is missed. */
-export function MarginBar({ margin }: { margin: number }) {
+/** Margin in K on a scale of 15 K each way: to the right of the mark is kept, to the left is missed; amber is smaller than its uncertainty. */
+export function MarginBar({ margin, undecided = false }: { margin: number; undecided?: boolean }) {
     const share = Math.min(Math.abs(margin) / FULL, 1) * 50;
     const missed = margin < 0;
     return (
@@ -15,7 +15,7 @@ export function MarginBar({ margin }: { margin: number }) {
                     width: `${share}%`,
                     borderRadius: 0.5,
                     left: missed ? `${50 - share}%` : '50%',
-                    bgcolor: missed ? 'error.main' : margin < 3 ? '#d98a1c' : '#3b7c96',
+                    bgcolor: undecided ? '#d98a1c' : missed ? 'error.main' : '#3b7c96',
                 }}
             />
             <Box sx={{ position: 'absolute', left: 'calc(50% - 1px)', top: -2, width: '1.5px', height: 12, bgcolor: 'text.primary' }} />

@@ -7,6 +7,7 @@ import { partKinds } from '../model/partKinds';
 import { difference, differenceUnit, size, temperature, temperatureUnit, watts, type UnitSet } from '../units/units';
 import type { Column } from './LedgerTable';
 import { MarginBar } from './MarginBar';
+import { verdictColours } from '../theme/verdicts';
 
 const dash = (
     <Box component="span" sx={{ color: 'text.secondary' }}>
@@ -131,7 +132,10 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[]): 
                         row.margin === null ? (
                             dash
                         ) : (
-                            <Box component="span" sx={row.margin < 0 ? { color: 'error.main', fontWeight: 700 } : undefined}>
+                            <Box
+                                component="span"
+                                sx={row.judged?.verdict === 'met' ? undefined : { color: verdictColours[row.judged?.verdict ?? 'met'], fontWeight: 700 }}
+                            >
                                 {difference(row.margin, units)}
                                 <Box
                                     component="span"
@@ -144,7 +148,13 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[]): 
                             </Box>
                         ),
                 }),
-                { field: 'bar', title: '', width: 44, sortable: false, render: (row) => row.margin !== null && <MarginBar margin={row.margin} /> },
+                {
+                    field: 'bar',
+                    title: '',
+                    width: 44,
+                    sortable: false,
+                    render: (row) => row.margin !== null && <MarginBar margin={row.margin} undecided={row.judged?.verdict === 'undecided'} />,
+                },
             ];
     }
 }

@@ -9,7 +9,7 @@ const limit = (id: string, margin: number, more: object = {}) => ({
     id,
     name: `Limit ${id}`,
     quantity: 'temperature',
-    met: margin >= 0,
+    verdict: margin >= 0 ? 'met' : 'missed',
     margin,
     plusMinus: null,
     atLeast: null,
@@ -18,7 +18,7 @@ const limit = (id: string, margin: number, more: object = {}) => ({
 
 /** A run with its result, as the screen has them. */
 function runs(limits: ReturnType<typeof limit>[], { stale = false, state = 'solved', grade = 'working', ...result }: Record<string, unknown> = {}): RunState {
-    const missed = limits.filter((l) => !l.met).length;
+    const count = (verdict: string) => limits.filter((l) => l.verdict === verdict).length;
     const worst = limits.filter((l) => l.quantity === 'temperature').sort((a, b) => a.margin - b.margin)[0];
     return {
         stale,
@@ -28,7 +28,13 @@ function runs(limits: ReturnType<typeof limit>[], { stale = false, state = 'solv
             warnings: [],
             grid: { shape: [10, 20, 30] },
             balance: { error: 0.00042 },
-            verdict: { limits: limits.length, missed, worst: worst?.id ?? null, worstMargin: worst?.margin ?? null },
+            verdict: {
+                limits: limits.length,
+                missed: count('missed'),
+                undecided: count('undecided'),
+                worst: worst?.id ?? null,
+                worstMargin: worst?.margin ?? null,
+            },
             flow: null,
             ...result,
         },
@@ -55,14 +61,23 @@ describe('the verdict', () => {
         expect(screen.getByRole('heading')).toHaveTextContent('3 of 3 limits missed: Limit a, 5.0 K over; Limit flow, 0.250 Pa short');
     });
 
-    it('asks for a finer grade where a margin is smaller than what the grid may change', () => {
-        render(<VerdictLine runs={runs([limit('a', 2, { plusMinus: 3 })])} />);
-        expect(screen.getByText(/margin is smaller/)).toHaveTextContent('1 margin is smaller than their ± · confirm on a finer grade');
+    it('says undecided, neither met nor missed, where a margin is smaller than its uncertainty', () => {
+        render(<VerdictLine runs={runs([limit('a', 2, { plusMinus: 3, verdict: 'undecided' }), limit('b', 9, { plusMinus: 1 })])} />);
+        expect(screen.getByRole('heading')).toHaveTextContent('1 of 2 limits undecided: closest is Limit a, 2.0 K left ± 3.0 K');
+        expect(screen.getByText(/a finer grid may change the verdict/)).toBeVisible();
     });
 
-    it('does not ask for a finer grade than there is', () => {
-        render(<VerdictLine runs={runs([limit('a', 2, { plusMinus: 3 })], { grade: 'sign-off' })} />);
-        expect(screen.queryByText(/finer grade/)).toBeNull();
+    it('counts what is undecided beside what is missed', () => {
+        render(<VerdictLine runs={runs([limit('a', -5, { plusMinus: 1 }), limit('b', -0.5, { plusMinus: 1, verdict: 'undecided' })])} />);
+        expect(screen.getByRole('heading')).toHaveTextContent('1 of 2 limits missed, 1 undecided: Limit a, 5.0 K over');
+    });
+
+    it('says whether a finer grid would change it', () => {
+        const { unmount } = render(<VerdictLine runs={runs([limit('a', 5, { plusMinus: 1 })])} />);
+        expect(screen.getByText(/a finer grid would not change the verdict/)).toBeVisible();
+        unmount();
+        render(<VerdictLine runs={runs([limit('a', 5)])} />);
+        expect(screen.getByText(/± is unknown/)).toBeVisible();
     });
 
     it('never shows the answer of an old model as the present one', () => {

@@ -2,10 +2,18 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { isOfTemperature } from '../model/document';
 import { gradeNames } from '../model/grades';
+import type { Result } from '../api/types';
 import type { RunState } from '../runs/useRunState';
 import { distanceOf } from '../units/quantities';
 import { thousands } from '../units/units';
 import { usePreferences } from '../state/screen';
+
+/** Whether a finer grid would change the verdict: only where every margin is larger than its uncertainty it would not. */
+function finerGrid({ limits, verdict }: Result): string {
+    if (limits.length === 0) return 'has no verdict to change';
+    if (verdict.undecided > 0) return 'may change the verdict';
+    return limits.every((limit) => limit.plusMinus !== null) ? 'would not change the verdict' : 'may change it: ± is unknown';
+}
 
 /** The answer in words, above the ledger. */
 export function VerdictLine({ runs }: { runs: RunState }) {
@@ -22,11 +30,12 @@ export function VerdictLine({ runs }: { runs: RunState }) {
         );
     }
     const { verdict, balance } = result;
-    const flow = result.limits.find((limit) => !limit.met && !isOfTemperature(limit) && limit.margin !== null);
+    const flow = result.limits.find((limit) => limit.verdict === 'missed' && !isOfTemperature(limit) && limit.margin !== null);
     const worst = result.limits.find((limit) => limit.id === verdict.worst);
     const grade = gradeNames[shown.grade];
     const cells = thousands(result.grid.shape.reduce((n, i) => n * i, 1));
-    const open = result.limits.filter((limit) => limit.margin !== null && limit.plusMinus !== null && Math.abs(limit.margin) < limit.plusMinus).length;
+    const { limits, missed, undecided } = verdict;
+    const colour = stale ? 'text.secondary' : missed > 0 ? 'error.main' : undecided > 0 ? 'warning.main' : 'success.main';
     const caveat = {
         running: `So far, on ${cells} cells; the run goes on`,
         queued: `So far, on ${cells} cells; the run starts again`,
@@ -38,14 +47,20 @@ export function VerdictLine({ runs }: { runs: RunState }) {
     return (
         <Box sx={{ px: 1.75, py: 1.25 }}>
             <Typography component="h2" sx={{ fontWeight: 650, fontSize: 16, color: stale ? 'text.secondary' : 'text.primary' }}>
-                {verdict.limits === 0 && 'No limits are stated'}
-                {verdict.limits > 0 && verdict.missed === 0 && `All ${verdict.limits} limits met`}
-                {verdict.missed > 0 && `${verdict.missed} of ${verdict.limits} limits missed`}
+                {limits === 0 && 'No limits are stated'}
+                {limits > 0 && missed + undecided === 0 && `All ${limits} limits met`}
+                {missed > 0 && `${missed} of ${limits} limits missed`}
+                {undecided > 0 && (
+                    <Box component="span" sx={{ color: stale ? undefined : 'warning.main' }}>
+                        {missed > 0 ? `, ${undecided} undecided` : `${undecided} of ${limits} limits undecided`}
+                    </Box>
+                )}
                 {worst?.margin !== null && worst?.margin !== undefined && (
-                    <Box component="span" sx={{ color: stale ? 'text.secondary' : worst.margin < 0 ? 'error.main' : 'success.main' }}>
+                    <Box component="span" sx={{ color: colour }}>
                         {worst.margin < 0
                             ? `: ${worst.name}, ${distanceOf(worst.quantity, worst.margin, units)} over`
                             : `: closest is ${worst.name}, ${distanceOf(worst.quantity, worst.margin, units)} left`}
+                        {worst.verdict === 'undecided' && ` ± ${distanceOf(worst.quantity, worst.plusMinus ?? 0, units)}`}
                     </Box>
                 )}
                 {flow?.margin != null && (
@@ -61,8 +76,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
             ) : (
                 <Typography color="text.secondary">
                     {grade} · balance {(balance.error * 100).toFixed(2)} % · revision {shown.revision}
-                    {open > 0 && ` · ${open} ${open === 1 ? 'margin is' : 'margins are'} smaller than their ±`}
-                    {(shown.grade === 'scout' || open > 0) && shown.grade !== 'sign-off' && ' · confirm on a finer grade'}
+                    {` · a finer grid ${finerGrid(result)}`}
                 </Typography>
             )}
             {!stale && caveat && <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>{caveat}</Typography>}

@@ -20,12 +20,15 @@ function VerdictChip({ verdict }: { verdict: Project['variants'][number]['verdic
     const units = usePreferences((s) => s.units);
     if (!verdict) return <Chip size="small" variant="outlined" label="Not solved yet" />;
     const worst = verdict.worstMargin === null ? '' : `, worst margin ${difference(verdict.worstMargin, units)} ${differenceUnit(units)}`;
-    const text = verdict.missed > 0 ? `${verdict.missed} of ${verdict.limits} limits missed${worst}` : `All ${verdict.limits} limits met${worst}`;
+    const { limits, missed, undecided } = verdict;
+    const counts =
+        missed > 0 ? `${missed} of ${limits} limits missed` : undecided > 0 ? `${undecided} of ${limits} limits undecided` : `All ${limits} limits met`;
+    const text = `${counts}${missed > 0 && undecided > 0 ? `, ${undecided} undecided` : ''}${worst}`;
     return (
         <Chip
             size="small"
             variant={verdict.current ? 'filled' : 'outlined'}
-            color={verdict.missed > 0 ? 'error' : 'success'}
+            color={missed > 0 ? 'error' : undecided > 0 ? 'warning' : 'success'}
             label={verdict.current ? text : `${text} (before the last edits)`}
         />
     );

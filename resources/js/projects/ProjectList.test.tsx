@@ -55,7 +55,7 @@ describe('the list of projects', () => {
 
     it('shows the verdict of each, and which one is of an older model', async () => {
         const verdict = (missed: number, worstMargin: number, current: boolean) =>
-            ({ limits: 4, missed, worst: 'l', worstMargin, current }) as unknown as Verdict;
+            ({ limits: 4, missed, undecided: 0, worst: 'l', worstMargin, current }) as unknown as Verdict;
         list([project(1, 'Dryer', {}, verdict(0, 3.2, true)), project(2, 'Charger', {}, verdict(1, -2, false)), project(3, 'Gateway')]);
         expect(await screen.findByText('All 4 limits met, worst margin +3.2 K')).toBeVisible();
         expect(screen.getByText('1 of 4 limits missed, worst margin −2.0 K (before the last edits)')).toBeVisible();

@@ -15,6 +15,7 @@ export function makeTheme(scheme: Scheme): Theme {
             mode: scheme,
             primary: { main: scheme === 'light' ? '#8a5200' : '#f0a845', contrastText: scheme === 'light' ? '#ffffff' : '#1b1f22' },
             error: { main: scheme === 'light' ? '#b3261e' : '#f28b82' },
+            warning: { main: scheme === 'light' ? '#8a5200' : '#f0b35a' },
             success: { main: scheme === 'light' ? '#1d6b50' : '#74c7a5' },
             background: { default: s.default, paper: s.paper },
             text: { primary: s.text, secondary: s.quiet },

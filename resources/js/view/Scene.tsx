@@ -74,7 +74,7 @@ function limitsOf(result: Result | undefined): ReadonlyMap<string, number> {
     for (const limit of result?.limits ?? []) {
         if (limit.part === null || limit.atMost === null || !isOfTemperature(limit)) continue;
         const junction = result?.parts.find((part) => part.id === limit.part)?.nodes != null;
-        const above = junction ? (limit.met ? NaN : -Infinity) : limit.atMost - limit.derating;
+        const above = junction ? ((limit.margin ?? 0) < 0 ? -Infinity : NaN) : limit.atMost - limit.derating;
         limits.set(limit.part, Math.min(limits.get(limit.part) ?? Infinity, above));
     }
     return limits;
