@@ -21,7 +21,8 @@ use LogicException;
  * @phpstan-import-type ElectricRow from ResultBuilder
  *
  * @phpstan-type PartOf array{id: string, name: string, cells: int, power: float, current: ?array{heat: float, density: float}, temperature: array{min: float, mean: float, max: float},
- *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: array<string, array{heat: float, temperature: float}>, routes: array<string, float>}
+ *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: array<string, array{heat: float, temperature: float}>, routes: array<string, float>,
+ *     interfaces: array<string, array{area: float, temperature: float, beyond: float}>}
  */
 final readonly class Solved
 {
@@ -72,7 +73,9 @@ final readonly class Solved
             $faces = (array) $part['faces'];
             /** @var array<string, float> $routes */
             $routes = (array) $part['routes'];
-            $parts[] = [...$part, 'temperature' => $part['temperature'] ?? ['min' => NAN, 'mean' => NAN, 'max' => NAN], 'faces' => $faces, 'routes' => $routes];
+            /** @var array<string, array{area: float, temperature: float, beyond: float}> $interfaces */
+            $interfaces = (array) $part['interfaces'];
+            $parts[] = [...$part, 'temperature' => $part['temperature'] ?? ['min' => NAN, 'mean' => NAN, 'max' => NAN], 'faces' => $faces, 'routes' => $routes, 'interfaces' => $interfaces];
         }
         $this->parts = $parts;
         $levels = [];

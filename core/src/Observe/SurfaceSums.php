@@ -13,6 +13,9 @@ final class SurfaceSums
     /** @var array<string, array{area: float, heat: float, sum: float, min: float, max: float}> by key */
     private array $sums = [];
 
+    /** @var array<string, float> m2K of what is beyond a surface, by key of the route */
+    private array $beyond = [];
+
     public function __construct(private readonly State $state)
     {
         $faces = $state->system->surfaces;
@@ -25,7 +28,9 @@ final class SurfaceSums
             if ($part >= 0) {
                 $face = $state->model->parts[$part]->face($faces->elements->direction[$f], fn () => $state->grid->faceCentre($faces->elements->cell[$f], $faces->elements->direction[$f]));
                 $this->add("part $part $face", $faces->elements->area[$f] / ($steps["$part $face"] ??= $state->model->parts[$part]->stepsOf($face)), $heat, $surface);
-                $this->add("route $part " . self::route($state, $f), $faces->elements->area[$f], $heat, $surface);
+                $route = "route $part " . self::route($state, $f);
+                $this->add($route, $faces->elements->area[$f], $heat, $surface);
+                $this->beyond[$route] = ($this->beyond[$route] ?? 0.0) + $faces->elements->area[$f] * self::beyond($state, $f, $surface);
             }
             if ($faces->elements->side[$f] >= 0) {
                 $this->add('side ' . $faces->elements->side[$f], $faces->elements->area[$f], $heat, $surface);
@@ -61,6 +66,25 @@ final class SurfaceSums
         return array_filter($routes, fn (float $heat) => abs($heat) > 1e-12);
     }
 
+    /**
+     * Where heat leaves a part, by what it goes to (see routes()): m2, the mean temperature of its own surface there and of what lies
+     * beyond, K: the surface of the other part, the fluid in the cells beside, or what a convection coefficient is stated against.
+     *
+     * @return array<string, array{area: float, temperature: float, beyond: float}>
+     */
+    public function interfaces(int $part): array
+    {
+        $interfaces = [];
+        foreach (array_keys($this->routes($part)) as $to) {
+            $sum = $this->get("route $part $to");
+            if ($sum !== null) {
+                $interfaces[$to] = ['area' => $sum['area'], 'temperature' => $sum['mean'], 'beyond' => $this->beyond["route $part $to"] / $sum['area']];
+            }
+        }
+
+        return $interfaces;
+    }
+
     /** @return array{area: float, heat: float, mean: float, min: float, max: float}|null */
     public function target(Target $target, int $part): ?array
     {
@@ -70,6 +94,20 @@ final class SurfaceSums
         $side = (int) array_search($target->side, Space::SIDES, true);
 
         return $target->patch === null ? $this->side($side) : $this->get("side $side patch $target->patch");
+    }
+
+    /** K; the surface itself where nothing lies beyond. */
+    private static function beyond(State $state, int $f, float $surface): float
+    {
+        $surfaces = $state->system->surfaces;
+        $elements = $surfaces->elements;
+
+        return match (true) {
+            $elements->twin[$f] >= 0 => $surfaces->surfaceTemperature($elements->twin[$f], $state->temperature),
+            $elements->other[$f] >= 0 => $state->temperature[$elements->other[$f]],
+            $surfaces->coefficient[$f] > 0.0 && $surfaces->coefficient[$f] < INF => $surfaces->ambient[$f],
+            default => $surface,
+        };
     }
 
     private static function route(State $state, int $f): string

@@ -11,6 +11,7 @@ use Foehn\Model\Space;
 use Foehn\Model\Watch;
 use Foehn\Numerics\Vectors;
 use Foehn\Observe\Fields;
+use Foehn\Observe\FinBypass;
 use Foehn\Observe\GridValues;
 use Foehn\Observe\Readings;
 use Foehn\Observe\State;
@@ -24,14 +25,15 @@ use Foehn\Solve\Solution;
  * @phpstan-type WatchRow array{id: string, name: string, part: ?string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float, unknown: ?string}
  * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, verdict: 'met'|'missed'|'undecided', plusMinus: ?float, order: ?float, unknown: ?string}
  * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float},
- *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: object, routes: object}
+ *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: object, routes: object, interfaces: object}
  * @phpstan-type SolverRow array{version: string, converged: bool, stopped: bool, iterations: int, passes: int, residual: float, seconds: float, start: array{from: string, model: ?string, frozen: bool}, code: string, residuals: array<int, float>}
  * @phpstan-type GridRow array{grade: string, cells: int, asked: int, shortfall: ?string, steps: list<array{part: string, excess: float}>, shape: array{int, int, int}, smallest: float, largest: float, aspect: float,
  *     features: list<array{part: string, feature: string, width: float, cells: int}>, lines: array{array<int, float>, array<int, float>, array<int, float>}}
  * @phpstan-type OpeningRow array{name: string, kind: string, in: float, out: float, volume: float, heat: float, area: float, temperature: ?float}
  * @phpstan-type FlowRow array{fluid: array<string, float>, regime: array<string, mixed>, largestVelocity: float, openings: list<OpeningRow>,
  *     fans: list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}>,
- *     fins: list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}>, balance: array{in: float, out: float, error: float}}
+ *     fins: list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}>,
+ *     sinks: list<array{part: string, name: string, axis: int, through: float, beside: float, before: ?float}>, balance: array{in: float, out: float, error: float}}
  * @phpstan-type ElectricRow array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}>, power: float}
  * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
  * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, fields: list<string>, grid: GridRow, parts: list<PartRow>,
@@ -129,6 +131,7 @@ final class ResultBuilder
                 'nodes' => $this->state->system->packages->state($index, $this->state->temperature),
                 'faces' => (object) $faces,
                 'routes' => (object) $this->readings->surfaces->routes($index),
+                'interfaces' => (object) $this->readings->surfaces->interfaces($index),
             ];
         }
 
@@ -196,6 +199,7 @@ final class ResultBuilder
             'openings' => $openings,
             'fans' => $flow->fans,
             'fins' => $flow->fins,
+            'sinks' => FinBypass::of($this->state),
             'balance' => ['in' => $in, 'out' => $out, 'error' => abs($in - $out) / max($in, $out, 1e-30)],
         ];
     }

@@ -33,6 +33,7 @@ final class ResultBuilderTest extends TestCase
         // The hottest cell of the foot lies half a cell below its top.
         self::assertEqualsWithDelta(320.0 - 20.0 / 16, $result->watches[0]['value'], 1e-4);
         self::assertEqualsWithDelta(['foot' => 4.0], array_filter($result->parts[1]['routes'], fn (float $heat): bool => $heat > 0.0), 1e-6);
+        self::assertEqualsWithDelta(['area' => 1e-4, 'temperature' => 324.0, 'beyond' => 320.0], $result->parts[1]['interfaces']['foot'], 1e-4);
     }
 
     public function testTheVerdictNamesTheLeastMarginOfATemperature(): void

@@ -1,6 +1,20 @@
 import { QueryClient, useMutation, useQueries, useQuery, useQueryClient, type UseQueryOptions } from '@tanstack/react-query';
 import { api, ApiError, keepToken } from './client';
-import type { Grade, GridReport, Material, MaterialsOfProject, ProbeValue, Project, Result, ResultLimit, Revision, Run, SavedView, Session } from './types';
+import type {
+    Grade,
+    GridReport,
+    Material,
+    MaterialsOfProject,
+    ProbeValue,
+    Project,
+    Result,
+    ResultLimit,
+    ResultPart,
+    Revision,
+    Run,
+    SavedView,
+    Session,
+} from './types';
 
 export const queryClient = new QueryClient({
     defaultOptions: { queries: { staleTime: 5_000, retry: (count, error) => count < 2 && !(error instanceof ApiError && error.status >= 400) } },
@@ -144,15 +158,17 @@ export function useStopRun() {
     });
 }
 
-/** A result from before its fields were named, and limits were only met or missed. */
-type OldResult = Omit<Result, 'fields' | 'limits'> & {
+/** A result from before its fields were named, interfaces had temperatures, and limits could be undecided. */
+type OldResult = Omit<Result, 'fields' | 'limits' | 'parts'> & {
     fields?: string[];
+    parts: (Omit<ResultPart, 'interfaces'> & { interfaces?: ResultPart['interfaces'] })[];
     limits: (Omit<ResultLimit, 'verdict'> & { met?: boolean; verdict?: ResultLimit['verdict'] })[];
 };
 
 const asOfToday = (result: Result | OldResult): Result => ({
     ...result,
     fields: result.fields ?? ['temperature', ...(result.flow ? ['velocity'] : [])],
+    parts: result.parts.map((part) => ({ ...part, interfaces: part.interfaces ?? {} })),
     limits: result.limits.map((limit) => ({ ...limit, verdict: limit.verdict ?? ('met' in limit && limit.met ? 'met' : 'missed') })),
     verdict: { ...result.verdict, undecided: result.verdict.undecided ?? 0 },
 });

@@ -81,6 +81,7 @@ const solved = sampleResult({
             nodes: null,
             faces: {},
             routes: { chip: 3, surroundings: 1.5, fan: -0.5, 'side z+': 1e-5 },
+            interfaces: {},
             current: { heat: 0.4, density: 2e6 },
         },
         {
@@ -92,6 +93,7 @@ const solved = sampleResult({
             nodes: { junction: 350, case: 340, board: 330, toCase: 1, toBoard: 1 },
             faces: {},
             routes: {},
+            interfaces: {},
         },
     ],
     limits: [

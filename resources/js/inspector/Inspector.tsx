@@ -1,8 +1,10 @@
 import Close from '@mui/icons-material/Close';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import { lazy, Suspense, useState } from 'react';
 import type { Outline, OutlinePart, Result, ResultPart, Revision } from '../api/types';
 import { AssemblyFields } from './AssemblyFields';
 import { Chapter, Line } from './Chapter';
@@ -39,37 +41,51 @@ import {
     watts,
     type UnitSet,
 } from '../units/units';
+import { LadderChapter } from '../routes/LadderChapter';
 import { verdictColours } from '../theme/verdicts';
+
+const RoutesDialog = lazy(() => import('../routes/RoutesDialog').then((module) => ({ default: module.RoutesDialog })));
 
 function nameOf(target: string, outline: Outline): string {
     const part = outline.parts.find((p) => p.id === target);
     if (part) return part.name;
     if (target.startsWith('side ')) return `side ${target.slice(5)} of the space`;
-    return target === 'surroundings' ? 'surroundings (film)' : target;
+    return target === 'surroundings' ? 'ambient, by convection' : target;
 }
 
-function Routes({ part, outline }: { part: ResultPart; outline: Outline }) {
+function Routes({ part, outline, result }: { part: ResultPart; outline: Outline; result: Result }) {
+    const [open, setOpen] = useState(false);
     const routes = Object.entries(part.routes)
         .filter(([, heat]) => Math.abs(heat) > 5e-4)
         .sort((a, b) => Math.abs(b[1]) - Math.abs(a[1]));
     const largest = Math.max(...routes.map(([, heat]) => Math.abs(heat)), 1e-9);
     if (routes.length === 0) return null;
     return (
-        <Chapter title="Where its heat goes">
-            {routes.map(([target, heat]) => (
-                <Box key={target} sx={{ py: 0.35 }}>
-                    <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 1 }}>
-                        <Box component="dt">
-                            {heat >= 0 ? 'to' : 'from'} {nameOf(target, outline)}
-                        </Box>
-                        <Box component="dd" sx={{ m: 0, fontWeight: 550, whiteSpace: 'nowrap' }}>
-                            {watts(Math.abs(heat))} W
-                        </Box>
-                    </Stack>
-                    <Box sx={{ height: 4, width: `${(100 * Math.abs(heat)) / largest}%`, bgcolor: heat >= 0 ? '#c9785f' : '#3b7c96', borderRadius: 0.5 }} />
-                </Box>
-            ))}
-        </Chapter>
+        <>
+            <Chapter title="Where its heat goes">
+                {routes.map(([target, heat]) => (
+                    <Box key={target} sx={{ py: 0.35 }}>
+                        <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 1 }}>
+                            <Box component="dt">
+                                {heat >= 0 ? 'to' : 'from'} {nameOf(target, outline)}
+                            </Box>
+                            <Box component="dd" sx={{ m: 0, fontWeight: 550, whiteSpace: 'nowrap' }}>
+                                {watts(Math.abs(heat))} W
+                            </Box>
+                        </Stack>
+                        <Box sx={{ height: 4, width: `${(100 * Math.abs(heat)) / largest}%`, bgcolor: heat >= 0 ? '#c9785f' : '#3b7c96', borderRadius: 0.5 }} />
+                    </Box>
+                ))}
+            </Chapter>
+            <Button size="small" color="inherit" onClick={() => setOpen(true)}>
+                Follow its heat
+            </Button>
+            {open && (
+                <Suspense fallback={null}>
+                    <RoutesDialog outline={outline} result={result} of={[part.id]} onClose={() => setOpen(false)} />
+                </Suspense>
+            )}
+        </>
     );
 }
 
@@ -321,7 +337,10 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
             )}
             {single && fan && !stale && <OperatingPoint fan={fan} limits={result?.limits.filter((limit) => limit.part === fan.part) ?? []} />}
             {stage === 'Judge' && single && partResult && !stale && result && <CurrentLines part={partResult} result={result} />}
-            {stage !== 'Build' && single && partResult && !stale && <Routes part={partResult} outline={revision.outline} />}
+            {stage !== 'Build' && single && partResult && !stale && result && <Routes part={partResult} outline={revision.outline} result={result} />}
+            {stage === 'Judge' && single && partResult && !stale && result && (
+                <LadderChapter part={partResult.id} outline={revision.outline} result={result} ambient={revision.outline.ambient} units={units} />
+            )}
             {stage !== 'Build' && single && stale && (
                 <Typography color="text.secondary" sx={{ mt: 2 }}>
                     The model has changed since the last run; run again to see temperatures.

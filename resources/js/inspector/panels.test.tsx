@@ -135,13 +135,13 @@ describe('what leaves the space', () => {
     const shown = () => screen.getByRole('complementary').textContent.replace(/\u00a0/g, ' ');
 
     it('is heat by walls and by films of parts, where no air moves', () => {
-        render(<SpaceSummary result={result({})} units="mm" />);
+        render(<SpaceSummary outline={sampleOutline([])} result={result({})} units="mm" />);
         expect(shown()).toContain('Where the heat leavesSide z+4.00 WConvection from parts26.00 W');
         expect(shown()).not.toContain('Side z-');
     });
 
     it('is the flow through every opening with its heat, and how far the flow is settled', () => {
-        render(<SpaceSummary result={result({ flow })} units="mm" />);
+        render(<SpaceSummary outline={sampleOutline([])} result={result({ flow })} units="mm" />);
         expect(shown()).toContain('Turbulent, as found, Reynolds number 12');
         expect(shown()).toMatch(/Inlet, side x-In1.00 l\/s/);
         expect(shown()).toMatch(/Outlet, side x\+, opening \d(In.*)?Out1.00 l\/sLeaves with40.0 °CHeat carried out20.00 W/);
@@ -151,7 +151,13 @@ describe('what leaves the space', () => {
     });
 
     it('is mass where the density changes on the way', () => {
-        render(<SpaceSummary result={result({ flow: { ...flow, regime: { ...flow.regime, densityVaries: true, amplitude: 0.4 } } })} units="mm" />);
+        render(
+            <SpaceSummary
+                outline={sampleOutline([])}
+                result={result({ flow: { ...flow, regime: { ...flow.regime, densityVaries: true, amplitude: 0.4 } } })}
+                units="mm"
+            />,
+        );
         expect(shown()).toMatch(/Inlet, side x-In1.20 g\/s/);
         expect(shown()).toContain('Temperature fluctuation±0.4 K');
     });
@@ -172,6 +178,7 @@ describe('what leaves the space', () => {
         const profile = { positions: [0, 0.05, 0.1], values: [0, null, 2] };
         render(
             <SpaceSummary
+                outline={sampleOutline([])}
                 result={result({
                     watches: [
                         { ...watch, profile },
@@ -190,7 +197,13 @@ describe('what leaves the space', () => {
 
     it('judges what is bounded of the space', () => {
         const limit = { id: 'l', name: 'Outlet air', part: null, value: 313.15, margin: -3, verdict: 'missed', quantity: 'outflowTemperature' };
-        render(<SpaceSummary result={result({ limits: [limit, { ...limit, id: 'm', name: 'Unknown', value: null, margin: null }] })} units="mm" />);
+        render(
+            <SpaceSummary
+                outline={sampleOutline([])}
+                result={result({ limits: [limit, { ...limit, id: 'm', name: 'Unknown', value: null, margin: null }] })}
+                units="mm"
+            />,
+        );
         expect(shown()).toContain('Outlet air40.0 °C, −3.0 K');
         expect(shown()).toContain('Unknown—');
     });

@@ -144,6 +144,7 @@ describe('the ledger', () => {
             nodes: null,
             faces: {},
             routes: {},
+            interfaces: {},
         })),
         limits: [limit('cpu', 12), limit('ram', -4)],
         balance: { in: 6, out: 5.99, error: 0.0017 },

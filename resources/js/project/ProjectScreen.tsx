@@ -233,7 +233,8 @@ export default function ProjectScreen() {
     const stageProps = revision && { revision, editor, mayEdit };
     let details: ReactNode = null;
     if (revision && selection.length > 0) details = <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />;
-    else if (stage === 'Judge') details = !runs.stale && runs.result ? <SpaceSummary result={runs.result} units={units} /> : null;
+    else if (stage === 'Judge')
+        details = !runs.stale && runs.result && revision ? <SpaceSummary result={runs.result} outline={revision.outline} units={units} /> : null;
     else if (stageProps)
         details = {
             Build: <BuildPanel {...stageProps} />,

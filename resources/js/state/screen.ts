@@ -15,6 +15,8 @@ interface ScreenState {
     selection: string[];
     hidden: string[];
     tool: Tool;
+    /** Parts that something on the page speaks of, lit up in the view. */
+    lit: string[];
     /** The saved view that was shown last. */
     savedView: number | null;
     /** Which line of the list of what is shown is open for its settings. */
@@ -40,6 +42,7 @@ export const useScreen = create<ScreenState>((set) => ({
     tool: 'select',
     openLayer: null,
     savedView: null,
+    lit: [],
     perspective: false,
     face: null,
     pointed: null,

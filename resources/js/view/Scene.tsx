@@ -81,11 +81,12 @@ function limitsOf(result: Result | undefined): ReadonlyMap<string, number> {
 }
 
 export function Scene({ outline, picture, grid, framed, drags, callouts, sheet, readout, onMeasure, measured, onPin }: Props) {
-    const { stage, selection, hidden, tool, perspective, face, pointed, set, select } = useScreen(
-        useShallow(({ stage, selection, hidden, tool, perspective, face, pointed, set, select }) => ({
+    const { stage, selection, hidden, lit, tool, perspective, face, pointed, set, select } = useScreen(
+        useShallow(({ stage, selection, hidden, lit, tool, perspective, face, pointed, set, select }) => ({
             stage,
             selection,
             hidden,
+            lit,
             tool,
             perspective,
             face,
@@ -209,7 +210,7 @@ export function Scene({ outline, picture, grid, framed, drags, callouts, sheet, 
                             materials={bodies.has(part.id) ? materials : null}
                             surface={surface?.parts.get(owners.get(part.id) ?? 0)}
                             owner={owners.get(part.id) ?? 0}
-                            selected={selection.includes(part.id)}
+                            selected={selection.includes(part.id) || lit.includes(part.id)}
                             above={aboveOnly ? (limits.get(part.id) ?? NaN) : null}
                             clips={clips}
                             dark={dark}

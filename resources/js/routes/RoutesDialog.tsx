@@ -1,0 +1,169 @@
+import Close from '@mui/icons-material/Close';
+import Box from '@mui/material/Box';
+import Dialog from '@mui/material/Dialog';
+import DialogTitle from '@mui/material/DialogTitle';
+import IconButton from '@mui/material/IconButton';
+import MenuItem from '@mui/material/MenuItem';
+import Select from '@mui/material/Select';
+import Slider from '@mui/material/Slider';
+import Stack from '@mui/material/Stack';
+import { useTheme } from '@mui/material/styles';
+import type { ECElementEvent } from 'echarts/core';
+import { useCallback, useMemo, useState } from 'react';
+import type { Outline, Result } from '../api/types';
+import { Chart } from '../charts/Chart';
+import { useScreen } from '../state/screen';
+import { number, watts } from '../units/units';
+import { heatRoutes, nameOfRoute, sourcesOf, type RouteNode } from './heatRoutes';
+
+interface Props {
+    outline: Outline;
+    result: Result;
+    /** The parts that are followed first; null: all. */
+    of: readonly string[] | null;
+    onClose: () => void;
+}
+
+const colours: Record<RouteNode['kind'], string> = { part: '#c9785f', air: '#3b7c96', exit: '#8b8578' };
+
+/** A name of an assembly in the choice of what is followed. */
+const GROUP = 'group ';
+
+/** Where the watts of a part, an assembly or all go, through their neighbours, to where they leave. */
+export function RoutesDialog({ outline, result, of, onClose }: Props) {
+    const { palette } = useTheme();
+    const set = useScreen((s) => s.set);
+    const [followed, setFollowed] = useState(of && of.length === 1 ? of[0]! : 'all');
+    const [least, setLeast] = useState(1);
+    const heating = useMemo(() => sourcesOf(result, null), [result]);
+    const groups = [...new Set(outline.parts.flatMap((part) => (part.group && heating.has(part.id) ? [part.group] : [])))];
+    const routes = useMemo(() => {
+        if (followed === 'all') return heatRoutes(result, heating);
+        const ids = followed.startsWith(GROUP)
+            ? outline.parts.filter((part) => part.group === followed.slice(GROUP.length)).map((part) => part.id)
+            : [followed];
+        return heatRoutes(result, sourcesOf(result, new Set(ids)));
+    }, [followed, result, outline, heating]);
+    const name = useCallback((id: string) => nameOfRoute(id, outline), [outline]);
+    const shown = useMemo(() => routes.links.filter((link) => link.heat >= (least / 100) * routes.given), [routes, least]);
+    const small = routes.links.length - shown.length;
+    const option = useMemo(
+        () => ({
+            tooltip: { trigger: 'item', confine: true },
+            series: [
+                {
+                    type: 'sankey',
+                    left: 8,
+                    right: 150,
+                    top: 12,
+                    bottom: 12,
+                    nodeGap: 10,
+                    nodeWidth: 12,
+                    layoutIterations: 64,
+                    emphasis: { focus: 'trajectory' },
+                    label: {
+                        color: palette.text.primary,
+                        fontSize: 12,
+                        formatter: ({ value, data }: { value: number; data: { title: string } }) => `${data.title}  ${watts(value)} W`,
+                    },
+                    lineStyle: { color: 'gradient', opacity: 0.42 },
+                    data: routes.nodes
+                        .filter((node) => shown.some((link) => link.from === node.id || link.to === node.id))
+                        .map((node) => ({ id: node.id, name: node.id, title: name(node.id), itemStyle: { color: colours[node.kind] } })),
+                    links: shown.map((link) => ({
+                        source: link.from,
+                        target: link.to,
+                        value: Number(link.heat.toPrecision(6)),
+                        ids: [link.from, link.to],
+                    })),
+                    tooltip: {
+                        formatter: ({ value, data }: { value: number; data: { title?: string; ids?: string[] } }) =>
+                            `${data.title ?? (data.ids ?? []).map(name).join(' → ')}: <b>${watts(Number(value))} W</b>`,
+                    },
+                },
+            ],
+        }),
+        [routes, shown, name, palette],
+    );
+    const lightUp = useCallback(
+        (event: ECElementEvent) => {
+            const data = event.data as { id?: string; ids?: string[] };
+            const ids = [data.id, ...(data.ids ?? [])].filter((id): id is string => outline.parts.some((part) => part.id === id));
+            if (ids.length > 0) set({ selection: ids });
+        },
+        [outline, set],
+    );
+    return (
+        <Dialog open onClose={onClose} maxWidth="lg" fullWidth slotProps={{ paper: { 'aria-label': 'Heat routes' } }}>
+            <DialogTitle sx={{ display: 'flex', alignItems: 'center', gap: 2, fontSize: 16, pb: 1 }}>
+                <Box component="span" sx={{ fontWeight: 650 }}>
+                    Heat routes
+                </Box>
+                <Select
+                    size="small"
+                    variant="standard"
+                    disableUnderline
+                    value={followed}
+                    onChange={(e) => setFollowed(e.target.value)}
+                    inputProps={{ 'aria-label': 'Heat of' }}
+                    sx={{ fontSize: 14 }}
+                >
+                    <MenuItem value="all">All parts, {watts([...heating.values()].reduce((sum, heat) => sum + heat, 0))} W</MenuItem>
+                    {groups.map((group) => (
+                        <MenuItem key={group} value={`${GROUP}${group}`}>
+                            {group}
+                        </MenuItem>
+                    ))}
+                    {[...heating].map(([id, heat]) => (
+                        <MenuItem key={id} value={id}>
+                            {name(id)}, {watts(heat)} W
+                        </MenuItem>
+                    ))}
+                    {!heating.has(followed) && followed !== 'all' && !followed.startsWith(GROUP) && (
+                        <MenuItem value={followed}>{name(followed)}, no heat of its own</MenuItem>
+                    )}
+                </Select>
+                <Stack direction="row" sx={{ alignItems: 'center', gap: 1, ml: 'auto', fontSize: 13, color: 'text.secondary' }}>
+                    <span>At least</span>
+                    <Slider
+                        size="small"
+                        aria-label="Smallest share shown"
+                        min={0}
+                        max={10}
+                        step={0.5}
+                        value={least}
+                        onChange={(_e, to) => setLeast(to)}
+                        sx={{ width: 110 }}
+                    />
+                    <Box component="span" sx={{ width: 44 }}>{`${number(least, 1)} %`}</Box>
+                </Stack>
+                <IconButton size="small" aria-label="Close" onClick={onClose}>
+                    <Close fontSize="small" />
+                </IconButton>
+            </DialogTitle>
+            <Box sx={{ px: 3, pb: 2 }}>
+                {shown.length > 0 ? (
+                    <Chart
+                        label="Heat routes"
+                        height={430}
+                        option={option}
+                        onClick={lightUp}
+                        table={() => [
+                            ['From', 'To', 'Heat W'],
+                            ...routes.links.map((link) => [name(link.from), name(link.to), Number(link.heat.toPrecision(6))]),
+                        ]}
+                    />
+                ) : (
+                    <Box sx={{ py: 8, textAlign: 'center', color: 'text.secondary' }}>Nothing here makes heat of its own. Choose a part that does.</Box>
+                )}
+                {routes.given > 0 && (
+                    <Box sx={{ fontSize: 13, color: 'text.secondary', pt: 1 }}>
+                        {watts(routes.given)} W are followed, {watts(routes.left)} W leave: the balance is open by{' '}
+                        {number((100 * Math.abs(routes.given - routes.left)) / routes.given, 3)} %.
+                        {small > 0 && ` ${small} smaller ${small === 1 ? 'flow is' : 'flows are'} not drawn.`} A click on a band selects what it joins.
+                    </Box>
+                )}
+            </Box>
+        </Dialog>
+    );
+}
