@@ -41,6 +41,7 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'view
         Route::get('variants/{variant}/runs', [RunController::class, 'index'])->can('view', 'variant');
         Route::post('variants/{variant}/runs', [RunController::class, 'store'])->can('update', 'variant');
         Route::get('runs/{run}', [RunController::class, 'show'])->can('view', 'run');
+        Route::delete('runs/{run}', [RunController::class, 'destroy'])->can('update', 'run');
         Route::post('runs/{run}/stop', [RunController::class, 'stop'])->can('update', 'run');
         Route::get('runs/{run}/pictures/{picture}/result', [RunController::class, 'result'])->can('view', 'run');
         Route::get('runs/{run}/pictures/{picture}/fields/{field}', [RunController::class, 'field'])->can('view', 'run');

@@ -118,6 +118,12 @@ final class RunFiles
         return new StoredPicture(dirname($this->path($run, $picture, 'result.json')));
     }
 
+    /** Removes everything that a run has written. */
+    public function delete(Run $run): void
+    {
+        $this->disk()->deleteDirectory($run->folder());
+    }
+
     /** Removes the files of runs that are gone, as when a whole project was deleted. */
     public function deleteOrphans(): int
     {

@@ -66,6 +66,7 @@ export const sampleRun = (fields: Partial<Run> = {}): Run => ({
 
 export const sampleResult = (fields: Partial<Result> = {}): Result =>
     ({
+        fields: [],
         parts: [],
         sides: {},
         watches: [],
@@ -109,6 +110,7 @@ const still = createTheme({
     components: {
         MuiButtonBase: { defaultProps: { disableRipple: true } },
         MuiMenu: { defaultProps: { transitionDuration: 0 } },
+        MuiPopover: { defaultProps: { transitionDuration: 0 } },
         MuiDialog: { defaultProps: { transitionDuration: 0 } },
     },
 });

@@ -72,6 +72,18 @@ final class RunTest extends TestCase
         $this->postJson("/api/runs/$run->id/pictures/1/streamlines", ['seeds' => [[0, 0]]])->assertUnprocessable();
     }
 
+    public function testARunIsDeletedWithItsPicturesOnceItIsOver(): void
+    {
+        $run = $this->startedRun();
+        $this->deleteJson("/api/runs/$run->id")->assertUnprocessable()->assertJsonPath('message', 'This run is not over; stop it before it is deleted.');
+        $this->work($run);
+        self::assertTrue(Storage::disk('fields')->exists("runs/$run->id"));
+        $this->deleteJson("/api/runs/$run->id")->assertNoContent();
+        self::assertFalse(Storage::disk('fields')->exists("runs/$run->id"));
+        $this->getJson("/api/runs/$run->id")->assertNotFound();
+        $this->getJson("/api/variants/$run->variant_id/runs")->assertOk()->assertExactJson([]);
+    }
+
     public function testAJobDeliveredTwiceComputesOnce(): void
     {
         $run = $this->startedRun();

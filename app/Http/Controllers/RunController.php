@@ -56,6 +56,16 @@ final class RunController
         return RunResource::make($this->queue->stop($run)->load('revisionNumber'));
     }
 
+    /** Deletes a run that has ended, with its pictures. */
+    public function destroy(Run $run): Response
+    {
+        abort_if($run->state->isActive(), 422, 'This run is not over; stop it before it is deleted.');
+        $this->files->delete($run);
+        $run->delete();
+
+        return response()->noContent();
+    }
+
     public function result(Run $run, int $picture): Response
     {
         return $this->files->response($run, $picture, 'result.json');

@@ -150,6 +150,18 @@ export function useStartRun(variant: number) {
     });
 }
 
+export function useDeleteRun(variant: number) {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: (id: number) => api.remove(`/api/runs/${id}`),
+        onSuccess: (_nothing, id) => {
+            client.removeQueries({ queryKey: ['run', id] });
+            void client.invalidateQueries({ queryKey: ['projects'] });
+            return client.invalidateQueries({ queryKey: ['runs', variant] });
+        },
+    });
+}
+
 export function useStopRun() {
     const client = useQueryClient();
     return useMutation({

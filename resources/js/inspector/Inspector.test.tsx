@@ -215,7 +215,7 @@ describe('what a run says of a part', () => {
     it('is where its heat goes, the largest way first, without what is next to nothing', () => {
         inspector({ stage: 'Judge', selection: ['bar'], result: solved });
         const ways = within(chapter('Where its heat goes')).getAllByRole('term');
-        expect(ways.map((way) => way.textContent)).toEqual(['to Chip', 'to surroundings (film)', 'from Fan']);
+        expect(ways.map((way) => way.textContent)).toEqual(['to Chip', 'to ambient, by convection', 'from Fan']);
     });
 
     it('is its current and the heat that makes', () => {

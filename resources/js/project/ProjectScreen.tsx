@@ -30,6 +30,7 @@ import { SpaceSummary } from '../inspector/SpaceSummary';
 import { Ledger } from '../ledger/Ledger';
 import { useMaterialDrop } from '../materials/useMaterialDrop';
 import { useModelEditor, type ModelEditor } from '../model/useModelEditor';
+import { RunBadge } from '../runs/RunBadge';
 import { RunStrip } from '../runs/RunStrip';
 import { useRunState } from '../runs/useRunState';
 import { SignIn } from '../session/SignIn';
@@ -303,6 +304,7 @@ export default function ProjectScreen() {
                                     )}
                                 </Suspense>
                             </Boundary>
+                            <RunBadge runs={runs} />
                         </Box>
                     }
                     details={

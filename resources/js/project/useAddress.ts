@@ -29,7 +29,7 @@ export function useAddress(variant: number): void {
     useEffect(() => {
         const first = opened.current === null;
         opened.current = variant;
-        set({ hidden: [], tool: 'select', pointed: null, ...(first ? fromAddress(given.current) : { selection: [] }) });
+        set({ hidden: [], tool: 'select', pointed: null, openRun: null, ...(first ? fromAddress(given.current) : { selection: [] }) });
     }, [variant, set]);
     useEffect(() => {
         if (opened.current !== null) setParams(addressOf(stage, selection, savedView), { replace: true });

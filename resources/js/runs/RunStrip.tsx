@@ -19,6 +19,7 @@ import { gradeNames, grades } from '../model/grades';
 import { useScreen, usePreferences } from '../state/screen';
 import { difference, differenceUnit, scientific, thousands } from '../units/units';
 import { RunCurves } from './RunCurves';
+import { RunsMenu } from './RunsMenu';
 import { useRunCommand } from './useRunCommand';
 import type { RunState } from './useRunState';
 
@@ -137,6 +138,7 @@ export function RunStrip({ variant, runs, mayEdit, findings, outline }: Props) {
                         />
                     </Tooltip>
                 )}
+                <RunsMenu variant={variant} runs={runs} mayEdit={mayEdit} />
                 <Select
                     size="small"
                     variant="standard"

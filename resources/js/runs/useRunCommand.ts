@@ -12,7 +12,10 @@ export function useRunCommand(variant: number, findings: readonly Finding[]) {
     const run = (grade: Grade, keepFlow = false) => {
         setRefused(blocking !== undefined);
         if (blocking) set({ stage: 'Solve', selection: [] });
-        else start.mutate({ grade, keepFlow });
+        else {
+            set({ openRun: null });
+            start.mutate({ grade, keepFlow });
+        }
     };
     return { run, pending: start.isPending, error: refused && blocking ? `Not started: ${blocking.message}` : start.isError ? start.error.message : null };
 }

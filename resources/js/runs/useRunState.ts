@@ -2,11 +2,12 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { isActive, useFollowedRun, useResult, useRuns } from '../api/queries';
 import type { Result, Run } from '../api/types';
+import { useScreen } from '../state/screen';
 
 export interface RunState {
     /** The newest run, followed while it is active. */
     latest: Run | undefined;
-    /** The newest run that has something to show, and its result: solved, or so far, or as it was stopped. */
+    /** The run that was opened, else the newest that has something to show, and its result: solved, or so far, or as it was stopped. */
     shown: Run | undefined;
     result: Result | undefined;
     /** The result belongs to an older revision than the one on screen. */
@@ -26,7 +27,9 @@ export function useRunState(variant: number, revision: number | undefined): RunS
             void client.invalidateQueries({ queryKey: ['projects'] });
         }
     }, [client, ended, variant]);
-    const shown = latest && latest.picture > 0 ? latest : runs.data?.find((run) => run.picture > 0);
+    const opened = useScreen((s) => s.openRun);
+    const newestShown = latest && latest.picture > 0 ? latest : runs.data?.find((run) => run.picture > 0);
+    const shown = runs.data?.find((run) => run.id === opened && run.id !== latest?.id && run.picture > 0) ?? newestShown;
     const result = useResult(shown?.id, shown?.picture ?? 0);
     return { latest, shown, result: result.data, stale: shown !== undefined && revision !== undefined && shown.revision !== revision };
 }

@@ -17,6 +17,8 @@ interface ScreenState {
     tool: Tool;
     /** Parts that something on the page speaks of, lit up in the view. */
     lit: string[];
+    /** The run that was opened from the list; null: the newest one. */
+    openRun: number | null;
     /** The saved view that was shown last. */
     savedView: number | null;
     /** Which line of the list of what is shown is open for its settings. */
@@ -42,6 +44,7 @@ export const useScreen = create<ScreenState>((set) => ({
     tool: 'select',
     openLayer: null,
     savedView: null,
+    openRun: null,
     lit: [],
     perspective: false,
     face: null,

@@ -107,7 +107,7 @@ export function Scene({ outline, picture, grid, framed, drags, callouts, sheet, 
     const cuts = useClips(sections);
     const clips = useMemo(() => [...cuts.values()], [cuts]);
     const partsLayer = layersOf(shown, 'parts')[0];
-    const partsField = judging && partsLayer?.visible ? partsLayer.field : null;
+    const partsField = picture && partsLayer?.visible !== false ? (partsLayer?.field ?? null) : null;
     const materials = usePartMaterials(picture, partsField, clips, shaded);
     const surface = partsField ? picture?.surfaces.get(partsField) : undefined;
     const owners = useMemo(() => new Map(picture?.result.parts.map((part, index) => [part.id, index + 1])), [picture?.result]);
@@ -244,7 +244,8 @@ export function Scene({ outline, picture, grid, framed, drags, callouts, sheet, 
                     onPick={tool === 'probe' ? pinSection : undefined}
                 />
             ))}
-            {picture &&
+            {judging &&
+                picture &&
                 shown.layers
                     .filter((layer) => layer.visible)
                     .map((layer) => {

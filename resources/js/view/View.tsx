@@ -72,9 +72,11 @@ export default memo(function View({ project, outline, variant, revision, run, pi
     const bar = useRef<HTMLDivElement>(null);
     const readout = useRef<ReadoutHandle>(null);
     const judging = stage === 'Judge';
-    const judged = judging && !stale ? run : undefined;
+    // While a run goes on its picture grows in every stage.
+    const judged = (judging || busy) && !stale ? run : undefined;
     const result = judged === undefined ? undefined : latest;
-    const layers = shown.layers.filter((layer) => layer.visible);
+    // Outside Judge the picture of a run that goes on colours the parts, and nothing more.
+    const layers = shown.layers.filter((layer) => layer.visible && (judging || layer.kind === 'parts'));
     const wanted = useByValue([...new Set([...layers.flatMap(fieldsUsed), 'temperature' as const])]);
     const fields = useFields(judged, number, result, wanted);
     const textures = useTextures(fields);
@@ -116,7 +118,7 @@ export default memo(function View({ project, outline, variant, revision, run, pi
         const text = value === undefined ? 'reading' : value === null ? 'nothing is computed here' : temperatureWithUnit(value, units, 2);
         callouts.push({ id: `pin ${n}`, at, title: `${n + 1} ${name}`, value: text });
     });
-    if (picture) {
+    if (picture && judging) {
         const labels = layersOf(shown, 'labels')[0];
         if (labels?.visible) callouts.push(...partLabels(labels, outline, picture.result, selection, hidden, units));
         if (layersOf(shown, 'extremes')[0]?.visible) callouts.push(...extremeLabels(picture.fields.get('temperature'), units));
