@@ -47,6 +47,14 @@ export function RoutesDialog({ outline, result, of, onClose }: Props) {
     const name = useCallback((id: string) => nameOfRoute(id, outline), [outline]);
     const shown = useMemo(() => routes.links.filter((link) => link.heat >= (least / 100) * routes.given), [routes, least]);
     const small = routes.links.length - shown.length;
+    /** W through a place, what is not drawn too. */
+    const passing = useCallback(
+        (id: string) => {
+            const sum = (end: 'from' | 'to') => routes.links.filter((link) => link[end] === id).reduce((all, link) => all + link.heat, 0);
+            return Math.max(sum('from'), sum('to'));
+        },
+        [routes],
+    );
     const option = useMemo(
         () => ({
             tooltip: { trigger: 'item', confine: true },
@@ -64,12 +72,18 @@ export function RoutesDialog({ outline, result, of, onClose }: Props) {
                     label: {
                         color: palette.text.primary,
                         fontSize: 12,
-                        formatter: ({ value, data }: { value: number; data: { title: string } }) => `${data.title}  ${watts(value)} W`,
+                        formatter: ({ data }: { data: { title: string; heat: number } }) => `${data.title}  ${watts(data.heat)} W`,
                     },
                     lineStyle: { color: 'gradient', opacity: 0.42 },
                     data: routes.nodes
                         .filter((node) => shown.some((link) => link.from === node.id || link.to === node.id))
-                        .map((node) => ({ id: node.id, name: node.id, title: name(node.id), itemStyle: { color: colours[node.kind] } })),
+                        .map((node) => ({
+                            id: node.id,
+                            name: node.id,
+                            title: name(node.id),
+                            heat: passing(node.id),
+                            itemStyle: { color: colours[node.kind] },
+                        })),
                     links: shown.map((link) => ({
                         source: link.from,
                         target: link.to,
@@ -77,13 +91,13 @@ export function RoutesDialog({ outline, result, of, onClose }: Props) {
                         ids: [link.from, link.to],
                     })),
                     tooltip: {
-                        formatter: ({ value, data }: { value: number; data: { title?: string; ids?: string[] } }) =>
-                            `${data.title ?? (data.ids ?? []).map(name).join(' → ')}: <b>${watts(Number(value))} W</b>`,
+                        formatter: ({ value, data }: { value: number; data: { title?: string; heat?: number; ids?: string[] } }) =>
+                            `${data.title ?? (data.ids ?? []).map(name).join(' → ')}: <b>${watts(data.heat ?? value)} W</b>`,
                     },
                 },
             ],
         }),
-        [routes, shown, name, palette],
+        [routes, shown, name, passing, palette],
     );
     const lightUp = useCallback(
         (event: ECElementEvent) => {

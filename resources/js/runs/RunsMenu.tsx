@@ -44,7 +44,8 @@ function verdictOf(run: Run, units: UnitSet): string {
 /** The runs of the variant: any of them can be opened, and deleted when it is over. */
 export function RunsMenu({ variant, runs, mayEdit }: { variant: number; runs: RunState; mayEdit: boolean }) {
     const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-    const list = useRuns(variant).data ?? [];
+    // The list is asked for at times; the newest run is followed.
+    const list = (useRuns(variant).data ?? []).map((run) => (run.id === runs.latest?.id ? runs.latest : run));
     const set = useScreen((s) => s.set);
     const units = usePreferences((s) => s.units);
     const remove = useDeleteRun(variant);

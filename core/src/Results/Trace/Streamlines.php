@@ -14,7 +14,7 @@ use Foehn\Grid\Grid;
 final readonly class Streamlines
 {
     /** A line ends after so many passages of cells per cell along the three axes together, as one that circulates for ever. */
-    private const ROUNDS = 6;
+    private const ROUNDS = 3;
 
     /** Velocities below this share of the greatest are standstill. */
     private const STILL = 1e-6;
