@@ -21,6 +21,8 @@ interface AimStore {
     give: (order: Order) => void;
     /** Reads the camera of the view that is on screen. */
     read: (() => Pose) | null;
+    /** Whether the camera moves. */
+    moving: boolean;
     /** A small picture of what is on screen, as a data address. */
     snapshot: (() => string) | null;
 }
@@ -30,6 +32,7 @@ export const useAim = create<AimStore>((set) => ({
     order: null,
     give: (order) => set({ order }),
     read: null,
+    moving: false,
     snapshot: null,
 }));
 

@@ -1,12 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef } from 'react';
-import { BufferAttribute, BufferGeometry, type Plane } from 'three';
+import { BufferAttribute, BufferGeometry, LineBasicMaterial, LineSegments, type Material, type Plane } from 'three';
 import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 import { streamlinesQuery } from '../../api/queries';
 import type { Outline } from '../../api/types';
+import { useAim } from '../camera/aim';
+import { software } from '../camera/software';
 import { fieldKinds } from '../fields/catalogue';
 import { sample } from '../fields/field';
 import { colourAt } from '../fields/palettes';
@@ -49,25 +51,30 @@ export function Streamlines({ layer, outline, sections, picture, clips, dark }: 
     const field = picture?.fields.get(layer.field);
     const scale = picture?.scales.get(layer.field);
     const { palette } = fieldKinds[layer.field];
-    const lines = useMemo(() => {
+    const drawn = useMemo(() => {
         const positions: number[] = [];
         for (const { points } of streams) {
             for (let i = 3; i < points.length; i += 3) positions.push(...points.subarray(i - 3, i + 3));
         }
-        return positions.length > 0
-            ? new LineSegments2(new LineSegmentsGeometry().setPositions(positions), new LineMaterial({ vertexColors: true, linewidth: 2 }))
-            : null;
+        if (positions.length === 0) return null;
+        const thin = new BufferGeometry().setAttribute('position', new BufferAttribute(new Float32Array(positions), 3));
+        return {
+            thick: new LineSegments2(new LineSegmentsGeometry().setPositions(positions), new LineMaterial({ vertexColors: true, linewidth: 2 })),
+            thin: new LineSegments(thin, new LineBasicMaterial({ vertexColors: true })),
+        };
     }, [streams]);
     useEffect(
         () => () => {
-            lines?.geometry.dispose();
-            lines?.material.dispose();
+            for (const lines of drawn ? [drawn.thick, drawn.thin] : []) {
+                lines.geometry.dispose();
+                (lines.material as Material).dispose();
+            }
         },
-        [lines],
+        [drawn],
     );
     const invalidate = useThree((s) => s.invalidate);
     useEffect(() => {
-        if (!lines) return;
+        if (!drawn) return;
         const colours: number[] = [];
         for (const { points } of streams) {
             const of = (i: number) => {
@@ -76,16 +83,21 @@ export function Streamlines({ layer, outline, sections, picture, clips, dark }: 
             };
             for (let i = 3; i < points.length; i += 3) colours.push(...of(i - 3), ...of(i));
         }
-        lines.geometry.setColors(colours);
-        lines.material.clippingPlanes = clips;
-        lines.material.opacity = layer.particles ? 0.45 : 1;
-        lines.material.transparent = layer.particles;
+        drawn.thick.geometry.setColors(colours);
+        drawn.thin.geometry.setAttribute('color', new BufferAttribute(new Float32Array(colours), 3));
+        for (const material of [drawn.thick.material, drawn.thin.material]) {
+            material.clippingPlanes = clips;
+            material.opacity = layer.particles ? 0.45 : 1;
+            material.transparent = layer.particles;
+        }
         invalidate();
-    }, [lines, streams, field, scale, palette, clips, layer.particles, invalidate]);
-    if (!lines) return null;
+    }, [drawn, streams, field, scale, palette, clips, layer.particles, invalidate]);
+    // Thick lines are polygons, which take their time without a graphics card.
+    const light = useAim((s) => s.moving) && software;
+    if (!drawn) return null;
     return (
         <>
-            <primitive object={lines} raycast={() => undefined} />
+            <primitive key={light ? 'thin' : 'thick'} object={light ? drawn.thin : drawn.thick} raycast={() => undefined} />
             {layer.particles && <Particles streams={streams} dark={dark} />}
         </>
     );
