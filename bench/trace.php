@@ -16,16 +16,17 @@ $picture = new StoredPicture($folder);
 $cells = $picture->grid->count();
 $yardstick = 1e-9 * product() * $cells;
 
-$timed = function (string $what, callable $do) use ($yardstick): void {
+$timed = function (string $what, Closure $do) use ($yardstick): void {
     $began = hrtime(true);
     $found = $do();
+    assert(is_string($found));
     $seconds = (hrtime(true) - $began) / 1e9;
     printf("%-46s %7.3f s  %6.0f products  %s\n", $what, $seconds, $seconds / $yardstick, $found);
 };
 
 printf("%d cells; a product takes %.2f ms\n", $cells, 1e3 * $yardstick);
 $temperatures = array_filter($picture->values('temperature'), fn (?float $value): bool => $value !== null);
-[$least, $greatest] = [min($temperatures), max($temperatures)];
+[$least, $greatest] = $temperatures === [] ? [0.0, 1.0] : [min($temperatures), max($temperatures)];
 foreach ([0.25, 0.5] as $share) {
     $timed(sprintf('isosurface of the air, %.0f %% of the range', 100 * $share), fn (): string => sprintf('%d triangles', count($picture->isosurface('temperature', $least + $share * ($greatest - $least), 'fluid')) / 9));
 }
@@ -34,8 +35,8 @@ $timed('200 streamlines, both ways', function () use ($picture): string {
     [$x, $y, $z] = $picture->grid->lines;
     $points = 0;
     for ($n = 0; $n < 200; $n++) {
-        $at = fn (array $line, float $share): float => $line[0] + $share * ($line[count($line) - 1] - $line[0]);
-        $points += count($lines->through([$at($x, fmod($n * 0.618034, 1.0)), $at($y, fmod($n * 0.754878, 1.0)), $at($z, fmod($n * 0.569840, 1.0))]));
+        $at = array_map(fn (array $line, float $step): float => $line[0] + fmod($n * $step, 1.0) * ($line[count($line) - 1] - $line[0]), [$x, $y, $z], [0.618034, 0.754878, 0.569840]);
+        $points += count($lines->through([$at[0], $at[1], $at[2]]));
     }
 
     return "$points points";
