@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { cell, ledger, revision } from './demo';
+import { cell, ledger, pixelsPerMetre, revision } from './demo';
 
 /** A copy of the demo as a project of its own, so that what happens to it disturbs nobody. */
 async function openCopy(page: Page): Promise<void> {
@@ -51,7 +51,7 @@ test('a part is dragged along an axis, turned, hidden and alone, and a distance 
     const box = (await canvas.boundingBox())!;
     // Seen along z the middle of the space, where the heat sink is, lies in the middle of the picture; its arrow along x ends to the right.
     const diagonal = Math.hypot(0.24, 0.18, 0.06);
-    const scale = Math.min(box.width, box.height * 1.25) / (2.5 * 0.5 * diagonal);
+    const scale = await pixelsPerMetre(page);
     const tip = { x: box.x + box.width / 2 + scale * (0.03 + 0.12 * diagonal), y: box.y + box.height / 2 };
     await page.mouse.move(tip.x, tip.y);
     await page.mouse.down();
@@ -120,8 +120,7 @@ test('copies stay linked until they are made independent; a locked part stays; a
     const canvas = page.getByRole('region', { name: 'View' }).locator('canvas');
     const drag = async (x: number, by: number) => {
         const box = (await canvas.boundingBox())!;
-        const scale = Math.min(box.width, box.height * 1.25) / (2.5 * 0.5 * Math.hypot(0.24, 0.18, 0.06));
-        await page.waitForTimeout(1000);
+        const scale = await pixelsPerMetre(page);
         await page.mouse.move(box.x + box.width / 2 + scale * x, box.y + box.height / 2);
         await page.mouse.down();
         await page.mouse.move(box.x + box.width / 2 + scale * (x + by / 2), box.y + box.height / 2, { steps: 5 });
@@ -169,7 +168,7 @@ test('an assembly gets axes of its own, is turned as a whole, repeated and taken
     await page.getByRole('button', { name: 'Y', exact: true }).click();
     await page.waitForTimeout(1000);
     const box = (await page.getByRole('region', { name: 'View' }).locator('canvas').boundingBox())!;
-    const scale = Math.min(box.width, box.height * 1.25) / (2.5 * 0.5 * Math.hypot(0.24, 0.18, 0.06));
+    const scale = await pixelsPerMetre(page);
     // Seen along y: the arrow hangs beside the upper corner of the space; its head goes from below its tail to the right of it.
     const place = (x: number, z: number) => [box.x + box.width / 2 + scale * x, box.y + box.height / 2 - scale * z] as const;
     const [tail, length] = [[-0.1296, 0.03], 0.048] as const;

@@ -47,3 +47,11 @@ export async function run(page: Page, grade?: string): Promise<void> {
     await expect(ledger(page).getByText('the model has changed since')).toBeHidden({ timeout: 60_000 });
     await expect(runStrip(page)).toContainText('Solved', { timeout: 60_000 });
 }
+
+/** How large a metre is in the view once the camera stands still, by the scale bar. */
+export async function pixelsPerMetre(page: Page): Promise<number> {
+    await page.waitForTimeout(1200);
+    const bar = page.getByTestId('scale bar');
+    const millimetres = Number.parseFloat((await bar.textContent())!);
+    return Number.parseFloat(await bar.evaluate((element) => element.style.width)) / (millimetres / 1000);
+}

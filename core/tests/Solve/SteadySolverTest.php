@@ -133,11 +133,11 @@ final class SteadySolverTest extends TestCase
         self::solved($document);
     }
 
-    public function testTheDemoMissesOneLimitAndItsHeatRoutesAddUp(): void
+    public function testTheDemoIsWorstAtAConverterAndItsHeatRoutesAddUp(): void
     {
         $result = self::solved(Models::demo());
-        self::assertSame(1, $result->verdict['missed']);
         self::assertSame('l-converter-b', $result->verdict['worst']);
+        self::assertLessThan(0.0, $result->verdict['worstMargin'], 'over its limit, though within what the grid leaves open');
         foreach ($result->parts as $part) {
             self::assertEqualsWithDelta($part['power'], array_sum((array) $part['routes']), 1e-5, $part['name']);
         }

@@ -44,7 +44,7 @@ export function RunBadge({ runs }: { runs: RunState }) {
             </span>
             {(latest?.picture ?? 0) > 0 && (
                 <Button size="small" onClick={() => set({ stage: 'Judge' })} sx={{ minWidth: 0, py: 0 }}>
-                    Judge
+                    See the answer
                 </Button>
             )}
         </Paper>

@@ -49,7 +49,7 @@ describe('the badge of a run', () => {
         expect(screen.queryByRole('button')).toBeNull();
         rerender(<RunBadge runs={state({ state: 'solved', picture: 3 })} />);
         expect(screen.getByText('Run ended')).toBeVisible();
-        await userEvent.click(screen.getByRole('button', { name: 'Judge' }));
+        await userEvent.click(screen.getByRole('button', { name: 'See the answer' }));
         expect(useScreen.getState().stage).toBe('Judge');
     });
 });

@@ -11,6 +11,7 @@ export function ScaleBar({ bar }: { bar: RefObject<HTMLDivElement | null> }) {
     return (
         <Box
             ref={bar}
+            data-testid="scale bar"
             sx={{ position: 'absolute', right: 14, bottom: 12, textAlign: 'center', fontSize: 11.5, pointerEvents: 'none', color: 'text.secondary' }}
         >
             <span />

@@ -24,6 +24,8 @@ export function Sharpness({ busy }: { /** Whether something moves by itself, or 
             timer = window.setTimeout(() => {
                 setDpr(busy ? plain : fine);
                 useAim.setState({ moving: false });
+                // Whoever holds a handle takes the end of the move for himself.
+                setEvents({ enabled: true });
                 invalidate();
             }, REST);
         };
