@@ -73,9 +73,7 @@ final class RunController
 
     public function field(Run $run, int $picture, string $field): Response
     {
-        $names = [...Fields::NAMES, ...FieldFile::AT_SURFACES, 'parts', 'surfaces', 'faceVelocity'];
-
-        return $this->files->response($run, $picture, FieldFile::name($field) ?? abort(404, "There is no field \"$field\"; there are " . implode(', ', $names) . '.'));
+        return $this->files->response($run, $picture, FieldFile::name($field) ?? abort(404, "There is no field \"$field\"; there are " . implode(', ', FieldFile::names()) . '.'));
     }
 
     public function probe(Request $request, Run $run): JsonResponse

@@ -28,11 +28,13 @@ final class Fields
     /** @return iterable<Field> all there are, one after the other */
     public static function of(State $state): iterable
     {
-        foreach (self::namesOf($state) as $name) {
+        $names = self::namesOf($state);
+        $conducted = in_array('heatFlux', $names, true) ? new ConductedHeat($state) : null;
+        foreach ($names as $name) {
             $field = match ($name) {
                 'temperature' => self::temperature($state),
-                'heatFlux' => (new ConductedHeat($state))->flux(),
-                'conductivity' => (new ConductedHeat($state))->conductivity(),
+                'heatFlux' => $conducted?->flux(),
+                'conductivity' => $conducted?->conductivity(),
                 'velocity' => self::velocity($state),
                 'pressure' => self::pressure($state),
                 'cellsAcross' => CellsAcross::of($state->voxels),

@@ -23,13 +23,22 @@ final class FieldFile
     /** Fields at surfaces, by the name of the file without its ending. */
     public const AT_SURFACES = ['surfaceTemperature', 'surfaceHeatFlux', 'fluidTemperature', 'convectionCoefficient'];
 
+    /** What places fields. */
+    private const PLACES = ['parts', 'surfaces', 'faceVelocity'];
+
+    /** @return list<string> everything that name() knows */
+    public static function names(): array
+    {
+        return [...Fields::NAMES, ...self::AT_SURFACES, ...self::PLACES];
+    }
+
     /** The file of a field, or of what places it ("parts", "surfaces", "faceVelocity"); null where there is no such field. */
     public static function name(string $field): ?string
     {
         return match (true) {
-            in_array($field, Fields::NAMES, true), in_array($field, self::AT_SURFACES, true), $field === 'faceVelocity' => "$field.f32",
             $field === 'parts' => 'parts.u16',
             $field === 'surfaces' => 'surfaces.u32',
+            in_array($field, self::names(), true) => "$field.f32",
             default => null,
         };
     }

@@ -234,11 +234,12 @@ final class ResultBuilder
         // Kelvin and litres per second have no order among them: the worst margin is one of temperature.
         $known = array_values(array_filter($limits, fn (array $l) => $l['margin'] !== null && $l['quantity'] === 'temperature'));
         usort($known, fn (array $a, array $b) => $a['margin'] <=> $b['margin']);
+        $counts = array_count_values(array_column($limits, 'verdict'));
 
         return [
             'limits' => count($limits),
-            'missed' => count(array_keys(array_column($limits, 'verdict'), 'missed', true)),
-            'undecided' => count(array_keys(array_column($limits, 'verdict'), 'undecided', true)),
+            'missed' => $counts['missed'] ?? 0,
+            'undecided' => $counts['undecided'] ?? 0,
             'worst' => $known[0]['id'] ?? null,
             'worstMargin' => $known[0]['margin'] ?? null,
         ];

@@ -1,10 +1,8 @@
 import Close from '@mui/icons-material/Close';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { lazy, Suspense, useState } from 'react';
 import type { Outline, OutlinePart, Result, ResultPart, Revision } from '../api/types';
 import { AssemblyFields } from './AssemblyFields';
 import { Chapter, Line } from './Chapter';
@@ -42,9 +40,8 @@ import {
     type UnitSet,
 } from '../units/units';
 import { LadderChapter } from '../routes/LadderChapter';
+import { RoutesButton } from '../routes/RoutesButton';
 import { verdictColours } from '../theme/verdicts';
-
-const RoutesDialog = lazy(() => import('../routes/RoutesDialog').then((module) => ({ default: module.RoutesDialog })));
 
 function nameOf(target: string, outline: Outline): string {
     const part = outline.parts.find((p) => p.id === target);
@@ -54,7 +51,6 @@ function nameOf(target: string, outline: Outline): string {
 }
 
 function Routes({ part, outline, result }: { part: ResultPart; outline: Outline; result: Result }) {
-    const [open, setOpen] = useState(false);
     const routes = Object.entries(part.routes)
         .filter(([, heat]) => Math.abs(heat) > 5e-4)
         .sort((a, b) => Math.abs(b[1]) - Math.abs(a[1]));
@@ -77,14 +73,7 @@ function Routes({ part, outline, result }: { part: ResultPart; outline: Outline;
                     </Box>
                 ))}
             </Chapter>
-            <Button size="small" color="inherit" onClick={() => setOpen(true)}>
-                Follow its heat
-            </Button>
-            {open && (
-                <Suspense fallback={null}>
-                    <RoutesDialog outline={outline} result={result} of={[part.id]} onClose={() => setOpen(false)} />
-                </Suspense>
-            )}
+            <RoutesButton label="Follow its heat" outline={outline} result={result} of={[part.id]} />
         </>
     );
 }

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import { lazy, Suspense, useState } from 'react';
+import { bypassPercent } from '../routes/bypass';
+import { RoutesButton } from '../routes/RoutesButton';
 import { Curve } from '../runs/Curve';
 import type { Outline, Result, ResultLimit } from '../api/types';
 import { amountOf, marginOf, readingOf, readingSpreadOf } from '../units/quantities';
@@ -24,15 +24,12 @@ import { Chapter, Line } from './Chapter';
 import { Panel } from './Panel';
 import { verdictColours } from '../theme/verdicts';
 
-const RoutesDialog = lazy(() => import('../routes/RoutesDialog').then((module) => ({ default: module.RoutesDialog })));
-
 type Flow = NonNullable<Result['flow']>;
 
 const percent = (share: number): string => `${number(100 * share, share < 0.001 ? 3 : 1)} %`;
 
 /** What leaves the space and how it was computed: what Judge shows while no part is selected. */
 export function SpaceSummary({ result, outline, units }: { result: Result; outline: Outline; units: UnitSet }) {
-    const [followed, setFollowed] = useState(false);
     const { flow } = result;
     const limits = result.limits.filter((limit) => limit.part === null);
     const sides = Object.entries(result.sides).flatMap(([side, sum]) => (sum && Math.abs(sum.heat) > 5e-4 ? [[side, sum.heat] as const] : []));
@@ -46,16 +43,7 @@ export function SpaceSummary({ result, outline, units }: { result: Result; outli
             title={flow ? 'Flow' : 'Space'}
             note={flow ? regimeOf(flow) : 'What leaves it; the parts show when they are selected'}
         >
-            {result.fields.includes('temperature') && (
-                <Button size="small" variant="outlined" color="inherit" onClick={() => setFollowed(true)} sx={{ mt: 1 }}>
-                    Heat routes
-                </Button>
-            )}
-            {followed && (
-                <Suspense fallback={null}>
-                    <RoutesDialog outline={outline} result={result} of={null} onClose={() => setFollowed(false)} />
-                </Suspense>
-            )}
+            {result.fields.includes('temperature') && <RoutesButton label="Heat routes" outlined outline={outline} result={result} of={null} />}
             {limits.length > 0 && (
                 <Chapter title="Limits of the space">
                     {limits.map((limit) => (
@@ -185,7 +173,7 @@ function FlowChapters({ flow, units }: { flow: Flow; units: UnitSet }) {
                 <Chapter key={sink.part} title={`${sink.name}: air`}>
                     <Line label="Through the fins">{volumeFlow(sink.through, units)}</Line>
                     <Line label="Bypasses them">
-                        {volumeFlow(sink.beside, units)}, {number((100 * sink.beside) / Math.max(sink.through + sink.beside, 1e-12), 0)} %
+                        {volumeFlow(sink.beside, units)}, {bypassPercent(sink)} %
                     </Line>
                 </Chapter>
             ))}

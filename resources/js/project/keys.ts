@@ -1,8 +1,7 @@
 import type { ModelEditor } from '../model/useModelEditor';
 import { duplicateParts, removeParts } from '../model/partCommands';
-import { boxAround } from '../model/box';
 import { stages, useScreen } from '../state/screen';
-import { useAim } from '../view/camera/aim';
+import { fit } from '../view/camera/aim';
 
 /** What a key may do on the project screen. */
 export interface KeyContext {
@@ -111,8 +110,7 @@ export const keys: Key[] = [
         shown: 'F',
         meaning: 'Fit the selection, or everything, into the view',
         run: ({ editor }) => {
-            const parts = editor.revision?.outline.parts.filter((part) => screen().selection.includes(part.id)) ?? [];
-            useAim.getState().give(parts.length > 0 ? { kind: 'fit', box: boxAround(parts) } : { kind: 'face', facing: 'home', box: null });
+            fit(editor.revision?.outline.parts.filter((part) => screen().selection.includes(part.id)) ?? []);
         },
     },
     {

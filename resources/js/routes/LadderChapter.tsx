@@ -3,8 +3,9 @@ import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import type { Outline, Result } from '../api/types';
 import { useScreen } from '../state/screen';
-import { difference, differenceUnit, number, temperatureWithUnit, type UnitSet } from '../units/units';
-import { ladder, type Ladder, type Rung } from './ladder';
+import { difference, differenceUnit, temperatureWithUnit, type UnitSet } from '../units/units';
+import { bypassPercent, type Sink } from './bypass';
+import { ladder, type Rung } from './ladder';
 
 interface Props {
     part: string;
@@ -26,8 +27,7 @@ const remedies: Record<Rung['kind'], string> = {
 const sinkOf = (id: string | null, result: Result) => result.flow?.sinks?.find((sink) => sink.part === id);
 
 /** What goes past a heat sink, in brackets; nothing where that is not told. */
-const bypassOf = (sink: ReturnType<typeof sinkOf>): string =>
-    sink && sink.through > 0 ? ` (bypass ${number((100 * sink.beside) / (sink.through + sink.beside), 0)} %)` : '';
+const bypassOf = (sink: Sink | undefined): string => (sink && sink.through > 0 ? ` (bypass ${bypassPercent(sink)} %)` : '');
 
 function nameOf(rung: Rung, outline: Outline, result: Result): string {
     const name = (id: string | null) => outline.parts.find((part) => part.id === id)?.name ?? '';
@@ -46,8 +46,6 @@ function nameOf(rung: Rung, outline: Outline, result: Result): string {
 }
 
 const partsOf = (rung: Rung): string[] => [rung.part, rung.to].filter((id) => id !== null);
-
-const base = ({ base: at }: Ladder): string => (at === 'ambient' ? 'ambient' : at);
 
 /** The steps from the ambient to a part along the main route of its heat, drawn and in one sentence. */
 export function LadderChapter({ part, outline, result, ambient, units }: Props) {
@@ -100,7 +98,7 @@ export function LadderChapter({ part, outline, result, ambient, units }: Props) 
                 </ButtonBase>
             ))}
             <Typography variant="body2" color="text.secondary" sx={{ pt: 0.75 }}>
-                {base(steps)} {temperatureWithUnit(steps.from, units)}
+                {steps.base} {temperatureWithUnit(steps.from, units)}
                 {steps.rungs.map((rung) => `, ${nameOf(rung, outline, result)} ${kelvin(rung.rise)}`).join('')} = <b>{temperatureWithUnit(steps.to, units)}</b>.
                 The largest step is {nameOf(largest, outline, result)}: {remedies[largest.kind]} would lower it.
             </Typography>

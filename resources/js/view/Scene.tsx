@@ -236,7 +236,7 @@ export function Scene({ outline, picture, grid, framed, drags, callouts, sheet, 
                     section={section}
                     box={space}
                     picture={picture}
-                    clips={[...cuts].filter(([id]) => id !== section.id).map(([, plane]) => plane)}
+                    cuts={cuts}
                     grid={stage === 'Solve' || section.gridLines ? (grid ?? picture?.result.grid.lines) : undefined}
                     dark={dark}
                     onHover={picture ? overSection : undefined}

@@ -15,9 +15,8 @@ import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
 import type { ReactNode } from 'react';
 import type { Outline } from '../api/types';
-import { boxAround } from '../model/box';
 import { useScreen } from '../state/screen';
-import { useAim } from './camera/aim';
+import { fit } from './camera/aim';
 import { ExportMenu } from './ExportMenu';
 import { layersOf } from './shown/shown';
 import { show, shownNow, useShown } from './shown/store';
@@ -57,13 +56,8 @@ export function ViewTools({ outline, mayProbe, project, mayEdit }: Props) {
     const shown = useShown((s) => s);
     const sections = layersOf(shown, 'section');
     const { faint } = shown;
-    const give = useAim((s) => s.give);
     const cut = sections.some((section) => section.visible);
     const isHidden = selection.length > 0 && selection.every((id) => hidden.includes(id));
-    const fit = () => {
-        const parts = outline.parts.filter((part) => selection.includes(part.id));
-        give(parts.length > 0 ? { kind: 'fit', box: boxAround(parts) } : { kind: 'face', facing: 'home', box: null });
-    };
     return (
         <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 1, pointerEvents: 'none !important', '& > *': { pointerEvents: 'auto' } }}>
             <Paper variant="outlined" sx={row}>
@@ -147,7 +141,11 @@ export function ViewTools({ outline, mayProbe, project, mayEdit }: Props) {
                     >
                         <VideocamOutlined fontSize="small" />
                     </Tool>
-                    <Tool label="Fit" title={selection.length > 0 ? 'Fit the selection into the view (F)' : 'Fit everything into the view (F)'} onClick={fit}>
+                    <Tool
+                        label="Fit"
+                        title={selection.length > 0 ? 'Fit the selection into the view (F)' : 'Fit everything into the view (F)'}
+                        onClick={() => fit(outline.parts.filter((part) => selection.includes(part.id)))}
+                    >
                         <FitScreenOutlined fontSize="small" />
                     </Tool>
                     {stage === 'Judge' && <ViewsMenu project={project} mayEdit={mayEdit} />}

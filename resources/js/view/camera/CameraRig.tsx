@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react';
 import { Vector3, type OrthographicCamera as ParallelCamera, type PerspectiveCamera as CentralCamera } from 'three';
 import type { OrbitControls as Controls } from 'three-stdlib';
 import { useLatest } from '../../state/hooks';
-import type { Bounds } from '../shown/planes';
+import type { Box } from '../../model/box';
 import { directionOf, useAim, type Pose } from './aim';
 
 const isCentral = (camera: object): camera is CentralCamera => 'isPerspectiveCamera' in camera;
@@ -23,7 +23,7 @@ interface View {
 }
 
 /** How many pixels a metre has at most for a box to be seen whole along a direction. */
-function scaleFor({ min, max }: Bounds, direction: Vector3, width: number, height: number): number {
+function scaleFor({ min, max }: Box, direction: Vector3, width: number, height: number): number {
     const back = direction.clone().normalize();
     const right = new Vector3(0, 0, 1).cross(back).normalize();
     const up = back.clone().cross(right);
@@ -32,11 +32,11 @@ function scaleFor({ min, max }: Bounds, direction: Vector3, width: number, heigh
     return FILL * Math.min(width / Math.max(2 * extent(right), 1e-9), height / Math.max(2 * extent(up), 1e-9));
 }
 
-const middleOf = ({ min, max }: Bounds): Vector3 => new Vector3(...min.map((m, n) => 0.5 * (m + max[n]!)));
+const middleOf = ({ min, max }: Box): Vector3 => new Vector3(...min.map((m, n) => 0.5 * (m + max[n]!)));
 
 interface Props {
     /** All that may be looked at. */
-    box: Bounds;
+    box: Box;
     perspective: boolean;
 }
 
@@ -51,7 +51,7 @@ export function CameraRig({ box, perspective }: Props) {
     );
 }
 
-function Moves({ box }: { box: Bounds }) {
+function Moves({ box }: { box: Box }) {
     const { camera, controls, size, invalidate } = useThree();
     const order = useAim((s) => s.order);
     const latest = useLatest({ size, box });

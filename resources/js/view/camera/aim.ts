@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Bounds } from '../shown/planes';
+import { boxAround, type Box } from '../../model/box';
 import type { Triple } from '../shown/shown';
 
 /** Where the camera is and what it looks at. */
@@ -13,7 +13,7 @@ export interface Pose {
 
 export type Facing = 'home' | 'x' | 'y' | 'z' | '-x' | '-y' | '-z';
 
-export type Order = { kind: 'face'; facing: Facing; box: Bounds | null } | { kind: 'fit'; box: Bounds } | { kind: 'pose'; pose: Pose };
+export type Order = { kind: 'face'; facing: Facing; box: Box | null } | { kind: 'fit'; box: Box } | { kind: 'pose'; pose: Pose };
 
 interface AimStore {
     /** The last order to the camera; a new object for every order. */
@@ -35,6 +35,10 @@ export const useAim = create<AimStore>((set) => ({
     moving: false,
     snapshot: null,
 }));
+
+/** Brings parts into view, or everything where none are given. */
+export const fit = (parts: readonly Box[]): void =>
+    useAim.getState().give(parts.length > 0 ? { kind: 'fit', box: boxAround(parts) } : { kind: 'face', facing: 'home', box: null });
 
 export const directionOf: Readonly<Record<Facing, Triple>> = {
     home: [-0.9, -1.25, 1.05],

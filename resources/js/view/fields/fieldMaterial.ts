@@ -222,8 +222,11 @@ const WHATEVER = -1;
 /** Below every value. */
 const NOTHING = -3e38;
 
+/** From where a surface is seen. */
+export type Side = 'front' | 'back' | 'both';
+
 interface Options {
-    side: 'front' | 'back' | 'both';
+    side: Side;
     /** Whether light falls on it. */
     shaded: boolean;
     clips: Plane[];

@@ -5,11 +5,11 @@ import { BufferAttribute, BufferGeometry, DoubleSide, type Plane } from 'three';
 import { mergeVertices } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
 import { isosurfaceQuery } from '../../api/queries';
 import { fieldKinds, type FieldName } from '../fields/catalogue';
-import { applyScale, fieldMaterial } from '../fields/fieldMaterial';
 import { cssAt } from '../fields/palettes';
 import { shareOf } from '../fields/scale';
 import type { IsosurfaceLayer } from '../shown/shown';
 import type { Picture } from './picture';
+import { useFieldMaterial } from './useFieldMaterial';
 
 interface Props {
     layer: IsosurfaceLayer;
@@ -34,11 +34,8 @@ export function Isosurface({ layer, picture, clips, onHover, onLeave }: Props) {
     useEffect(() => () => geometry?.dispose(), [geometry]);
     const shown = layer.colour ?? layer.field;
     const scale = picture?.scales.get(shown);
-    const textures = layer.colour ? picture?.textures.get(layer.colour) : undefined;
-    const material = useMemo(() => (textures ? fieldMaterial(textures, { side: 'both', shaded: true, clips }) : null), [textures, clips]);
-    useEffect(() => () => material?.dispose(), [material]);
+    const material = useFieldMaterial(picture, layer.colour, 'both', true, clips);
     if (!geometry || !scale) return null;
-    if (material) applyScale(material, fieldKinds[shown].palette, scale);
     const handlers = { onPointerMove: onHover && ((event: ThreeEvent<PointerEvent>) => onHover(shown, event)), onPointerOut: onLeave };
     return material ? (
         <mesh key="field" geometry={geometry} material={material} {...handlers} />

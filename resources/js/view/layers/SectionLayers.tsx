@@ -4,15 +4,16 @@ import { BufferAttribute, BufferGeometry, DoubleSide, Plane, Vector3 } from 'thr
 import { useByValue } from '../../state/hooks';
 import { fieldKinds, type FieldName } from '../fields/catalogue';
 import { sample } from '../fields/field';
-import { applyScale, fieldMaterial } from '../fields/fieldMaterial';
 import { inkOn } from '../fields/palettes';
 import { shareOf } from '../fields/scale';
-import { extentAlong, middleOf, polygonOf, type Bounds } from '../shown/planes';
+import type { Box } from '../../model/box';
+import { extentAlong, middleOf, polygonOf } from '../shown/planes';
 import type { SectionLayer, Triple } from '../shown/shown';
 import { show } from '../shown/store';
 import { useLineDrag } from '../useLineDrag';
 import { gridLines } from './gridLines';
 import type { Picture } from './picture';
+import { useFieldMaterial } from './useFieldMaterial';
 import { vectors } from './vectors';
 
 /** Of a metre, so that a cut does not hide the section that it is. */
@@ -38,10 +39,10 @@ export function useClips(sections: readonly SectionLayer[]): ReadonlyMap<number,
 
 interface Props {
     section: SectionLayer;
-    box: Bounds;
+    box: Box;
     picture: Picture | null;
-    /** What others cut away. */
-    clips: Plane[];
+    /** What every section cuts away. */
+    cuts: ReadonlyMap<number, Plane>;
     /** Lines of the grid along x, y and z, m, where they are shown. */
     grid: readonly (readonly number[])[] | undefined;
     dark: boolean;
@@ -66,15 +67,14 @@ function useGeometry(geometry: BufferGeometry | null): BufferGeometry | null {
 }
 
 /** A plane through the space, coloured by a field, with vectors and grid lines, and a handle that is dragged along its normal. */
-export function Section({ section, box, picture, clips, grid, dark, onHover, onLeave, onPick }: Props) {
+export function Section({ section, box, picture, cuts, grid, dark, onHover, onLeave, onPick }: Props) {
     const { field, normal, position } = section;
     const polygon = useMemo(() => polygonOf({ normal, position }, box), [normal, position, box]);
     const plane = useGeometry(useMemo(() => flat(polygon), [polygon]));
-    const textures = field ? picture?.textures.get(field) : undefined;
     const scale = field ? picture?.scales.get(field) : undefined;
-    const material = useMemo(() => (textures ? fieldMaterial(textures, { side: 'both', shaded: false, clips }) : null), [textures, clips]);
-    useEffect(() => () => material?.dispose(), [material]);
-    if (material && field && scale) applyScale(material, fieldKinds[field].palette, scale);
+    // Its own cut lies in the plane. The same list while the section moves, so that the material stays.
+    const clips = useMemo(() => [...cuts].filter(([id]) => id !== section.id).map(([, cut]) => cut), [cuts, section.id]);
+    const material = useFieldMaterial(picture, field, 'both', false, clips);
 
     const { density, projected, vectors: kind, flipped } = section;
     const arrows = useGeometry(

@@ -27,7 +27,7 @@ const TRAVEL = 6;
 const PARTICLES = 600;
 
 /** The streamlines of a layer, as far as they have come. */
-export function useStreams(layer: StreamlinesLayer, outline: Outline, sections: readonly SectionLayer[], picture: Picture | null): Stream[] {
+function useStreams(layer: StreamlinesLayer, outline: Outline, sections: readonly SectionLayer[], picture: Picture | null): Stream[] {
     const from = useMemo(() => seeds(layer.from, outline, sections, layer.count), [layer.from, layer.count, outline, sections]);
     const bytes = useQuery(streamlinesQuery(picture?.run, picture?.number ?? 0, from, layer.back)).data;
     return useMemo(() => {

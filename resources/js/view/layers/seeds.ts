@@ -1,6 +1,7 @@
 import { Vector3 } from 'three';
 import type { Outline } from '../../api/types';
-import { axisNormal, pattern, polygonOf, type Bounds } from '../shown/planes';
+import type { Box } from '../../model/box';
+import { axisNormal, pattern, polygonOf } from '../shown/planes';
 import type { SectionLayer, SeedPlace, Triple } from '../shown/shown';
 
 /** The core traces no more lines at once. */
@@ -9,14 +10,14 @@ export const MOST_SEEDS = 1000;
 /** Of the size of a box, so far outside of it a part is seeded. */
 const BESIDE = 0.04;
 
-const flatAxis = ({ min, max }: Bounds): 0 | 1 | 2 => {
+const flatAxis = ({ min, max }: Box): 0 | 1 | 2 => {
     const sizes = max.map((m, n) => m - min[n]!);
     return sizes.indexOf(Math.min(...sizes)) as 0 | 1 | 2;
 };
 
 /** Rectangles from which lines start: a position along an axis, and what bounds it. */
 function rectangles(from: SeedPlace, outline: Outline, sections: readonly SectionLayer[]): { polygon: Vector3[]; normal: Triple }[] {
-    const across = (box: Bounds, axis: 0 | 1 | 2, position: number) => {
+    const across = (box: Box, axis: 0 | 1 | 2, position: number) => {
         const [min, max] = [[...box.min], [...box.max]];
         // A flat shape has no thickness to be cut in.
         [min[axis], max[axis]] = [position - 1e-6, position + 1e-6];

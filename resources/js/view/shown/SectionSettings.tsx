@@ -13,7 +13,8 @@ import { useEffect, useState } from 'react';
 import { usePreferences } from '../../state/screen';
 import { lengthUnit, number, size, typedLength } from '../../units/units';
 import { NumberBox, NumberSetting } from './Setting';
-import { anglesOf, axisNormal, axisOf, extentAlong, normalAt, type Bounds } from './planes';
+import type { Box as Extent } from '../../model/box';
+import { anglesOf, axisNormal, axisOf, extentAlong, normalAt } from './planes';
 import { layersOf, type SectionLayer, type Triple } from './shown';
 import { show, useShown } from './store';
 
@@ -45,7 +46,7 @@ const typedAngle = (text: string): number | null => {
 };
 
 /** Which way a section lies, where it is, and what it cuts away. */
-export function SectionPlaneSettings({ section, box }: { section: SectionLayer; box: Bounds }) {
+export function SectionPlaneSettings({ section, box }: { section: SectionLayer; box: Extent }) {
     const units = usePreferences((s) => s.units);
     const [playing, setPlaying] = useState(false);
     const axis = axisOf(section.normal);
@@ -156,7 +157,7 @@ export function SectionPlaneSettings({ section, box }: { section: SectionLayer; 
 }
 
 /** The first section, outside Judge: where it lies, and nothing of results. */
-export function SectionTools({ box }: { box: Bounds }) {
+export function SectionTools({ box }: { box: Extent }) {
     const section = useShown((shown) => layersOf(shown, 'section').find((layer) => layer.visible));
     return section ? (
         <Paper variant="outlined" sx={{ width: 232, alignSelf: 'start', px: 1.25, py: 0.75 }}>

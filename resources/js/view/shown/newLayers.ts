@@ -1,12 +1,13 @@
 import type { Outline, Result } from '../../api/types';
-import { axisNormal, type Bounds } from './planes';
+import type { Box } from '../../model/box';
+import { axisNormal } from './planes';
 import type { IsosurfaceLayer, Layer, SectionLayer, StreamlinesLayer } from './shown';
 import type { FieldName } from '../fields/catalogue';
 
 type New<L extends Layer> = Omit<L, 'id'>;
 
 /** A section through the middle, across z, that cuts away what lies above it. */
-export const newSection = ({ min, max }: Bounds, field: FieldName | null): New<SectionLayer> => ({
+export const newSection = ({ min, max }: Box, field: FieldName | null): New<SectionLayer> => ({
     kind: 'section',
     visible: true,
     field,

@@ -1,10 +1,6 @@
 import { Vector3 } from 'three';
+import type { Box } from '../../model/box';
 import type { SectionLayer, Triple } from './shown';
-
-export interface Bounds {
-    min: readonly number[];
-    max: readonly number[];
-}
 
 type Planar = Pick<SectionLayer, 'normal' | 'position'>;
 
@@ -34,18 +30,18 @@ export function basisOf(normal: Triple): [Vector3, Vector3] {
     return [u, n.clone().cross(u).normalize()];
 }
 
-const corners = ({ min, max }: Bounds): Vector3[] =>
+const corners = ({ min, max }: Box): Vector3[] =>
     Array.from({ length: 8 }, (_, n) => new Vector3(...[0, 1, 2].map((axis) => ((n >> axis) & 1 ? max : min)[axis]!)));
 
 /** Least and greatest distance of a box along a normal, m. */
-export function extentAlong(normal: Triple, box: Bounds): [number, number] {
+export function extentAlong(normal: Triple, box: Box): [number, number] {
     const n = new Vector3(...normal);
     const all = corners(box).map((corner) => corner.dot(n));
     return [Math.min(...all), Math.max(...all)];
 }
 
 /** Corners of the polygon in which a plane cuts a box, in order around it; fewer than three where it does not. */
-export function polygonOf({ normal, position }: Planar, box: Bounds): Vector3[] {
+export function polygonOf({ normal, position }: Planar, box: Box): Vector3[] {
     const n = new Vector3(...normal);
     const all = corners(box);
     const cuts: Vector3[] = [];
