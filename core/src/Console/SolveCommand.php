@@ -6,12 +6,9 @@ namespace Foehn\Console;
 
 use Foehn\Codec\ModelCodec;
 use Foehn\Model\Model;
-use Foehn\Model\ModelException;
 use Foehn\Model\Watch;
 use Foehn\Results\FieldFile;
-use Foehn\Results\OutputException;
 use Foehn\Results\ResultBuilder;
-use Foehn\Solve\FlowState;
 use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
 
@@ -24,9 +21,6 @@ final class SolveCommand
 {
     private const ZERO_CELSIUS = 273.15;
 
-    /** From which another computation may start. */
-    private const STATE = 'flow.state';
-
     /** @param list<string> $arguments */
     public static function run(array $arguments): int
     {
@@ -36,10 +30,11 @@ final class SolveCommand
         $model = ModelCodec::fromJson($json);
         $grade = $options->grade();
         $model = $grade === null ? $model : $model->withGrade($grade);
-        $solution = (new SteadySolver($model, new TerminalListener(), self::start($options->value('start'), $options->has('frozen'))))->solve();
+        $solution = (new SteadySolver($model, new TerminalListener(), $options->value('start') === null ? new Start(frozen: $options->has('frozen')) : SolveFiles::start($options->value('start'), $options->has('frozen'))))->solve();
         $result = ResultBuilder::build($solution, hash('sha256', $json));
         if ($options->value('out') !== null) {
-            self::write($options->value('out'), $result, [...FieldFile::of($solution->state), self::STATE => $solution->checkpoint?->toBytes() ?? '']);
+            $document = json_encode($result, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+            SolveFiles::write($options->value('out'), ['result.json' => $document, ...FieldFile::of($solution->state), SolveFiles::STATE => $solution->checkpoint?->toBytes() ?? '']);
         }
         self::print($model, $result);
         if (! $solution->outcome->converged) {
@@ -49,33 +44,6 @@ final class SolveCommand
         }
 
         return $options->has('strict') && $result['verdict']['missed'] + $result['verdict']['undecided'] > 0 ? 1 : 0;
-    }
-
-    private static function start(?string $directory, bool $frozen): Start
-    {
-        if ($directory === null) {
-            return new Start(frozen: $frozen);
-        }
-        $flow = FlowState::fromBytes(Options::read("$directory/" . self::STATE)) ?? throw ModelException::at('', "$directory/" . self::STATE . ' is not the state of a flow that this version wrote');
-        /** @var array{model?: array{hash?: mixed}}|null $result */
-        $result = json_decode(Options::read("$directory/result.json"), true);
-
-        return new Start($flow, [], $frozen, is_string($result['model']['hash'] ?? null) ? $result['model']['hash'] : null);
-    }
-
-    /**
-     * @param Result $result
-     * @param array<string, string> $fields by file name; empty ones are left out
-     */
-    private static function write(string $directory, array $result, array $fields): void
-    {
-        if (! is_dir($directory) && ! @mkdir($directory, 0777, true)) {
-            throw new OutputException("the folder $directory cannot be made");
-        }
-        FieldFile::write("$directory/result.json", json_encode($result, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
-        foreach (array_filter($fields) as $name => $bytes) {
-            FieldFile::write("$directory/$name", $bytes);
-        }
     }
 
     /** @param Result $result */

@@ -59,6 +59,19 @@ final readonly class Material
         return new self(new Name($id, $title, 'board', $source), $conductivity, $bulk, self::SOLDER_MASK, null);
     }
 
+    /** The same material conducting so many times better. */
+    public function conducting(float $times): self
+    {
+        $better = fn (PropertyLaw $law): PropertyLaw => PropertyLaw::of([$law], fn (float $temperature): float => $times * $law->at($temperature));
+
+        return new self(
+            new Name($this->id, $this->title, $this->category, $this->source),
+            [$better($this->conductivity[0]), $better($this->conductivity[1]), $better($this->conductivity[2])],
+            new Bulk($this->density, $this->specificHeat, $this->expansion), $this->emissivity, $this->resistivity,
+            $this->fluid ? new FluidProperties($this->viscosity, $this->powerLaw, $this->gasConstant) : null,
+        );
+    }
+
     public function dependsOnTemperature(): bool
     {
         return ! ($this->conductivity[0]->isConstant() && $this->conductivity[1]->isConstant() && $this->conductivity[2]->isConstant());

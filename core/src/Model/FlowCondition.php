@@ -45,6 +45,14 @@ final readonly class FlowCondition
         return false;
     }
 
+    /** The same, with what enters so many kelvin warmer where it has a given temperature. */
+    public function warmerFrom(float $temperature, float $by): self
+    {
+        $enters = $this->temperature->isConstant() && $this->temperature->constant === $temperature ? ScalarField::constant($temperature + $by) : $this->temperature;
+
+        return new self($this->kind, $this->slip, $this->given, $this->velocity, $enters, $this->pressure);
+    }
+
     public function isWall(): bool
     {
         return $this->kind === 'wall' || $this->kind === 'symmetry';

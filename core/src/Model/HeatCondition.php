@@ -25,6 +25,24 @@ final readonly class HeatCondition
         return new self('adiabatic', ScalarField::constant(0.0), ScalarField::constant(0.0));
     }
 
+    /** The same with so many times the value. */
+    public function times(float $factor): self
+    {
+        return new self($this->kind, $this->value->times($factor), $this->ambient);
+    }
+
+    /** The same so many kelvin warmer, where it is tied to a given temperature. */
+    public function warmerFrom(float $temperature, float $by): self
+    {
+        $warmer = fn (ScalarField $field): ScalarField => $field->isConstant() && $field->constant === $temperature ? ScalarField::constant($temperature + $by) : $field;
+
+        return match ($this->kind) {
+            'temperature' => new self($this->kind, $warmer($this->value), $this->ambient),
+            'film' => new self($this->kind, $this->value, $warmer($this->ambient)),
+            default => $this,
+        };
+    }
+
     /** The same heat on a face whose steps have so many times its area. */
     public function onSteps(float $steps): self
     {

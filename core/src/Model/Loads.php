@@ -18,4 +18,15 @@ final readonly class Loads
     public function __construct(public float $power, public ?ScalarField $source, public array $faces, public array $terminals = [])
     {
     }
+
+    public function withPower(float $power): self
+    {
+        return new self($power, $this->source, $this->faces, $this->terminals);
+    }
+
+    /** @param array<string, HeatCondition> $faces by face name */
+    public function withFaces(array $faces): self
+    {
+        return new self($this->power, $this->source, $faces, $this->terminals);
+    }
 }

@@ -6,6 +6,7 @@ namespace Foehn\Model;
 
 use Foehn\Geometry\Box;
 use Foehn\Materials\Library;
+use Foehn\Materials\Material;
 use Foehn\Shapes\PlateFins;
 
 /** One variant, evaluated: every formula is a number in SI units and every reference is known to exist. */
@@ -58,6 +59,29 @@ final readonly class Model
     public function within(Space $space, GridSettings $grid): self
     {
         return new self($this->name, $this->surroundings, $this->physics, $space, $this->contents, $this->questions, $grid, $this->convergence);
+    }
+
+    /** @param callable(Part): Part $change */
+    public function withParts(callable $change): self
+    {
+        return $this->with(array_map($change, $this->parts), $this->grid);
+    }
+
+    public function withMaterial(Material $material): self
+    {
+        return new self($this->name, $this->surroundings, $this->physics, $this->space, new Contents($this->materials->with($material), $this->parts, $this->assemblies), $this->questions, $this->grid, $this->convergence);
+    }
+
+    /** Everything that is held at a temperature (K) so many kelvin warmer: surroundings, films, given temperatures and what enters. */
+    public function warmer(float $from, float $by): self
+    {
+        $heat = fn (HeatCondition $condition): HeatCondition => $condition->warmerFrom($from, $by);
+        $flow = fn (FlowCondition $condition): FlowCondition => $condition->warmerFrom($from, $by);
+        $contents = new Contents($this->materials, array_map(fn (Part $part): Part => $part->withFaces($heat), $this->parts), $this->assemblies);
+
+        $surroundings = $from === $this->surroundings->temperature ? $this->surroundings->warmer($by) : $this->surroundings;
+
+        return new self($this->name, $surroundings, $this->physics, $this->space->withSides(fn (Side $side): Side => $side->with($heat, $flow)), $contents, $this->questions, $this->grid, $this->convergence);
     }
 
     /** @param list<Part> $parts */

@@ -72,6 +72,17 @@ final readonly class Part
         return explode(self::COPY, $this->id)[0];
     }
 
+    public function withPower(float $power): self
+    {
+        return new self($this->called, $this->shape, $this->material, $this->emissivity, $this->loads->withPower($power));
+    }
+
+    /** @param callable(HeatCondition): HeatCondition $change */
+    public function withFaces(callable $change): self
+    {
+        return new self($this->called, $this->shape, $this->material, $this->emissivity, $this->loads->withFaces(array_map($change, $this->faces)));
+    }
+
     public function withShape(Shape $shape): self
     {
         return new self($this->called, $shape, $this->material, $this->emissivity, $this->loads);

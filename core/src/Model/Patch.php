@@ -21,6 +21,17 @@ final readonly class Patch
         return ! $this->statesHeat && $this->flow->kind === 'wall';
     }
 
+    /**
+     * The same with other conditions.
+     *
+     * @param callable(HeatCondition): HeatCondition $heat
+     * @param callable(FlowCondition): FlowCondition $flow
+     */
+    public function with(callable $heat, callable $flow): self
+    {
+        return new self($this->min, $this->max, $heat($this->heat), $flow($this->flow), $this->round, $this->statesHeat);
+    }
+
     public function contains(float $a, float $b): bool
     {
         if ($a <= $this->min[0] || $a >= $this->max[0] || $b <= $this->min[1] || $b >= $this->max[1]) {

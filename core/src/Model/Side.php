@@ -20,6 +20,17 @@ final readonly class Side
         return ! $this->statesHeat && $this->flow->kind === 'wall';
     }
 
+    /**
+     * The same with other conditions of heat and flow, on its patches too.
+     *
+     * @param callable(HeatCondition): HeatCondition $heat
+     * @param callable(FlowCondition): FlowCondition $flow
+     */
+    public function with(callable $heat, callable $flow): self
+    {
+        return new self($heat($this->heat), $flow($this->flow), array_map(fn (Patch $patch): Patch => $patch->with($heat, $flow), $this->patches), $this->statesHeat);
+    }
+
     /** @return non-empty-list<FlowCondition> of the side and its patches */
     public function flows(): array
     {

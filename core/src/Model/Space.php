@@ -26,6 +26,12 @@ final readonly class Space
     {
     }
 
+    /** @param callable(Side): Side $change */
+    public function withSides(callable $change): self
+    {
+        return new self($this->box, $this->fluid, array_map($change, $this->sides), $this->force, $this->source);
+    }
+
     /** @return list<FlowCondition> of all sides and their patches */
     public function flows(): array
     {

@@ -16,4 +16,9 @@ final readonly class Surroundings
     public function __construct(public float $temperature, public float $altitude, public array $gravity, public ?float $radiantTemperature)
     {
     }
+
+    public function warmer(float $by): self
+    {
+        return new self($this->temperature + $by, $this->altitude, $this->gravity, $this->radiantTemperature);
+    }
 }

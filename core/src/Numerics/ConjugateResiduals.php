@@ -23,7 +23,7 @@ final class ConjugateResiduals
      * @param array<int, float> $b
      * @param array<int, float> $x
      */
-    public static function solve(SparseMatrix $matrix, Preconditioner $preconditioner, array $b, array $x, Accuracy $accuracy): LinearSolution
+    public static function solve(Matrix $matrix, Preconditioner $preconditioner, array $b, array $x, Accuracy $accuracy): LinearSolution
     {
         $r = Vectors::combine(1.0, $b, -1.0, $matrix->times($x));
         $directions = [];

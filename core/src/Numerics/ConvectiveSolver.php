@@ -7,7 +7,7 @@ namespace Foehn\Numerics;
 /** Solves a sparse matrix that is not symmetric. Its hierarchy may be that of an earlier matrix whose coefficients were nearly the same. */
 final readonly class ConvectiveSolver implements LinearSolver
 {
-    private function __construct(private SparseMatrix $matrix, private Multigrid $multigrid)
+    private function __construct(private SparseMatrix|FaceTerms $matrix, private Multigrid $multigrid)
     {
     }
 
@@ -29,6 +29,12 @@ final readonly class ConvectiveSolver implements LinearSolver
         return new self($matrix, $this->multigrid->with($matrix));
     }
 
+    /** For a matrix with more terms than the hierarchy knows of. */
+    public function with(FaceTerms $matrix): self
+    {
+        return new self($matrix, $this->multigrid);
+    }
+
     /** The residual of the accuracy is the correction that is still asked for, as a share of the solution (see ConjugateResiduals). */
     public function solve(array $b, array $x, Accuracy $accuracy, ?callable $progress = null): LinearSolution
     {
@@ -38,7 +44,8 @@ final readonly class ConvectiveSolver implements LinearSolver
     public function transposed(): self
     {
         $transpose = $this->matrix->transposed();
+        $sparse = $transpose instanceof FaceTerms ? $transpose->matrix : $transpose;
 
-        return self::of($transpose, $transpose);
+        return new self($transpose, Multigrid::convective($sparse, $sparse));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Numerics;
 
-/** A symmetric positive definite matrix as the iterative solvers see it. */
+/** A matrix as the iterative solvers see it. */
 interface Matrix
 {
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Numerics;
 
-/** An approximate inverse of a symmetric positive definite matrix. */
+/** An approximate inverse of a matrix. */
 interface Preconditioner
 {
     /**

@@ -29,6 +29,11 @@ final readonly class TwoResistancePackage implements Shape
         $this->body = new Block($box);
     }
 
+    public function withResistances(float $junctionToCase, float $junctionToBoard): self
+    {
+        return new self($this->bounds(), $junctionToCase, $junctionToBoard, $this->boardAxis, $this->boardSign);
+    }
+
     public function kind(): string
     {
         return 'package';

@@ -84,4 +84,22 @@ final class Coupling
     {
         return $this->heat->at($temperature, $changes);
     }
+
+    /**
+     * The equation of heat of a like model, with the currents of this one.
+     *
+     * @param Model $other with the same parts in the same places
+     * @param ?array<int, float> $temperature of the cells, K; null: the ambient everywhere
+     * @param list<ConductivityChange> $changes what a flow does to the conduction
+     * @throws PhysicsException
+     */
+    public function equationOf(Model $other, ?array $temperature, array $changes): HeatSystem
+    {
+        $heat = new HeatEquation($other, $this->heat->voxels);
+        if ($this->currents !== null) {
+            $heat->add($this->currents->joule);
+        }
+
+        return $heat->at($temperature, $changes);
+    }
 }

@@ -19,7 +19,7 @@ final class CurrentExchange implements Exchange
     /** Of the potentials, relative: their losses are to be right to 1e-9, so that the balance of heat can be. */
     private const RESIDUAL = 1e-10;
 
-    private readonly JouleHeat $joule;
+    public readonly JouleHeat $joule;
 
     public function __construct(private readonly HeatEquation $heat)
     {

@@ -122,8 +122,19 @@ final class FlowEquations
             // At rest a stream takes no heat away: what is heated and tied to no temperature would come out without bound.
             $this->guess();
         }
+        $this->coupled = $this->richardson() > self::COUPLED_FROM;
+    }
+
+    /** Square of the speed of free fall over that of what is given, such as a fan's at free delivery: 0 without buoyancy, INF where nothing else drives. */
+    public function richardson(): float
+    {
         $given = max($this->devices->freeSpeed(), $this->speedGiven());
-        $this->coupled = $this->buoyantOnly || ($this->forces->buoyant && $this->freeFall() ** 2 > self::COUPLED_FROM * $given ** 2);
+
+        return match (true) {
+            ! $this->forces->buoyant => 0.0,
+            $this->buoyantOnly || $given <= 0.0 => INF,
+            default => ($this->freeFall() / $given) ** 2,
+        };
     }
 
     public function isStill(): bool

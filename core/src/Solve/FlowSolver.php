@@ -84,6 +84,12 @@ final class FlowSolver
         return $this->solution($steady && ! $stopped, $stopped);
     }
 
+    /** Heat linearised about the solution, on its flow. */
+    public function linearised(): LinearHeat
+    {
+        return $this->flow->heat->linearised($this->state(), $this->flow->level->fluxes(), $this->flow->richardson());
+    }
+
     /** Whether it has taken as many steps as it may on the grid asked for. */
     private function isSpent(): bool
     {

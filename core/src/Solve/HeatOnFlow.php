@@ -9,6 +9,7 @@ use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\Vectors;
+use Foehn\Observe\State;
 use Foehn\Physics\Electric\Currents;
 use Foehn\Physics\Flow\Diverged;
 use Foehn\Physics\Flow\EnergyTransport;
@@ -17,6 +18,7 @@ use Foehn\Physics\Flow\FlowDomain;
 use Foehn\Physics\Flow\FluidConduction;
 use Foehn\Physics\Flow\GapConduction;
 use Foehn\Physics\Flow\Turbulence;
+use Foehn\Physics\Heat\ConductivityChange;
 use Foehn\Physics\Heat\HeatSystem;
 
 /** The temperature over fluid and solids on a flow that is given for the moment. */
@@ -36,6 +38,9 @@ final class HeatOnFlow
     private ?EnergyTransport $energy = null;
 
     private readonly Coupling $coupling;
+
+    /** @var list<ConductivityChange> what the flow does to the conduction */
+    private array $changes = [];
 
     public function __construct(
         private readonly Model $model,
@@ -57,11 +62,11 @@ final class HeatOnFlow
         foreach ($this->films as $axis => $more) {
             $films[$axis] = ($films[$axis] ?? []) + $more;
         }
-        $changes = [new GapConduction($films, $this->gaps->mixed())];
+        $this->changes = [new GapConduction($films, $this->gaps->mixed())];
         if ($turbulence !== null && $turbulence->conductivity !== []) {
-            array_unshift($changes, new FluidConduction($turbulence->conductivity, $turbulence->wallConductivity));
+            array_unshift($this->changes, new FluidConduction($turbulence->conductivity, $turbulence->wallConductivity));
         }
-        $this->system = $this->coupling->equation($this->cells(), $changes);
+        $this->system = $this->coupling->equation($this->cells(), $this->changes);
         $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->fluid->specificHeat, $this->energy) : null;
     }
 
@@ -135,6 +140,19 @@ final class HeatOnFlow
         }
 
         return false;
+    }
+
+    /**
+     * Heat linearised about the last temperatures.
+     *
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s through the faces
+     * @param float $richardson number of the flow (see LinearHeat)
+     */
+    public function linearised(State $state, array $flux, float $richardson): LinearHeat
+    {
+        assert($this->energy !== null);
+
+        return new LinearHeat($state, $this->coupling, new CarriedHeat($this->energy, $this->energy->linearised($flux, $this->temperature)), $this->changes, $richardson);
     }
 
     /**

@@ -92,6 +92,31 @@ final class SteadySolver
         return [$model, $grid];
     }
 
+    /**
+     * Heat linearised about the steady state: where something flows, on the flow that is started from.
+     *
+     * @throws \Foehn\Grid\GridException
+     * @throws PhysicsException
+     */
+    public function linearised(): LinearHeat
+    {
+        $this->requireWayOut();
+        if (! $this->model->physics->hasFlow()) {
+            return LinearHeat::ofSolid($this->still()->state);
+        }
+        $levels = GridLevels::of($this->model);
+        $solver = $this->onGrid($this->begun(end($levels)), $this->flowToKeep(), true, []);
+        $solver->solve();
+
+        return $solver->linearised();
+    }
+
+    /** @throws PhysicsException */
+    private function flowToKeep(): FlowState
+    {
+        return $this->start->flow ?? throw new PhysicsException('temperatures alone are asked for, on a flow that stays as it is, but there is no flow to start from: compute the flow first');
+    }
+
     /** @throws PhysicsException */
     private function requireWayOut(): void
     {
@@ -193,11 +218,8 @@ final class SteadySolver
         $done = $this->start->levels;
         $state = $this->start->flow;
         $finest = array_pop($grids);
-        if ($this->start->frozen && $state === null) {
-            throw new PhysicsException('temperatures alone are asked for, on a flow that stays as it is, but there is no flow to start from: compute the flow first');
-        }
         if ($this->start->frozen) {
-            return $this->onGrid($this->begun($finest), $state, true, [])->solve();
+            return $this->onGrid($this->begun($finest), $this->flowToKeep(), true, [])->solve();
         }
         $coarse = null;
         foreach (array_slice($grids, count($done)) as $n => $level) {

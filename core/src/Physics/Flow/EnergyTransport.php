@@ -7,6 +7,7 @@ namespace Foehn\Physics\Flow;
 use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\ConvectiveSolver;
 use Foehn\Numerics\LinkPattern;
+use Foehn\Numerics\SparseMatrix;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\Vectors;
 use Foehn\Physics\Heat\HeatSystem;
@@ -25,7 +26,7 @@ final class EnergyTransport
     private const JOINED = 8;
 
     /** Share of the slope behind in the second-order correction. */
-    private const BEHIND = 0.1;
+    public const BEHIND = 0.1;
 
     /** @var array<int, int> unknown of each padded cell of the heat system */
     private array $unknown;
@@ -107,24 +108,87 @@ final class EnergyTransport
     }
 
     /**
+     * The equations about a temperature, for what small changes do to it, with the correction of second order as it is there (see
+     * SlopeTerms). Unknowns are those of pack() and unpack().
+     *
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s through the faces
+     * @param array<int, float> $temperature in the layout of the flow, K
+     */
+    public function linearised(array $flux, array $temperature): ConvectiveSolver
+    {
+        $this->flux = $flux;
+        $this->age = 1;
+        $matrix = $this->equations($flux, true);
+        $terms = new SlopeTerms($this->domain, $this->specificHeat, $this->domain->layout->spread(array_slice($this->unknown, $this->heat->stencil->pad, $this->heat->stencil->size()), -1));
+        assert($this->solver !== null);
+
+        return $this->solver->with($terms->of($matrix, $flux, $temperature));
+    }
+
+    /**
+     * @param array<int, float> $padded W of the cells
+     * @return array<int, float> of the unknowns
+     */
+    public function pack(array $padded): array
+    {
+        return Stencil::pack($padded, $this->unknown, $this->size);
+    }
+
+    /**
+     * @param array<int, float> $unknowns
+     * @return array<int, float> of the cells, padded
+     */
+    public function unpack(array $unknowns): array
+    {
+        return Stencil::unpack($unknowns, $this->unknown);
+    }
+
+    /**
+     * What more enters with a flow through openings where it is warmer.
+     *
+     * @param list<Opening> $openings the same, with other temperatures
+     * @return array<int, float> W per padded cell
+     */
+    public function enteringMore(array $openings): array
+    {
+        $more = Stencil::zeros($this->heat->stencil->cells);
+        foreach ($this->domain->openings as $o => $opening) {
+            foreach ($this->comingIn($opening) as $n => $in) {
+                $more[$this->padded($this->domain->layout->place($opening->cells[$n]))] += $in * ($openings[$o]->temperatures[$n] - $opening->temperatures[$n]);
+            }
+        }
+
+        return $more;
+    }
+
+    /** @return iterable<int, float> W/K of what enters through the faces of an opening, by the number of the face */
+    private function comingIn(Opening $opening): iterable
+    {
+        assert($this->flux !== null);
+        foreach ($opening->faces as $n => $face) {
+            $in = -$opening->outward * $this->flux[$opening->axis][$face] * $this->specificHeat;
+            if ($in > 0.0) {
+                yield $n => $in;
+            }
+        }
+    }
+
+    /**
      * The matrix, what enters and, where asked for, a new hierarchy.
      *
      * @param array{array<int, float>, array<int, float>, array<int, float>} $flux
      */
-    private function equations(array $flux, bool $new): void
+    private function equations(array $flux, bool $new): SparseMatrix
     {
         $layout = $this->domain->layout;
         $stencil = $this->heat->stencil;
         $extra = $stencil->extra;
         $this->entering = $this->heat->source;
         foreach ($this->domain->openings as $opening) {
-            foreach ($opening->faces as $n => $face) {
-                $in = -$opening->outward * $flux[$opening->axis][$face] * $this->specificHeat;
-                if ($in > 0.0) {
-                    $cell = $this->padded($layout->place($opening->cells[$n]));
-                    $extra[$cell] += $in;
-                    $this->entering[$cell] += $in * ($opening->temperatures[$n] - $this->heat->reference);
-                }
+            foreach ($this->comingIn($opening) as $n => $in) {
+                $cell = $this->padded($layout->place($opening->cells[$n]));
+                $extra[$cell] += $in;
+                $this->entering[$cell] += $in * ($opening->temperatures[$n] - $this->heat->reference);
             }
         }
         $sums = Stencil::pack($extra, $this->unknown, $this->size);
@@ -144,6 +208,8 @@ final class EnergyTransport
             $this->solver = ConvectiveSolver::of($matrix, $this->pattern->matrix($mean, $mean, $sums));
             $this->joined = 1;
         }
+
+        return $matrix;
     }
 
     /**

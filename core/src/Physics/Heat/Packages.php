@@ -71,6 +71,26 @@ final class Packages implements Contribution
         ];
     }
 
+    /**
+     * How the temperature of a node changes with those of the cells.
+     *
+     * @return ?array<int, float> by cell; null when the part is no package
+     */
+    public function weights(int $part, string $node): ?array
+    {
+        if (! isset($this->nodes[$part])) {
+            return null;
+        }
+        ['case' => $case, 'board' => $board, 'shape' => $shape] = $this->nodes[$part];
+        $sum = $shape->junctionToCase + $shape->junctionToBoard;
+
+        return match ($node) {
+            'case' => [$case[0] => 1.0],
+            'board' => [$board[0] => 1.0],
+            default => [$case[0] => $shape->junctionToBoard / $sum, $board[0] => $shape->junctionToCase / $sum],
+        };
+    }
+
     private function build(int $index, TwoResistancePackage $shape, float $power): void
     {
         $grid = $this->voxels->grid;

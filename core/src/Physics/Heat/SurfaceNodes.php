@@ -167,6 +167,12 @@ final class SurfaceNodes implements Contribution
         return $this->conductance[$e] * ($temperature[$this->elements->cell[$e]] - $beyond) - $this->landed[$e];
     }
 
+    /** Share of the temperature beyond in that of the surface; the rest is that of the cell. */
+    public function shareOfBeyond(int $e): float
+    {
+        return $this->conductance[$e] * $this->half[$e] / $this->elements->area[$e];
+    }
+
     /**
      * Temperature of the surface at an element, K.
      *

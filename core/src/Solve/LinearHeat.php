@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Model\Model;
+use Foehn\Numerics\Accuracy;
+use Foehn\Numerics\LinearSolver;
+use Foehn\Numerics\Stencil;
+use Foehn\Numerics\StencilSolver;
+use Foehn\Numerics\TiedCells;
+use Foehn\Numerics\Vectors;
+use Foehn\Observe\State;
+use Foehn\Physics\Flow\DomainBuilder;
+use Foehn\Physics\Heat\ConductivityChange;
+use Foehn\Physics\Heat\HeatSystem;
+use Foehn\Physics\PhysicsException;
+
+/**
+ * Heat linearised about a steady state T of A T = s: what the temperatures answer to a small change of the model, with the flow, the
+ * currents and the properties at the temperatures of the state kept. A change of the model to A', s' leaves a residual
+ * r = (s' - A' T) - (s - A T), and the temperatures change by A^-1 r. A value J(T) changes by w . A^-1 r = lambda . r, where w is
+ * its gradient and lambda = A^-T w its adjoint, one solution for all changes (Giles & Pierce, Flow Turbul. Combust. 65 (2000) 393).
+ */
+final class LinearHeat
+{
+    private const RESIDUAL = 1e-8;
+
+    /** Of the residual of ConjugateResiduals, which is that of the solution itself. */
+    private const RESIDUAL_ON_FLOW = 1e-7;
+
+    private const MOST_ITERATIONS = 300;
+
+    private ?LinearSolver $transposed = null;
+
+    /** @var array<int, float> s - A T of the state, W per padded cell */
+    private readonly array $own;
+
+    /**
+     * @param list<ConductivityChange> $changes what the flow does to the conduction
+     * @param float $richardson how strongly temperatures drive the flow that is kept: the square of the speed of free fall over that of what is given
+     */
+    public function __construct(
+        public readonly State $state,
+        private readonly Coupling $coupling,
+        private readonly LinearSolver $solver,
+        private readonly array $changes = [],
+        public readonly float $richardson = 0.0,
+    ) {
+        $this->own = $this->left($state->system);
+    }
+
+    /** @throws PhysicsException */
+    public static function ofSolid(State $state): self
+    {
+        $coupling = new Coupling($state->model, $state->voxels);
+        $coupling->follow($state->temperature);
+
+        return new self($state, $coupling, new StencilSolver($state->system->stencil, $state->system->ties));
+    }
+
+    /**
+     * The equations of a changed model at the temperatures of the state.
+     *
+     * @param Model $other with the same parts in the same places
+     * @throws PhysicsException
+     */
+    public function systemOf(Model $other): HeatSystem
+    {
+        return $this->coupling->equationOf($other, $this->state->temperature, $this->changes);
+    }
+
+    /**
+     * What a change of the model leaves unbalanced at the temperatures of the state, W per padded cell.
+     *
+     * @param HeatSystem $system of the changed model
+     * @return array<int, float>
+     * @throws PhysicsException
+     */
+    public function residual(Model $other, HeatSystem $system): array
+    {
+        $change = Vectors::combine(1.0, $this->left($system), -1.0, $this->own);
+        if ($this->solver instanceof CarriedHeat && $this->state->flow !== null && $other->space !== $this->state->model->space) {
+            $openings = DomainBuilder::build($other, $this->state->voxels, $this->state->flow->fluid->density)->openings;
+            $change = Vectors::plus($change, 1.0, $this->solver->energy->enteringMore($openings));
+        }
+
+        return $change;
+    }
+
+    /**
+     * How the temperatures answer to a residual.
+     *
+     * @param array<int, float> $residual W per padded cell
+     * @return array<int, float> K per cell
+     * @throws PhysicsException
+     */
+    public function answer(array $residual): array
+    {
+        return array_slice($this->solved($this->solver, $residual), $this->state->system->stencil->pad, $this->state->grid->count());
+    }
+
+    /**
+     * The adjoint of a value: what it owes to a watt in each cell.
+     *
+     * @param array<int, float> $weights change of the value for a kelvin in each of these cells
+     * @return array<int, float> per W, of each padded cell
+     * @throws PhysicsException
+     */
+    public function adjoint(array $weights): array
+    {
+        $asked = Stencil::zeros($this->state->system->stencil->cells);
+        foreach ($weights as $cell => $weight) {
+            $asked[$this->state->system->stencil->pad + $cell] += $weight;
+        }
+
+        return $this->solved($this->transposed ??= $this->solver->transposed(), $asked);
+    }
+
+    /**
+     * @param array<int, float> $b padded
+     * @return array<int, float> padded
+     * @throws PhysicsException
+     */
+    private function solved(LinearSolver $solver, array $b): array
+    {
+        $system = $this->state->system;
+        $onFlow = $this->solver instanceof CarriedHeat;
+        $b = $onFlow ? $b : TiedCells::project($b, $system->ties);
+        if (Vectors::norm($b) <= 0.0) {
+            return $b;
+        }
+        $solution = $solver->solve($b, Stencil::zeros($system->stencil->cells), new Accuracy($onFlow ? self::RESIDUAL_ON_FLOW : self::RESIDUAL, mostIterations: self::MOST_ITERATIONS));
+        if (! $solution->converged) {
+            throw new PhysicsException(sprintf('the linearised equations of heat did not come to an end: the residual stayed at %.1e after %d iterations', $solution->residual, $solution->iterations));
+        }
+
+        return $solution->x;
+    }
+
+    /** @return array<int, float> s - A T of the conduction, W per padded cell */
+    private function left(HeatSystem $system): array
+    {
+        $x = Stencil::zeros($system->stencil->cells);
+        foreach ($this->state->temperature as $cell => $temperature) {
+            if ($system->live[$cell]) {
+                $x[$system->stencil->pad + $cell] = $temperature - $system->reference;
+            }
+        }
+
+        return Vectors::combine(1.0, $system->source, -1.0, $system->stencil->times($x));
+    }
+}
