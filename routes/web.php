@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\InfluenceController;
 use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\ProjectController;
 use App\Http\Controllers\RunController;
@@ -10,7 +11,7 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\VariantController;
 use Illuminate\Support\Facades\Route;
 
-Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'view'])->group(function (): void {
+Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'source', 'view'])->group(function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'store'])->middleware('throttle:20,1');
     Route::post('session/demo', [SessionController::class, 'demo']);
@@ -47,6 +48,11 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'view
         Route::get('runs/{run}/pictures/{picture}/fields/{field}', [RunController::class, 'field'])->can('view', 'run');
         Route::get('runs/{run}/pictures/{picture}/isosurface', [RunController::class, 'isosurface'])->can('view', 'run');
         Route::post('runs/{run}/pictures/{picture}/streamlines', [RunController::class, 'streamlines'])->can('view', 'run');
+        Route::get('runs/{run}/influence', [InfluenceController::class, 'show'])->can('view', 'run');
+        Route::post('runs/{run}/influence', [InfluenceController::class, 'store'])->can('update', 'run');
+        Route::delete('runs/{run}/influence', [InfluenceController::class, 'destroy'])->can('update', 'run');
+        Route::get('runs/{run}/influence/document', [InfluenceController::class, 'document'])->can('view', 'run');
+        Route::get('runs/{run}/influence/fields/{source}', [InfluenceController::class, 'field'])->can('view', 'run');
         Route::get('runs/{run}/probe', [RunController::class, 'probe'])->can('view', 'run');
     });
 });

@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
  * One computation of one revision at one grade.
@@ -29,6 +30,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?\Illuminate\Support\Carbon $heartbeat_at
  * @property ?\Illuminate\Support\Carbon $started_at
  * @property ?\Illuminate\Support\Carbon $finished_at
+ * @property-read ?Influence $influence
  * @property-read Variant $variant
  * @property-read Revision $revision
  * @property-read Revision $revisionNumber
@@ -66,6 +68,12 @@ final class Run extends Model implements BelongsToProject
     public function samples(): HasMany
     {
         return $this->hasMany(RunSample::class)->orderBy('id');
+    }
+
+    /** @return HasOne<Influence, $this> */
+    public function influence(): HasOne
+    {
+        return $this->hasOne(Influence::class);
     }
 
     public function owningProject(): ?Project

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Runs;
 
+use App\Models\Influence;
 use App\Models\Run;
 use Foehn\Observe\GridValues;
 use Foehn\Results\FieldFile;
@@ -103,13 +104,39 @@ final class RunFiles
     /** A file of a picture. It never changes, so that a browser keeps it and asks no more; with ranges. */
     public function response(Run $run, int $picture, string $name): BinaryFileResponse
     {
-        $response = response()->file($this->path($run, $picture, $name), [
-            'Content-Type' => str_ends_with($name, '.json') ? 'application/json' : 'application/octet-stream',
-        ]);
-        $response->setEtag("run-$run->id-$picture-$name")->setPrivate()->setImmutable()->setMaxAge(31_536_000);
+        return $this->file($this->path($run, $picture, $name), "run-$run->id-$picture-$name");
+    }
+
+    /** A file that never changes under its name. */
+    private function file(string $path, string $tag): BinaryFileResponse
+    {
+        $response = response()->file($path, ['Content-Type' => str_ends_with($path, '.json') ? 'application/json' : 'application/octet-stream']);
+        $response->setEtag($tag)->setPrivate()->setImmutable()->setMaxAge(31_536_000);
         $response->isNotModified(request());
 
         return $response;
+    }
+
+    /** @param iterable<string, string> $files bytes by name */
+    public function writeInfluence(Influence $influence, iterable $files): void
+    {
+        $this->disk()->makeDirectory($influence->folder());
+        foreach ($files as $name => $bytes) {
+            FieldFile::write($this->disk()->path($influence->folder() . "/$name"), $bytes);
+        }
+    }
+
+    public function influence(Influence $influence, string $name): BinaryFileResponse
+    {
+        $file = $influence->folder() . "/$name";
+        abort_unless($this->disk()->exists($file), 404, "This influence has no $name.");
+
+        return $this->file($this->disk()->path($file), "influence-$influence->id-$name");
+    }
+
+    public function deleteInfluence(Influence $influence): void
+    {
+        $this->disk()->deleteDirectory($influence->folder());
     }
 
     /** A picture of a run, to be probed and traced. */
@@ -166,7 +193,7 @@ final class RunFiles
     /** @return list<int> */
     private function attemptsOf(Run $run): array
     {
-        return array_values(array_map(fn (string $folder) => (int) basename($folder), $this->disk()->directories($run->folder())));
+        return array_values(array_map(fn (string $folder) => (int) basename($folder), array_filter($this->disk()->directories($run->folder()), fn (string $folder) => ctype_digit(basename($folder)))));
     }
 
     private function disk(): Filesystem

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Runs;
 
+use App\Jobs\FindInfluence;
 use App\Jobs\SolveRun;
+use App\Models\Influence;
 use App\Models\Run;
 use App\Models\RunState;
 use App\Models\User;
@@ -44,6 +46,23 @@ final class RunQueue
         });
     }
 
+    /** The influence of a run: the one that there is or is on its way, or a new one where that has failed. */
+    public function influence(Run $run): Influence
+    {
+        return DB::transaction(function () use ($run): Influence {
+            Run::query()->whereKey($run->id)->lockForUpdate()->firstOrFail();
+            $known = $run->influence()->first();
+            if ($known !== null && $known->state !== RunState::Failed) {
+                return $known;
+            }
+            $known?->delete();
+            $influence = $run->influence()->create();
+            FindInfluence::dispatch($influence->id);
+
+            return $influence->refresh();
+        });
+    }
+
     /** A job for a run that waits. One too many does no harm: only one worker can claim the run. */
     public function dispatch(int $run): void
     {
@@ -67,7 +86,7 @@ final class RunQueue
      */
     public function recover(): int
     {
-        $recovered = 0;
+        $recovered = $this->recoverInfluences();
         foreach (Run::query()->where('state', RunState::Running)->get() as $run) {
             if ($this->isLost($run)) {
                 $this->replace($run);
@@ -85,6 +104,18 @@ final class RunQueue
         }
 
         return $recovered;
+    }
+
+    private function recoverInfluences(): int
+    {
+        $waiting = Queue::pendingSize() > 0 ? [] : Influence::query()->where('state', RunState::Queued)->where('updated_at', '<', now()->subSeconds(self::WITHOUT_JOB))->get()->all();
+        foreach ($waiting as $influence) {
+            $influence->touch();
+            FindInfluence::dispatch($influence->id);
+        }
+
+        return count($waiting) + Influence::query()->where('state', RunState::Running)->where('updated_at', '<', now()->subSeconds(self::SILENCE))
+            ->update(['state' => RunState::Failed, 'message' => 'Its worker ended unexpectedly. The run is kept; ask for it again.']);
     }
 
     /** A run whose worker is lost starts again, or is given up after its last attempt. */
