@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 
 /** Opens the demo project and waits for the verdict of its first run. */
@@ -54,4 +55,12 @@ export async function pixelsPerMetre(page: Page): Promise<number> {
     const bar = page.getByTestId('scale bar');
     const millimetres = Number.parseFloat((await bar.textContent())!);
     return Number.parseFloat(await bar.evaluate((element) => element.style.width)) / (millimetres / 1000);
+}
+
+/** Whether everybody can use what is on the screen, as far as a program can tell. */
+export async function nothingSerious(page: Page): Promise<void> {
+    // What fades in has other colours on its way.
+    await page.waitForTimeout(600);
+    const { violations } = await new AxeBuilder({ page }).exclude('canvas').analyze();
+    expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
 }

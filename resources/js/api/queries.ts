@@ -3,6 +3,7 @@ import { api, ApiError, keepToken } from './client';
 import type {
     Grade,
     GridReport,
+    Influence,
     Material,
     MaterialsOfProject,
     ProbeValue,
@@ -14,6 +15,7 @@ import type {
     Run,
     SavedView,
     Session,
+    WhatIf,
 } from './types';
 
 export const queryClient = new QueryClient({
@@ -177,13 +179,22 @@ type OldResult = Omit<Result, 'fields' | 'limits' | 'parts'> & {
     limits: (Omit<ResultLimit, 'verdict'> & { met?: boolean; verdict?: ResultLimit['verdict'] })[];
 };
 
-const asOfToday = (result: Result | OldResult): Result => ({
-    ...result,
-    fields: result.fields ?? ['temperature', ...(result.flow ? ['velocity'] : [])],
-    parts: result.parts.map((part) => ({ ...part, interfaces: part.interfaces ?? {} })),
-    limits: result.limits.map((limit) => ({ ...limit, verdict: limit.verdict ?? ('met' in limit && limit.met ? 'met' : 'missed') })),
-    verdict: { ...result.verdict, undecided: result.verdict.undecided ?? 0 },
-});
+const undecided = ({ margin, plusMinus }: OldResult['limits'][number]): boolean => margin !== null && plusMinus !== null && Math.abs(margin) < plusMinus;
+
+const asOfToday = (result: Result | OldResult): Result => {
+    const limits = result.limits.map((limit) => ({
+        ...limit,
+        verdict: limit.verdict ?? (undecided(limit) ? ('undecided' as const) : 'met' in limit && limit.met ? ('met' as const) : ('missed' as const)),
+    }));
+    const count = (verdict: ResultLimit['verdict']) => limits.filter((limit) => limit.verdict === verdict).length;
+    return {
+        ...result,
+        fields: result.fields ?? ['temperature', ...(result.flow ? ['velocity'] : [])],
+        parts: result.parts.map((part) => ({ ...part, interfaces: part.interfaces ?? {} })),
+        limits,
+        verdict: { ...result.verdict, missed: count('missed'), undecided: count('undecided') },
+    };
+};
 
 /** The result of a run; while it goes on it has one picture after the other, and the last stays until the next is there. */
 export const useResult = (run: number | undefined, picture: number) =>
@@ -209,6 +220,51 @@ const dataOf = (found: { data: ArrayBuffer | undefined }[]): (ArrayBuffer | unde
 /** The bytes of fields of a picture, as far as they have come; the last ones of a run stay until the next are there. The same list as long as nothing new comes. */
 export const useFieldBytes = (run: number | undefined, picture: number, names: readonly string[]): (ArrayBuffer | undefined)[] =>
     useQueries({ queries: names.map((name) => fieldQuery(run, picture, name)), combine: dataOf });
+
+const influenceKey = (run: number | undefined) => ['influence', run];
+
+/** Where the influence of a run stands, followed while it is computed. */
+export const useInfluence = (run: number | undefined) =>
+    useQuery({
+        queryKey: influenceKey(run),
+        queryFn: () => api.get<Influence>(`/api/runs/${run}/influence`),
+        enabled: run !== undefined,
+        refetchInterval: ({ state }) => (state.data?.state === 'queued' || state.data?.state === 'running' ? 700 : false),
+    });
+
+/** Asks for the influence of a run, or gives it up. */
+export function useInfluenceChange(run: number | undefined) {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: async (wanted: boolean): Promise<Influence> => {
+            if (wanted) return api.post<Influence>(`/api/runs/${run}/influence`);
+            await api.remove(`/api/runs/${run}/influence`);
+            return { id: null, state: 'none', progress: 0, message: null };
+        },
+        onSuccess: (influence) => client.setQueryData(influenceKey(run), influence),
+    });
+}
+
+/** The influence of a run, once it is there; its number changes when it was computed anew. */
+export const useWhatIfDocument = (run: number | undefined, influence: number | null | undefined) =>
+    useQuery({
+        queryKey: ['what if', run, influence],
+        queryFn: () => api.get<WhatIf>(`/api/runs/${run}/influence/document`),
+        enabled: run !== undefined && influence != null,
+        staleTime: Infinity,
+    });
+
+/** What a watt of each of these sources does to every cell, K/W, as far as it has come. */
+export const useInfluenceBytes = (run: number | undefined, influence: number | null, sources: readonly number[]): (ArrayBuffer | undefined)[] =>
+    useQueries({
+        queries: sources.map((source) => ({
+            queryKey: ['influence field', run, influence, source],
+            queryFn: () => api.bytes(`/api/runs/${run}/influence/fields/${source}`),
+            staleTime: Infinity,
+            gcTime: 30_000,
+        })),
+        combine: dataOf,
+    });
 
 const traced = { staleTime: Infinity, gcTime: 30_000 };
 

@@ -8,20 +8,16 @@ import { useTheme } from '@mui/material/styles';
 import type { ECElementEvent, EChartsCoreOption, EChartsType } from 'echarts/core';
 import { useEffect, useRef, useState } from 'react';
 import { saveFile } from '../api/saveFile';
+import { fileName, saveTable, type Cells } from './table';
 
 export interface ChartProps {
     label: string;
     option: EChartsCoreOption;
     height: number;
     /** The numbers as a table, the first row its head. */
-    table: () => (string | number)[][];
+    table: () => Cells;
     onClick?: (event: ECElementEvent) => void;
 }
-
-const csv = (rows: (string | number)[][]): string =>
-    rows.map((row) => row.map((cell) => (typeof cell === 'string' && /[",\n]/.test(cell) ? `"${cell.replace(/"/g, '""')}"` : cell)).join(',')).join('\n');
-
-const fileName = (label: string): string => label.toLowerCase().replace(/[^a-z0-9]+/g, '-');
 
 /** A chart in the look of the application, saved as a picture or as its numbers. The package that draws it is fetched when the first one is shown. */
 export function Chart({ label, option, height, table, onClick }: ChartProps) {
@@ -32,13 +28,19 @@ export function Chart({ label, option, height, table, onClick }: ChartProps) {
     useEffect(() => {
         let made: EChartsType | null = null;
         let gone = false;
-        const fit = new ResizeObserver(() => made?.resize());
-        void import('./echarts').then(({ init }) => {
-            if (gone || !host.current) return;
-            made = init(host.current);
-            fit.observe(host.current);
-            setChart(made);
+        let asked = false;
+        // Made once there is room for it, so that it has its true size from the start.
+        const fit = new ResizeObserver(() => {
+            made?.resize();
+            if (asked || !host.current?.clientWidth) return;
+            asked = true;
+            void import('./echarts').then(({ init }) => {
+                if (gone || !host.current) return;
+                made = init(host.current);
+                setChart(made);
+            });
         });
+        if (host.current) fit.observe(host.current);
         return () => {
             gone = true;
             fit.disconnect();
@@ -89,7 +91,7 @@ export function Chart({ label, option, height, table, onClick }: ChartProps) {
                     dense
                     onClick={() => {
                         setAnchor(null);
-                        saveFile(new Blob([csv(table())], { type: 'text/csv' }), `${fileName(label)}.csv`);
+                        saveTable(label, table());
                     }}
                 >
                     Numbers (CSV)

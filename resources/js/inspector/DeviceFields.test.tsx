@@ -33,7 +33,7 @@ describe('the fields of a fan', () => {
 
     it('edit the curve with units, and keep two points of it', async () => {
         const { shape } = fields(fan);
-        expect(screen.getByRole('img', { name: 'Fan curve' })).toBeVisible();
+        expect(screen.getByRole('figure', { name: 'Fan curve' })).toBeVisible();
         expect(screen.getByRole('button', { name: 'Remove curve point 1' })).toBeDisabled();
         await fill('Rise', '50');
         await fill('Flow', '25 m^3/h', 1);
@@ -56,7 +56,7 @@ describe('the fields of a fan', () => {
                 ['10 l/s', '0 Pa'],
             ],
         });
-        expect(screen.queryByRole('img', { name: 'Fan curve' })).toBeNull();
+        expect(screen.queryByRole('figure', { name: 'Fan curve' })).toBeNull();
         expect(screen.getAllByRole('textbox', { name: 'Rise' })[0]).toHaveValue('rise');
     });
 

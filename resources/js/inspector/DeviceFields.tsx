@@ -45,8 +45,13 @@ type Pair = [string | number, string | number];
 
 const flowUnits = { 'l/s': 1e-3, 'm^3/s': 1, 'm^3/h': 1 / 3600, 'l/min': 1e-3 / 60 };
 
+interface Props extends ShapeProps {
+    /** Whether its curve is shown elsewhere, with the operating point on it. */
+    works?: boolean;
+}
+
 /** Size, place, direction and curve of a fan; size, place and loss of a screen. */
-export function DeviceFields(props: ShapeProps) {
+export function DeviceFields({ works = false, ...props }: Props) {
     const { units, disabled } = props;
     const shape = shapeFields(props.entry);
     const setShape = (label: string, fields: Record<string, unknown>) => editShape(props, label, fields);
@@ -112,7 +117,7 @@ export function DeviceFields(props: ShapeProps) {
                     </Typography>
                     <Chapter title="Curve: flow and pressure rise" fields>
                         {field('curveDensity', 'Measured in air of', 'kg/m^3', 'as it is here')}
-                        {drawn && drawn.length > 1 && <FanCurve curve={drawn} />}
+                        {drawn && drawn.length > 1 && !works && <FanCurve curve={drawn} />}
                         {curve.map((row, n) => (
                             <Stack key={n} direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>
                                 {[0, 1].map((column) => (

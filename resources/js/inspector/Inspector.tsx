@@ -42,6 +42,7 @@ import {
 import { LadderChapter } from '../routes/LadderChapter';
 import { RoutesButton } from '../routes/RoutesButton';
 import { verdictColours } from '../theme/verdicts';
+import { WhatIfChapter } from '../whatif/WhatIfChapter';
 
 function nameOf(target: string, outline: Outline): string {
     const part = outline.parts.find((p) => p.id === target);
@@ -153,6 +154,8 @@ function Properties({ part, editable, units }: { part: OutlinePart; editable: bo
 
 interface Props {
     revision: Revision;
+    /** Whose result it is. */
+    run: number | undefined;
     result: Result | undefined;
     stale: boolean;
     editor: ModelEditor;
@@ -160,7 +163,7 @@ interface Props {
 }
 
 /** Properties of the selection, nothing else. */
-export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
+export function Inspector({ revision, run, result, stale, editor, mayEdit }: Props) {
     const selection = useScreen((s) => s.selection);
     const select = useScreen((s) => s.select);
     const stage = useScreen((s) => s.stage);
@@ -246,7 +249,14 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
                     </>
                 )}
                 {device && entry && stage !== 'Limit' && (
-                    <DeviceFields entry={entry} name={ownName(part)} units={units} editor={editor} disabled={!mayEdit || locked} />
+                    <DeviceFields
+                        entry={entry}
+                        name={ownName(part)}
+                        units={units}
+                        editor={editor}
+                        disabled={!mayEdit || locked}
+                        works={fan !== undefined && !stale}
+                    />
                 )}
                 {stage === 'Build' && single && entry && <RepeatFields shape={{ entry, name: ownName(part), units, editor, disabled: !mayEdit || locked }} />}
                 {stage === 'Build' && part.group !== null && parts.every((p) => p.group === part.group) && (
@@ -329,6 +339,9 @@ export function Inspector({ revision, result, stale, editor, mayEdit }: Props) {
             {stage !== 'Build' && single && partResult && !stale && result && <Routes part={partResult} outline={revision.outline} result={result} />}
             {stage === 'Judge' && single && partResult && !stale && result && (
                 <LadderChapter part={partResult.id} outline={revision.outline} result={result} ambient={revision.outline.ambient} units={units} />
+            )}
+            {stage === 'Judge' && single && partResult && !stale && run !== undefined && (
+                <WhatIfChapter run={run} outline={revision.outline} units={units} mayEdit={mayEdit} part={partResult.id} />
             )}
             {stage !== 'Build' && single && stale && (
                 <Typography color="text.secondary" sx={{ mt: 2 }}>

@@ -12,20 +12,22 @@ type FanPoint = NonNullable<Result['flow']>['fans'][number];
 export function OperatingPoint({ fan, limits }: { fan: FanPoint; limits: ResultLimit[] }) {
     const units = usePreferences((s) => s.units);
     return (
-        <Chapter title="Operating point">
-            <Line label="Flow">{volumeFlow(fan.flow, units)}</Line>
-            {limits.map((limit) => (
-                <Line
-                    key={limit.id}
-                    label={`Margin to ${limit.atLeast === null ? 'at most' : 'at least'} ${volumeFlow((limit.atLeast ?? limit.atMost)!, units)}`}
-                >
-                    <Box component="span" sx={{ color: verdictColours[limit.verdict] }}>
-                        {limit.margin === null ? '—' : volumeFlow(limit.margin, units, true)}
-                    </Box>
-                </Line>
-            ))}
-            <Line label="Pressure rise">{number(fan.rise, 1)} Pa</Line>
+        <>
+            <Chapter title="Operating point">
+                <Line label="Flow">{volumeFlow(fan.flow, units)}</Line>
+                {limits.map((limit) => (
+                    <Line
+                        key={limit.id}
+                        label={`Margin to ${limit.atLeast === null ? 'at most' : 'at least'} ${volumeFlow((limit.atLeast ?? limit.atMost)!, units)}`}
+                    >
+                        <Box component="span" sx={{ color: verdictColours[limit.verdict] }}>
+                            {limit.margin === null ? '—' : volumeFlow(limit.margin, units, true)}
+                        </Box>
+                    </Line>
+                ))}
+                <Line label="Pressure rise">{number(fan.rise, 1)} Pa</Line>
+            </Chapter>
             <FanCurve curve={fan.curve} point={fan} />
-        </Chapter>
+        </>
     );
 }

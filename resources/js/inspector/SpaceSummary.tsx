@@ -1,14 +1,16 @@
 import Box from '@mui/material/Box';
 import { bypassPercent } from '../routes/bypass';
 import { RoutesButton } from '../routes/RoutesButton';
-import { Curve } from '../runs/Curve';
+import { Lines, plain } from '../charts/Lines';
 import type { Outline, Result, ResultLimit } from '../api/types';
-import { amountOf, marginOf, readingOf, readingSpreadOf } from '../units/quantities';
+import { amountOf, marginOf, measureOf, readingOf, readingSpreadOf } from '../units/quantities';
 import { faceTitle } from '../model/heat';
 import {
     amperes,
     difference,
     differenceUnit,
+    lengthNumber,
+    lengthUnit,
     massFlow,
     number,
     size,
@@ -22,14 +24,25 @@ import {
 } from '../units/units';
 import { Chapter, Line } from './Chapter';
 import { Panel } from './Panel';
+import { WhatIfChapter } from '../whatif/WhatIfChapter';
 import { verdictColours } from '../theme/verdicts';
 
 type Flow = NonNullable<Result['flow']>;
 
 const percent = (share: number): string => `${number(100 * share, share < 0.001 ? 3 : 1)} %`;
 
+interface Props {
+    run: number | undefined;
+    result: Result;
+    /** Whether the result is that of other watts, which tell nothing of where the heat goes. */
+    tried: boolean;
+    outline: Outline;
+    units: UnitSet;
+    mayEdit: boolean;
+}
+
 /** What leaves the space and how it was computed: what Judge shows while no part is selected. */
-export function SpaceSummary({ result, outline, units }: { result: Result; outline: Outline; units: UnitSet }) {
+export function SpaceSummary({ run, result, tried, outline, units, mayEdit }: Props) {
     const { flow } = result;
     const limits = result.limits.filter((limit) => limit.part === null);
     const sides = Object.entries(result.sides).flatMap(([side, sum]) => (sum && Math.abs(sum.heat) > 5e-4 ? [[side, sum.heat] as const] : []));
@@ -43,7 +56,10 @@ export function SpaceSummary({ result, outline, units }: { result: Result; outli
             title={flow ? 'Flow' : 'Space'}
             note={flow ? regimeOf(flow) : 'What leaves it; the parts show when they are selected'}
         >
-            {result.fields.includes('temperature') && <RoutesButton label="Heat routes" outlined outline={outline} result={result} of={null} />}
+            {result.fields.includes('temperature') && !tried && <RoutesButton label="Heat routes" outlined outline={outline} result={result} of={null} />}
+            {result.fields.includes('temperature') && run !== undefined && (
+                <WhatIfChapter run={run} outline={outline} units={units} mayEdit={mayEdit} part={null} />
+            )}
             {limits.length > 0 && (
                 <Chapter title="Limits of the space">
                     {limits.map((limit) => (
@@ -64,8 +80,8 @@ export function SpaceSummary({ result, outline, units }: { result: Result; outli
                     <Line label="Joule heat">{watts(result.electric.power)} W</Line>
                 </Chapter>
             )}
-            {flow && <FlowChapters flow={flow} units={units} />}
-            {(sides.length > 0 || fromParts > least) && (
+            {flow && <FlowChapters flow={flow} tried={tried} units={units} />}
+            {!tried && (sides.length > 0 || fromParts > least) && (
                 <Chapter title={flow ? 'Heat out through the walls' : 'Where the heat leaves'}>
                     {sides.map(([side, heat]) => (
                         <Line key={side} label={`Side ${side}`}>
@@ -105,20 +121,20 @@ type ResultWatch = Result['watches'][number];
 function Profile({ watch, profile, units }: { watch: ResultWatch; profile: NonNullable<ResultWatch['profile']>; units: UnitSet }) {
     const points = profile.positions.flatMap((x, n) => (profile.values[n] == null ? [] : [{ x, y: profile.values[n] }]));
     if (points.length < 2) return null;
-    const low = Math.min(...points.map((p) => p.y));
-    const high = Math.max(...points.map((p) => p.y));
-    const length = profile.positions.at(-1) ?? 0;
-    const written = (value: number) => amountOf(watch.quantity, value, units).split(' ');
-    const unit = written(low)[1] ?? '';
+    const { unit, number: shown } = measureOf(watch.quantity, units);
     return (
-        <Curve
-            label={`${unit} along the line`}
-            end={size([length], units)}
-            width={238}
-            last={length}
-            dots={false}
-            curves={[{ name: watch.name, points }]}
-            ticks={[low, high > low ? high : low + Math.max(1e-9, Math.abs(low) * 0.01)].map((at) => ({ at, name: written(at)[0]! }))}
+        <Lines
+            label={`${watch.name}, along the line`}
+            height={170}
+            x={{
+                title: `along the line, ${lengthUnit(units)}`,
+                number: (at) => lengthNumber(at, units),
+                format: plain,
+                min: 0,
+                max: profile.positions.at(-1) ?? 0,
+            }}
+            y={{ title: unit, number: shown, format: plain }}
+            series={[{ name: watch.name, points }]}
         />
     );
 }
@@ -146,7 +162,7 @@ const regimeOf = ({ regime }: Flow): string =>
         .join(', ');
 
 /** The flow through every opening and fan. */
-function FlowChapters({ flow, units }: { flow: Flow; units: UnitSet }) {
+function FlowChapters({ flow, tried, units }: { flow: Flow; tried: boolean; units: UnitSet }) {
     const { regime } = flow;
     // Where the density changes on the way, only the mass is the same everywhere.
     const through = (mass: number) => (regime.densityVaries ? massFlow(mass, units) : volumeFlow(mass / flow.fluid.density, units));
@@ -159,8 +175,8 @@ function FlowChapters({ flow, units }: { flow: Flow; units: UnitSet }) {
                 >
                     {opening.in > 1e-9 && <Line label="In">{through(opening.in)}</Line>}
                     {opening.out > 1e-9 && <Line label="Out">{through(opening.out)}</Line>}
-                    {opening.temperature !== null && <Line label="Leaves with">{temperatureWithUnit(opening.temperature, units)}</Line>}
-                    <Line label="Heat carried out">{number(opening.heat, 2)} W</Line>
+                    {opening.temperature !== null && !tried && <Line label="Leaves with">{temperatureWithUnit(opening.temperature, units)}</Line>}
+                    {!tried && <Line label="Heat carried out">{number(opening.heat, 2)} W</Line>}
                 </Chapter>
             ))}
             {flow.fans.map((fan) => (

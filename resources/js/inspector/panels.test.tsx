@@ -135,13 +135,13 @@ describe('what leaves the space', () => {
     const shown = () => screen.getByRole('complementary').textContent.replace(/\u00a0/g, ' ');
 
     it('is heat by walls and by films of parts, where no air moves', () => {
-        render(<SpaceSummary outline={sampleOutline([])} result={result({})} units="mm" />);
+        render(<SpaceSummary run={undefined} tried={false} mayEdit outline={sampleOutline([])} result={result({})} units="mm" />);
         expect(shown()).toContain('Where the heat leavesSide z+4.00 WConvection from parts26.00 W');
         expect(shown()).not.toContain('Side z-');
     });
 
     it('is the flow through every opening with its heat, and how far the flow is settled', () => {
-        render(<SpaceSummary outline={sampleOutline([])} result={result({ flow })} units="mm" />);
+        render(<SpaceSummary run={undefined} tried={false} mayEdit outline={sampleOutline([])} result={result({ flow })} units="mm" />);
         expect(shown()).toContain('Turbulent, as found, Reynolds number 12');
         expect(shown()).toMatch(/Inlet, side x-In1.00 l\/s/);
         expect(shown()).toMatch(/Outlet, side x\+, opening \d(In.*)?Out1.00 l\/sLeaves with40.0 °CHeat carried out20.00 W/);
@@ -153,6 +153,9 @@ describe('what leaves the space', () => {
     it('is mass where the density changes on the way', () => {
         render(
             <SpaceSummary
+                run={undefined}
+                tried={false}
+                mayEdit
                 outline={sampleOutline([])}
                 result={result({ flow: { ...flow, regime: { ...flow.regime, densityVaries: true, amplitude: 0.4 } } })}
                 units="mm"
@@ -178,6 +181,9 @@ describe('what leaves the space', () => {
         const profile = { positions: [0, 0.05, 0.1], values: [0, null, 2] };
         render(
             <SpaceSummary
+                run={undefined}
+                tried={false}
+                mayEdit
                 outline={sampleOutline([])}
                 result={result({
                     watches: [
@@ -192,13 +198,16 @@ describe('what leaves the space', () => {
         expect(shown()).toContain('Mid31 mm ± 2 mm');
         expect(shown()).toContain('Wall8.24 ± 0.00200');
         expect(shown()).not.toContain('Of a part');
-        expect(screen.getByRole('img', { name: 'm/s along the line, 100 mm' })).toBeVisible();
+        expect(screen.getByRole('figure', { name: 'Mid, along the line' })).toBeVisible();
     });
 
     it('judges what is bounded of the space', () => {
         const limit = { id: 'l', name: 'Outlet air', part: null, value: 313.15, margin: -3, verdict: 'missed', quantity: 'outflowTemperature' };
         render(
             <SpaceSummary
+                run={undefined}
+                tried={false}
+                mayEdit
                 outline={sampleOutline([])}
                 result={result({ limits: [limit, { ...limit, id: 'm', name: 'Unknown', value: null, margin: null }] })}
                 units="mm"

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen, within } from '@testing-library/react';
+import { cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { answering, editing, sampleOutline, sampleResult, sampleRevision } from '../fixtures';
@@ -25,14 +25,20 @@ const start = {
 
 function ledger(
     stage: Stage,
-    { result, stale = false, mayEdit = true, selection = [] as string[] }: { result?: Result; stale?: boolean; mayEdit?: boolean; selection?: string[] } = {},
+    {
+        result,
+        stale = false,
+        mayEdit = true,
+        selection = [] as string[],
+        tried = {},
+    }: { result?: Result; stale?: boolean; mayEdit?: boolean; selection?: string[]; tried?: Record<string, number> } = {},
 ) {
     useScreen.setState({ stage, selection });
     answering({ 'GET /api/materials': [], 'GET /api/variants/7/grid': { features: [], steps: [], shape: [1, 1, 1] } });
     const outline = sampleOutline(parts);
     return editing(
         start,
-        (d, editor) => <Ledger revision={sampleRevision(d, outline)} editor={editor} result={result} stale={stale} mayEdit={mayEdit} />,
+        (d, editor) => <Ledger revision={sampleRevision(d, outline)} editor={editor} result={result} stale={stale} tried={tried} mayEdit={mayEdit} />,
         outline,
     );
 }
@@ -157,6 +163,16 @@ describe('the ledger', () => {
         expect(screen.getAllByTitle('± unknown: only one grid has a value')[0]).toHaveTextContent('±?');
         expect(screen.getByText(/of 2 over their limit/)).toHaveTextContent('1 of 2 over their limit');
         expect(screen.getByText('5.99 W', { selector: 'b' })).toBeInTheDocument();
+    });
+
+    it('shows the watts of the model, whatever a result was solved with, and those that are tried as such', () => {
+        const solved = sampleResult({ parts: [{ id: 'cpu', power: 9, temperature: null, nodes: null, routes: {} }] as never });
+        ledger('Judge', { result: solved, stale: true });
+        expect(cellOf('Processor', 'W')).toHaveTextContent('5.00');
+        cleanup();
+        ledger('Judge', { result: solved, tried: { cpu: 7 } });
+        expect(cellOf('Processor', 'W')).toHaveTextContent('7.00');
+        expect(screen.getByTitle('Tried; the model has 5.00 W')).toBeInTheDocument();
     });
 
     it('shows no sum of a result of an older model', () => {

@@ -22,7 +22,9 @@ import { PasteTable } from './PasteTable';
 import { partRows, sorted, withHeadings, type LedgerRow } from './rows';
 import { WattsBar } from './WattsBar';
 import { useStateFor } from '../state/hooks';
+import type { TriedWatts } from '../whatif/whatIf';
 
+const PartTable = lazy(() => import('./PartTable').then((module) => ({ default: module.PartTable })));
 const MaterialsDialog = lazy(() => import('../materials/MaterialsDialog'));
 
 interface Props {
@@ -30,6 +32,8 @@ interface Props {
     editor: ModelEditor;
     result: Result | undefined;
     stale: boolean;
+    /** Other watts that are tried on the run, by part. */
+    tried?: TriedWatts;
     mayEdit: boolean;
 }
 
@@ -74,8 +78,10 @@ function changeOf(
 /** Within this time a second click makes a double click, ms. */
 const DOUBLE_CLICK = 300;
 
+const NONE_TRIED: TriedWatts = {};
+
 /** The table of all parts; its columns follow the stage. */
-export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
+export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, mayEdit }: Props) {
     const stage = useScreen((s) => s.stage);
     const selection = useScreen((s) => s.selection);
     const grade = useScreen((s) => s.grade);
@@ -85,6 +91,7 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
     const materials = useMaterials();
     const grid = useGridReport(revision.variant.id, revision.number, grade, stage === 'Solve');
     const [library, setLibrary] = useState(false);
+    const [table, setTable] = useState(false);
     const [search, setSearch] = useState('');
     const judges = stage === 'Judge' && result !== undefined;
     const [sort, setSort] = useStateFor<string, Sort | null>(`${stage} ${judges}`, judges ? { field: 'margin', descending: false } : null);
@@ -98,7 +105,7 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
         return sort ? sorted(found, sort.field, sort.descending ? -1 : 1) : withHeadings(found, wanted ? undefined : closed);
     }, [revision, result, grid.data, search, sort, closed]);
     const known = useMemo(() => allMaterials(revision.document as ModelDocument, materials.data ?? []), [revision.document, materials.data]);
-    const columns = useMemo(() => columnsOf(stage, units, known), [stage, units, known]);
+    const columns = useMemo(() => columnsOf(stage, units, known, tried), [stage, units, known, tried]);
     const chosen = useMemo(() => new Set(selection), [selection]);
     const missed = result?.verdict.missed ?? 0;
     const drop = useMaterialDrop(editor, revision.outline, mayEdit, (event) => (event.target as Element).closest('[data-id]')?.getAttribute('data-id') ?? null);
@@ -177,6 +184,16 @@ export function Ledger({ revision, editor, result, stale, mayEdit }: Props) {
                 )}
                 {stage === 'Load' && mayEdit && <PasteTable kind="watts" outline={revision.outline} editor={editor} />}
                 {stage === 'Limit' && mayEdit && <PasteTable kind="limits" outline={revision.outline} editor={editor} />}
+                {judges && !stale && (
+                    <Button size="small" color="inherit" onClick={() => setTable(true)}>
+                        Table
+                    </Button>
+                )}
+                {table && result && (
+                    <Suspense fallback={null}>
+                        <PartTable outline={revision.outline} result={result} onClose={() => setTable(false)} />
+                    </Suspense>
+                )}
                 <Box
                     title={selection.length > 1 && mayEdit ? 'What is written into a cell holds for all of them' : undefined}
                     sx={{ color: 'text.secondary', fontSize: 12.5, whiteSpace: 'nowrap', minWidth: 0, overflow: 'hidden', textOverflow: 'ellipsis' }}

@@ -8,6 +8,7 @@ import { difference, differenceUnit, size, temperature, temperatureUnit, watts, 
 import type { Column } from './LedgerTable';
 import { MarginBar } from './MarginBar';
 import { verdictColours } from '../theme/verdicts';
+import type { TriedWatts } from '../whatif/whatIf';
 
 const dash = (
     <Box component="span" sx={{ color: 'text.secondary' }}>
@@ -18,7 +19,7 @@ const dash = (
 const numeric = (column: Column): Column => ({ right: true, ...column });
 
 /** The columns of a stage. The heading of an assembly spans all of them. */
-export function columnsOf(stage: Stage, units: UnitSet, materials: Material[]): Column[] {
+export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], triedWatts: TriedWatts): Column[] {
     const name: Column = {
         field: 'name',
         title: 'Part',
@@ -115,7 +116,20 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[]): 
         case 'Judge':
             return [
                 name,
-                { ...power, width: 56 },
+                {
+                    ...power,
+                    width: 56,
+                    render: (row) => {
+                        const tried = triedWatts[row.id];
+                        return tried === undefined || tried === row.part?.power ? (
+                            power.render(row)
+                        ) : (
+                            <Box component="span" title={`Tried; the model has ${watts(row.part!.power)} W`} sx={{ color: 'warning.main', fontWeight: 600 }}>
+                                {watts(tried)}
+                            </Box>
+                        );
+                    },
+                },
                 numeric({
                     field: 'temperature',
                     title: `T max ${temperatureUnit(units)}`,

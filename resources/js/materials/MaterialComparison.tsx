@@ -1,10 +1,7 @@
 import Box from '@mui/material/Box';
 import type { Material } from '../api/types';
 import { resistivityOf } from '../model/materials';
-import { Curve } from '../runs/Curve';
-import { number } from '../units/units';
-
-const colours = ['#b06a00', '#3b7c96', '#3f7d4e'];
+import { Lines, plain } from '../charts/Lines';
 
 const value = (of: number | null): string => (of === null ? '—' : String(Number(of.toPrecision(4))));
 
@@ -22,7 +19,6 @@ export function MaterialComparison({ materials }: { materials: Material[] }) {
     const curves = materials.filter((m) => m.conductivityByTemperature !== null);
     const points = curves.flatMap((m) => m.conductivityByTemperature!);
     const from = Math.min(...points.map(([t]) => t!));
-    const ends = [Math.min(...points.map(([, k]) => k!)), Math.max(...points.map(([, k]) => k!))];
     return (
         <>
             <Box
@@ -61,17 +57,12 @@ export function MaterialComparison({ materials }: { materials: Material[] }) {
             </Box>
             {curves.length > 0 && (
                 <Box sx={{ mt: 1.5 }}>
-                    <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>Conductivity, W/m/K</Box>
-                    <Curve
-                        label={`${from} K`}
-                        end={`${Math.max(...points.map(([t]) => t!))} K`}
-                        width={290}
-                        curves={curves.map((m, n) => ({
-                            name: m.title,
-                            colour: colours[n],
-                            points: m.conductivityByTemperature!.map(([t, k]) => ({ x: t! - from, y: k! })),
-                        }))}
-                        ticks={ends.map((at) => ({ at, name: number(at, at < 1 ? 3 : 1) }))}
+                    <Lines
+                        label="Conductivities"
+                        height={220}
+                        x={{ title: 'K', format: plain, min: from, max: Math.max(...points.map(([t]) => t!)) }}
+                        y={{ title: 'W/m/K', format: plain }}
+                        series={curves.map((m) => ({ name: m.title, points: m.conductivityByTemperature!.map(([t, k]) => ({ x: t!, y: k! })) }))}
                     />
                 </Box>
             )}

@@ -7,8 +7,7 @@ import { Chapter, Line } from '../inspector/Chapter';
 import { EditField } from '../inspector/EditField';
 import { conductivityFrom, conductivityText, resistivityOf, withMaterialProperty, withOwnCopy, withoutMaterial, type OwnMaterial } from '../model/materials';
 import type { ModelEditor } from '../model/useModelEditor';
-import { Curve } from '../runs/Curve';
-import { number } from '../units/units';
+import { Lines, plain } from '../charts/Lines';
 import { textOf } from '../model/text';
 
 interface Props {
@@ -75,12 +74,12 @@ export function MaterialDetail({ material, own, uses, editor, mayEdit, onCopied,
                 </Chapter>
             )}
             {curve && (
-                <Curve
-                    label={`W/m/K from ${curve[0]![0]} K`}
-                    end={`${curve.at(-1)![0]} K`}
-                    width={285}
-                    curves={[{ name: 'conductivity', points: curve.map(([t, k]) => ({ x: t! - curve[0]![0]!, y: k! })) }]}
-                    ticks={[Math.min(...curve.map((p) => p[1]!)), Math.max(...curve.map((p) => p[1]!))].map((at) => ({ at, name: number(at, at < 1 ? 3 : 1) }))}
+                <Lines
+                    label={`Conductivity of ${material.title}`}
+                    height={170}
+                    x={{ title: 'K', format: plain, min: curve[0]![0]!, max: curve.at(-1)![0]! }}
+                    y={{ title: 'W/m/K', format: plain }}
+                    series={[{ name: 'conductivity', points: curve.map(([t, k]) => ({ x: t!, y: k! })) }]}
                 />
             )}
             <Button size="small" color="inherit" startIcon={<ContentCopy fontSize="small" />} disabled={!mayEdit} onClick={copy} sx={{ mt: 1 }}>

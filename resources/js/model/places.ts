@@ -68,6 +68,12 @@ export function withPlaceWatch(document: ModelDocument, kind: PlaceKind, space: 
     return { ...document, watches: [...watchesOf(document), entry] };
 }
 
+/** The temperature at a place is followed from the next run on. */
+export function withPointWatch(document: ModelDocument, at: readonly number[], name: string): ModelDocument {
+    const entry = { id: freeEntryId(document, 'watch-point'), of: { point: at.map(millimetres) }, ...named('point', 'temperature'), name };
+    return { ...document, watches: [...watchesOf(document), entry] };
+}
+
 /** The same watch of another quantity; its name goes along where it is still the one it was given. */
 export function withPlaceQuantity(watch: WatchEntry, quantity: string): WatchEntry {
     const kind = placeKindOf(watch)!;

@@ -16,7 +16,7 @@ import Skeleton from '@mui/material/Skeleton';
 import Snackbar from '@mui/material/Snackbar';
 import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
-import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { isActive, useProject, useSession } from '../api/queries';
 import { saveFile } from '../api/saveFile';
@@ -29,16 +29,21 @@ import { SpacePanel } from '../inspector/SpacePanel';
 import { SpaceSummary } from '../inspector/SpaceSummary';
 import { Ledger } from '../ledger/Ledger';
 import { useMaterialDrop } from '../materials/useMaterialDrop';
+import { withPartFields } from '../model/document';
+import { withPointWatch } from '../model/places';
 import { useModelEditor, type ModelEditor } from '../model/useModelEditor';
 import { RunBadge } from '../runs/RunBadge';
 import { RunStrip } from '../runs/RunStrip';
 import { useRunState } from '../runs/useRunState';
 import { SignIn } from '../session/SignIn';
 import { retryAll } from '../state/edits';
+import { useLatest } from '../state/hooks';
 import { Bar } from '../theme/Bar';
 import { Boundary } from '../theme/Boundary';
 import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
+import { useTried } from '../whatif/store';
+import { useTrial, type Trial } from '../whatif/useWhatIf';
 import { unitSetNames, type UnitSet } from '../units/units';
 import type { Picker } from '../view/Picking';
 import { show } from '../view/shown/store';
@@ -196,6 +201,15 @@ function VariantChoice({ project, variant }: { project: Project; variant: number
     );
 }
 
+/** The watts that are tried become those of the model; the run is then of an older revision. */
+function keepTried(editor: ModelEditor, { whatIf, tried, changes }: Trial) {
+    const changed = whatIf.sources.filter((_source, n) => changes[n] !== 0);
+    void editor.edit(changed.length === 1 ? 'Watts as tried' : `Watts of ${changed.length} parts as tried`, (document) =>
+        changed.reduce((next, { part, power }) => withPartFields(next, [part], { power: `${Number((tried[part] ?? power).toPrecision(6))} W` }), document),
+    );
+    useTried.getState().reset();
+}
+
 export default function ProjectScreen() {
     const params = useParams();
     const variant = Number(params.variant);
@@ -203,6 +217,9 @@ export default function ProjectScreen() {
     const editor = useModelEditor(variant);
     const runs = useRunState(variant, editor.revision?.number);
     const stage = useScreen((s) => s.stage);
+    // Other watts are tried in Judge only, and never on what is not current.
+    const trial = useTrial(stage === 'Judge' && !runs.stale && !isActive(runs.latest) ? runs.shown?.id : undefined, runs.result);
+    const result = trial?.result ?? runs.result;
     const selection = useScreen((s) => s.selection);
     const units = usePreferences((s) => s.units);
     const [keysShown, setKeysShown] = useState(false);
@@ -217,6 +234,11 @@ export default function ProjectScreen() {
     const mayEdit = project.data !== undefined && project.data.role !== 'viewer';
     useKeys({ editor, mayEdit, showKeys, showPalette });
     const drags = useDrags(editor);
+    const edit = useLatest(editor.edit);
+    const watchPoint = useCallback(
+        (at: readonly number[], name: string) => void edit()(`Watch ${name}`, (document) => withPointWatch(document, at, name)).catch(() => undefined),
+        [edit],
+    );
     const picker = useRef<Picker | null>(null);
     const drop = useMaterialDrop(editor, editor.revision?.outline, mayEdit, (event) => picker.current?.partUnder(event) ?? null);
     if (editor.error && !editor.revision) {
@@ -233,9 +255,13 @@ export default function ProjectScreen() {
     const revision = editor.revision;
     const stageProps = revision && { revision, editor, mayEdit };
     let details: ReactNode = null;
-    if (revision && selection.length > 0) details = <Inspector revision={revision} result={runs.result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />;
+    if (revision && selection.length > 0)
+        details = <Inspector revision={revision} run={runs.shown?.id} result={result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />;
     else if (stage === 'Judge')
-        details = !runs.stale && runs.result && revision ? <SpaceSummary result={runs.result} outline={revision.outline} units={units} /> : null;
+        details =
+            !runs.stale && result && revision ? (
+                <SpaceSummary run={runs.shown?.id} result={result} tried={trial !== null} outline={revision.outline} units={units} mayEdit={mayEdit} />
+            ) : null;
     else if (stageProps)
         details = {
             Build: <BuildPanel {...stageProps} />,
@@ -266,12 +292,19 @@ export default function ProjectScreen() {
                             <Boundary what="The ledger" resetKeys={[variant]}>
                                 {stage === 'Judge' && (
                                     <Box sx={{ borderBottom: 1, borderColor: 'divider' }}>
-                                        <VerdictLine runs={runs} />
+                                        <VerdictLine runs={runs} trial={trial} onKeep={mayEdit && trial ? () => keepTried(editor, trial) : undefined} />
                                     </Box>
                                 )}
                                 {revision ? (
                                     <Box sx={{ flex: 1, minHeight: 0 }}>
-                                        <Ledger revision={revision} editor={editor} result={runs.result} stale={runs.stale} mayEdit={mayEdit} />
+                                        <Ledger
+                                            revision={revision}
+                                            editor={editor}
+                                            result={result}
+                                            stale={runs.stale}
+                                            {...(trial && { tried: trial.tried })}
+                                            mayEdit={mayEdit}
+                                        />
                                     </Box>
                                 ) : (
                                     <Stack sx={{ p: 2, gap: 1 }}>
@@ -296,9 +329,11 @@ export default function ProjectScreen() {
                                             revision={revision.number}
                                             run={runs.shown?.id}
                                             picture={runs.shown?.picture ?? 0}
-                                            result={runs.result}
+                                            result={result}
+                                            trial={trial}
                                             busy={isActive(runs.latest)}
                                             stale={runs.stale}
+                                            onWatch={mayEdit ? watchPoint : null}
                                             drags={mayEdit ? drags : undefined}
                                         />
                                     )}

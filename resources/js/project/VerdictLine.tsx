@@ -1,24 +1,39 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import { lazy, Suspense, useState } from 'react';
 import { isOfTemperature } from '../model/document';
 import { gradeNames } from '../model/grades';
-import type { Result } from '../api/types';
 import type { RunState } from '../runs/useRunState';
 import { distanceOf } from '../units/quantities';
-import { thousands } from '../units/units';
+import { thousands, watts } from '../units/units';
+import { useTried } from '../whatif/store';
+import type { Trial } from '../whatif/useWhatIf';
+import { finerGrid } from '../trust/trust';
+
+const TrustDialog = lazy(() => import('../trust/TrustDialog').then((module) => ({ default: module.TrustDialog })));
 import { usePreferences } from '../state/screen';
 
-/** Whether a finer grid would change the verdict: only where every margin is larger than its uncertainty it would not. */
-function finerGrid({ limits, verdict }: Result): string {
-    if (limits.length === 0) return 'has no verdict to change';
-    if (verdict.undecided > 0) return 'may change the verdict';
-    return limits.every((limit) => limit.plusMinus !== null) ? 'would not change the verdict' : 'may change it: ± is unknown';
+/** What a finer grid would do, as the end of a sentence. */
+const sentences = { no: 'would not change the verdict', yes: 'may change the verdict', 'cannot say': 'may change it: ± is unknown' };
+
+interface Props {
+    runs: RunState;
+    /** Other watts that are tried on the run. */
+    trial?: Trial | null;
+    /** Puts the tried watts into the model, where it may be changed. */
+    onKeep?: (() => void) | undefined;
 }
 
 /** The answer in words, above the ledger. */
-export function VerdictLine({ runs }: { runs: RunState }) {
+export function VerdictLine({ runs, trial = null, onKeep }: Props) {
     const units = usePreferences((s) => s.units);
-    const { result, shown, stale } = runs;
+    const [trust, setTrust] = useState(false);
+    const reset = useTried((s) => s.reset);
+    const { shown, stale } = runs;
+    const result = trial?.result ?? runs.result;
     if (!result || !shown) {
         return (
             <Box sx={{ px: 1.75, py: 1.5 }}>
@@ -47,6 +62,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
     return (
         <Box sx={{ px: 1.75, py: 1.25 }}>
             <Typography component="h2" sx={{ fontWeight: 650, fontSize: 16, color: stale ? 'text.secondary' : 'text.primary' }}>
+                {trial && 'What if: '}
                 {limits === 0 && 'No limits are stated'}
                 {limits > 0 && missed + undecided === 0 && `All ${limits} limits met`}
                 {missed > 0 && `${missed} of ${limits} limits missed`}
@@ -73,10 +89,39 @@ export function VerdictLine({ runs }: { runs: RunState }) {
                 <Typography role="alert" sx={{ color: 'error.main' }}>
                     Of revision {shown.revision}; the model has changed since. Run again.
                 </Typography>
+            ) : trial ? (
+                <Stack direction="row" sx={{ gap: 0.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
+                    <Typography role="status" sx={{ color: 'warning.main', fontWeight: 600, flex: 1 }}>
+                        {watts(trial.whatIf.sources.reduce((sum, { power }, n) => sum + power + trial.changes[n]!, 0))} W, predicted on the flow of this run
+                    </Typography>
+                    {onKeep && (
+                        <Button size="small" color="inherit" onClick={onKeep} sx={{ whiteSpace: 'nowrap' }}>
+                            Keep the watts
+                        </Button>
+                    )}
+                    <Button size="small" color="inherit" onClick={reset} sx={{ whiteSpace: 'nowrap' }}>
+                        Discard
+                    </Button>
+                </Stack>
             ) : (
                 <Typography color="text.secondary">
                     {grade} · balance {(balance.error * 100).toFixed(2)} % · revision {shown.revision}
-                    {` · a finer grid ${finerGrid(result)}`}
+                    {' · '}
+                    <ButtonBase
+                        aria-haspopup="dialog"
+                        title="How far to trust it: every grid, ± and balances"
+                        onClick={() => setTrust(true)}
+                        sx={{
+                            font: 'inherit',
+                            textAlign: 'left',
+                            display: 'inline',
+                            verticalAlign: 'baseline',
+                            textDecoration: 'underline dotted',
+                            textUnderlineOffset: 3,
+                        }}
+                    >
+                        a finer grid {limits === 0 ? 'has no verdict to change' : sentences[finerGrid(result, units).answer]}
+                    </ButtonBase>
                 </Typography>
             )}
             {!stale && caveat && <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>{caveat}</Typography>}
@@ -84,6 +129,7 @@ export function VerdictLine({ runs }: { runs: RunState }) {
                 <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>Temperatures alone, on the flow of an earlier run</Typography>
             )}
             {!stale &&
+                !trial &&
                 result.warnings.map((warning) => (
                     // The first words say what it is about; the rest is there for who asks.
                     <Box key={warning} component="details" sx={{ fontSize: 12.5, color: 'error.main', '&[open] summary': { whiteSpace: 'normal' } }}>
@@ -92,6 +138,11 @@ export function VerdictLine({ runs }: { runs: RunState }) {
                         </Box>
                     </Box>
                 ))}
+            {trust && (
+                <Suspense fallback={null}>
+                    <TrustDialog run={shown} result={result} onClose={() => setTrust(false)} />
+                </Suspense>
+            )}
         </Box>
     );
 }

@@ -1,25 +1,26 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useTheme } from '@mui/material/styles';
 import { useSession } from '../api/queries';
 import type { Outline, Result, Run } from '../api/types';
 import { usePreferences } from '../state/screen';
-import { difference, differenceUnit, scientific, temperature, temperatureUnit, thousands, watts, type UnitSet } from '../units/units';
-import { Curve } from './Curve';
+import { differenceNumber, differenceUnit, scientific, temperatureNumber, temperatureUnit, thousands, watts, type UnitSet } from '../units/units';
+import { Lines, plain } from '../charts/Lines';
+
+const HEIGHT = 176;
+
+const whole = (value: number) => value.toFixed(0);
+const seconds = (value: number) => value.toFixed(value < 10 ? 1 : 0);
 
 /** Residuals on a logarithmic axis. */
-function Residuals({ samples, end, deepest }: { samples: { x: number; residual: number }[]; end: string; deepest: number }) {
-    const logarithm = (residual: number) => Math.log10(Math.max(residual, 1e-14));
-    const lowest = Math.floor(Math.min(deepest, ...samples.map((s) => logarithm(s.residual))));
-    const ticks = Array.from({ length: Math.ceil(-lowest / 2) + 1 }, (_, i) => ({ at: -2 * i, name: i === 0 ? '1' : `1e−${2 * i}` }));
+function Residuals({ samples, overIterations }: { samples: { x: number; residual: number }[]; overIterations: boolean }) {
     return (
-        <Curve
-            label="relative residual"
-            end={end}
-            width={300}
-            curves={[{ name: 'residual', points: samples.map((s) => ({ x: s.x, y: logarithm(s.residual) })) }]}
-            ticks={ticks}
+        <Lines
+            label="Relative residual"
+            height={HEIGHT}
+            x={overIterations ? { title: 'iteration', format: whole } : { title: 'seconds', format: seconds }}
+            y={{ title: 'relative residual', format: scientific, logarithmic: true }}
+            series={[{ name: 'residual', points: samples.map((s) => ({ x: s.x, y: Math.max(s.residual, 1e-14) })) }]}
         />
     );
 }
@@ -28,25 +29,32 @@ function Residuals({ samples, end, deepest }: { samples: { x: number; residual: 
 function Margins({ run, units }: { run: Run; units: UnitSet }) {
     const known = run.samples.flatMap((s) => (s.worstMargin === null ? [] : [{ x: s.seconds, y: s.worstMargin }]));
     if (known.length < 2) return null;
-    // The first values come from a flow that hardly exists: the axis follows the second half.
-    const settled = known.slice(Math.floor(known.length / 2)).map((p) => p.y);
-    const [low, high] = [Math.min(0, ...settled), Math.max(0, ...settled)];
-    const room = 0.1 * Math.max(high - low, 1);
-    const ends = [...new Set([low < 0 ? low - room : 0, 0, high > 0 ? high + room : 0])];
     return (
-        <Curve
-            label={`worst margin, ${differenceUnit(units)}`}
-            end={`now ${difference(known.at(-1)!.y, units)} ${differenceUnit(units)}`}
-            width={240}
-            curves={[{ name: 'worst margin', points: known }]}
-            ticks={ends.map((at) => ({ at, name: difference(at, units) }))}
+        <Lines
+            label="Worst margin"
+            height={HEIGHT}
+            x={{ title: 'seconds', format: seconds }}
+            y={{
+                title: `worst margin, ${differenceUnit(units)}`,
+                number: (value) => differenceNumber(value, units),
+                format: plain,
+                ...settled([known]),
+            }}
+            series={[{ name: 'worst margin', points: known }]}
         />
     );
 }
 
+/** The first values come from a flow that hardly exists: the axis follows the last three quarters. */
+function settled(curves: readonly (readonly { y: number }[])[]): { min: number; max: number } {
+    const values = curves.flatMap((points) => points.slice(Math.floor(points.length / 4)).map((point) => point.y));
+    const [low, high] = [Math.min(...values), Math.max(...values)];
+    const room = Math.max(0.05 * (high - low), 0.5);
+    return { min: low - room, max: high + room };
+}
+
 /** What of the limits and watches comes near its bound is followed by name; the worst few, for more could not be told apart. */
 function Watched({ run, outline, units }: { run: Run; outline: Outline; units: UnitSet }) {
-    const { palette } = useTheme();
     const samples = run.samples.filter((s) => Object.keys(s.values).length > 0);
     const latest = samples.at(-1)?.values ?? {};
     const margin = (id: string) => {
@@ -58,24 +66,22 @@ function Watched({ run, outline, units }: { run: Run; outline: Outline; units: U
         .sort((a, b) => margin(a) - margin(b))
         .slice(0, MOST_WATCHED);
     if (samples.length < 2 || ids.length === 0) return null;
-    const values = samples
-        .slice(Math.floor(samples.length / 4))
-        .flatMap((s) => ids.map((id) => s.values[id] ?? NaN))
-        .filter(Number.isFinite);
-    const [low, high] = [Math.min(...values), Math.max(...values)];
-    const room = Math.max(0.05 * (high - low), 0.5);
-    const colours = [palette.primary.main, '#b5493a', '#33658a', '#3f7d4e', '#7a5195'];
+    const series = ids.map((id) => ({
+        name: name(id),
+        points: samples.flatMap((s) => (s.values[id] === undefined ? [] : [{ x: s.seconds, y: s.values[id] }])),
+    }));
     return (
-        <Curve
-            label={`watched, ${temperatureUnit(units)}`}
-            end={`${samples.at(-1)!.seconds.toFixed(1)} s`}
-            width={420}
-            curves={ids.map((id, n) => ({
-                name: shortened(name(id)),
-                colour: colours[n],
-                points: samples.flatMap((s) => (s.values[id] === undefined ? [] : [{ x: s.seconds, y: s.values[id] }])),
-            }))}
-            ticks={[low - room, (low + high) / 2, high + room].map((at) => ({ at, name: temperature(at, units) }))}
+        <Lines
+            label="Watched temperatures"
+            height={HEIGHT}
+            x={{ title: 'seconds', format: seconds }}
+            y={{
+                title: `watched, ${temperatureUnit(units)}`,
+                number: (value) => temperatureNumber(value, units),
+                format: plain,
+                ...settled(series.map(({ points }) => points)),
+            }}
+            series={series}
         />
     );
 }
@@ -83,8 +89,6 @@ function Watched({ run, outline, units }: { run: Run; outline: Outline; units: U
 const MOST_WATCHED = 5;
 
 const starts = { rest: 'fluid at rest', flow: 'the flow of an earlier run', checkpoint: 'its own checkpoint' } as const;
-
-const shortened = (name: string): string => (name.length > 24 ? `${name.slice(0, 23)}…` : name);
 
 /** How a run comes near its answer, and what the balance says. */
 export function RunCurves({ run, result, outline }: { run: Run | undefined; result: Result | undefined; outline: Outline | undefined }) {
@@ -102,12 +106,16 @@ export function RunCurves({ run, result, outline }: { run: Run | undefined; resu
     }
     return (
         <Stack direction="row" sx={{ px: 2, pb: 1.5, gap: 3, overflowX: 'auto' }}>
-            <Residuals samples={samples} end={result ? `iteration ${samples.length}` : `${samples.at(-1)!.x.toFixed(1)} s`} deepest={result?.flow ? -4 : -8} />
-            {outline && run.samples.some((s) => Object.keys(s.values).length > 0) ? (
-                <Watched run={run} outline={outline} units={units} />
-            ) : (
-                <Margins run={run} units={units} />
-            )}
+            <Box sx={{ width: 320, flexShrink: 0 }}>
+                <Residuals samples={samples} overIterations={result !== undefined} />
+            </Box>
+            <Box sx={{ width: 420, flexShrink: 0 }}>
+                {outline && run.samples.some((s) => Object.keys(s.values).length > 0) ? (
+                    <Watched run={run} outline={outline} units={units} />
+                ) : (
+                    <Margins run={run} units={units} />
+                )}
+            </Box>
             {result && (
                 <Box sx={{ fontSize: 13, lineHeight: 1.9 }}>
                     <div>

@@ -1,6 +1,8 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { Grade } from '../api/types';
+import { firstColumns } from '../ledger/partTable';
+import type { Touch } from '../model/touch';
 import type { Scheme } from '../theme/theme';
 import type { UnitSet } from '../units/units';
 
@@ -70,6 +72,12 @@ interface Preferences {
     /** Whether light falls on coloured parts; without it their colours are exactly those of the scale. */
     shaded: boolean;
     setShaded: (on: boolean) => void;
+    /** How long surfaces may be touched, for their limits. */
+    touch: Touch;
+    setTouch: (touch: Touch) => void;
+    /** Which columns the table of all parts has. */
+    partColumns: readonly string[];
+    setPartColumns: (columns: readonly string[]) => void;
     /** Whether single letters and digits act on the project screen. */
     letterKeys: boolean;
     setLetterKeys: (on: boolean) => void;
@@ -85,6 +93,10 @@ export const usePreferences = create<Preferences>()(
             scheme: 'light',
             shaded: true,
             letterKeys: true,
+            touch: 'seconds',
+            setTouch: (touch) => set({ touch }),
+            partColumns: firstColumns,
+            setPartColumns: (partColumns) => set({ partColumns }),
             setShaded: (shaded) => set({ shaded }),
             setLetterKeys: (letterKeys) => set({ letterKeys }),
             setUnits: (units) => set({ units }),

@@ -1,4 +1,22 @@
-import { difference, differenceUnit, massFlow, number, size, speed, temperatureWithUnit, volumeFlow, type UnitSet } from './units';
+import {
+    difference,
+    differenceUnit,
+    massFlow,
+    massFlowNumber,
+    massFlowUnit,
+    number,
+    size,
+    speed,
+    speedNumber,
+    speedUnit,
+    temperatureNumber,
+    temperatureUnit,
+    temperatureWithUnit,
+    volumeFlow,
+    volumeFlowNumber,
+    volumeFlowUnit,
+    type UnitSet,
+} from './units';
 
 const units: Readonly<Record<string, string>> = {
     heat: 'W',
@@ -21,6 +39,15 @@ export function amountOf(quantity: string | undefined, value: number, set: UnitS
     if (quantity === 'volumeFlow') return volumeFlow(value, set);
     if (quantity === 'massFlow') return massFlow(value, set);
     return units[quantity!] === undefined ? speed(value, set) : plain(quantity!, value);
+}
+
+/** The unit of a quantity and numbers in it, from SI, for axes. */
+export function measureOf(quantity: string, set: UnitSet): { unit: string; number: (value: number) => number } {
+    if (isTemperature(quantity)) return { unit: temperatureUnit(set), number: (value) => temperatureNumber(value, set) };
+    if (quantity === 'volumeFlow') return { unit: volumeFlowUnit(set), number: (value) => volumeFlowNumber(value, set) };
+    if (quantity === 'massFlow') return { unit: massFlowUnit(set), number: (value) => massFlowNumber(value, set) };
+    const own = units[quantity];
+    return own === undefined ? { unit: speedUnit(set), number: (value) => speedNumber(value, set) } : { unit: own, number: (value) => value };
 }
 
 /** What a watch reads, with its unit: a place along a line is a length. */

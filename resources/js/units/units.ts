@@ -19,6 +19,7 @@ const minus = (text: string): string => text.replace('-', '−');
 
 export const temperatureUnit = (set: UnitSet): string => temperatures[set].unit;
 export const temperatureNumber = (kelvin: number, set: UnitSet): number => temperatures[set].from(kelvin);
+export const differenceNumber = (kelvin: number, set: UnitSet): number => kelvin * temperatures[set].perKelvin;
 export const differenceUnit = (set: UnitSet): string => (set === 'us' ? '°F' : 'K');
 
 export const number = (value: number, digits = 1): string => minus(value.toFixed(digits));
@@ -28,7 +29,7 @@ export const temperatureWithUnit = (kelvin: number, set: UnitSet, digits = 1): s
 
 /** A difference of temperatures, signed. */
 export function difference(kelvin: number, set: UnitSet, digits = 1): string {
-    const value = kelvin * temperatures[set].perKelvin;
+    const value = differenceNumber(kelvin, set);
     return `${value > 0 ? '+' : ''}${number(value, digits)}`;
 }
 
@@ -47,6 +48,7 @@ export function duration(seconds: number): string {
 /** A small number as a power of ten. */
 export const scientific = (value: number): string => minus(value.toExponential(1));
 
+export const lengthNumber = (metres: number, set: UnitSet): number => metres * lengths[set].factor;
 export const lengthUnit = (set: UnitSet): string => lengths[set].unit;
 
 /** Metres of a bare number in the length unit of the set; not a number where it is none. */
@@ -84,6 +86,11 @@ function flow(kind: 'volume' | 'mass', value: number, set: UnitSet, signed: bool
     // Two decimals, or three digits where these would show nothing.
     return `${signed && value > 0 ? '+' : ''}${shown !== 0 && Math.abs(shown) < 0.1 ? minus(Number(shown.toPrecision(3)).toString()) : number(shown, 2)} ${unit}`;
 }
+
+export const volumeFlowUnit = (set: UnitSet): string => flows.volume[set].unit;
+export const volumeFlowNumber = (value: number, set: UnitSet): number => value * flows.volume[set].factor;
+export const massFlowUnit = (set: UnitSet): string => flows.mass[set].unit;
+export const massFlowNumber = (value: number, set: UnitSet): number => value * flows.mass[set].factor;
 
 /** A volume flow from m3/s. */
 export const volumeFlow = (value: number, set: UnitSet, signed = false): string => flow('volume', value, set, signed);

@@ -19,6 +19,7 @@ import { extremeLabels, partLabels } from './layers/callouts';
 import { Callouts, type Callout } from './layers/Callouts';
 import type { Picture } from './layers/picture';
 import { useSurfaces } from './layers/useSurfaces';
+import { useTouchLimits } from './layers/useTouchLimits';
 import { scalesOf } from './layers/scales';
 import { Picking, type Picker } from './Picking';
 import { Readout, type ReadoutHandle } from './Readout';
@@ -30,6 +31,8 @@ import { show, useShown } from './shown/store';
 import { SectionTools } from './shown/SectionSettings';
 import { useAddressedView } from './views/useSavedView';
 import { ViewTools } from './ViewTools';
+import { useTriedFields } from '../whatif/useTriedFields';
+import type { Trial } from '../whatif/useWhatIf';
 
 export type { Drags } from './Scene';
 
@@ -42,10 +45,14 @@ interface Props {
     run: number | undefined;
     picture: number;
     result: Result | undefined;
+    /** Other watts that are tried on it. */
+    trial: Trial | null;
     /** Whether a run needs the processor. */
     busy: boolean;
     stale: boolean;
     picker: RefObject<Picker | null>;
+    /** Makes a watch of a place; null where the model may not be changed. */
+    onWatch: ((at: Triple, name: string) => void) | null;
     /** Given where the model may be changed. */
     drags: Drags | undefined;
 }
@@ -54,7 +61,21 @@ interface Props {
  * The 3-D view: what a run has to show in Judge, the model elsewhere. Renders only when something changes, and not while the progress of
  * a run comes in: without a graphics card every picture takes time from the run.
  */
-export default memo(function View({ project, outline, variant, revision, run, picture: number, result: latest, busy, stale, picker, drags }: Props) {
+export default memo(function View({
+    project,
+    outline,
+    variant,
+    revision,
+    run,
+    picture: number,
+    result: latest,
+    trial,
+    busy,
+    stale,
+    picker,
+    onWatch,
+    drags,
+}: Props) {
     const stage = useScreen((s) => s.stage);
     const tool = useScreen((s) => s.tool);
     const selection = useScreen((s) => s.selection);
@@ -78,9 +99,10 @@ export default memo(function View({ project, outline, variant, revision, run, pi
     // Outside Judge the picture of a run that goes on colours the parts, and nothing more.
     const layers = shown.layers.filter((layer) => layer.visible && (judging || layer.kind === 'parts'));
     const wanted = useByValue([...new Set([...layers.flatMap(fieldsUsed), 'temperature' as const])]);
-    const fields = useFields(judged, number, result, wanted);
+    const fields = useTriedFields(judged, useFields(judged, number, result, wanted), trial);
     const textures = useTextures(fields);
-    const surfaces = useSurfaces(judged, number, result, wanted);
+    const touchLimits = useTouchLimits(outline);
+    const surfaces = useSurfaces(judged, number, trial ? undefined : result, wanted, touchLimits);
     const { ranges } = shown;
     const scales = useMemo(() => scalesOf(shown.layers, ranges, fields, surfaces), [shown.layers, ranges, fields, surfaces]);
     const picture = useMemo<Picture | null>(
@@ -196,7 +218,7 @@ export default memo(function View({ project, outline, variant, revision, run, pi
                 }}
             >
                 <ViewTools outline={outline} mayProbe={picture !== null} project={project} mayEdit={drags !== undefined} />
-                {judging ? <ShownList outline={outline} picture={picture} values={values} /> : <SectionTools box={outline.space} />}
+                {judging ? <ShownList outline={outline} picture={picture} values={values} onWatch={onWatch} /> : <SectionTools box={outline.space} />}
                 <Box sx={{ flex: 1, pointerEvents: 'none !important' }} />
                 {picture && <Legends layers={layers} picture={picture} />}
                 {judging && stale && (

@@ -1,5 +1,5 @@
 import type { Result } from '../../api/types';
-import { number, speedNumber, speedUnit, temperatureNumber, temperatureUnit, type UnitSet } from '../../units/units';
+import { differenceNumber, differenceUnit, number, speedNumber, speedUnit, temperatureNumber, temperatureUnit, type UnitSet } from '../../units/units';
 import type { PaletteName } from './palettes';
 
 /** What the view can show: a field of the core, one of its components, or the length of a vector. */
@@ -18,6 +18,7 @@ export const fieldNames = [
     'currentDensity',
     'jouleHeat',
     'surfaceTemperature',
+    'aboveTouchLimit',
     'surfaceHeatFlux',
     'convectionCoefficient',
     'fluidTemperature',
@@ -47,6 +48,7 @@ export interface FieldKind extends Measure {
 
 const plain = (unit: string, factor = 1): Measure => ({ unit: () => unit, number: (value) => value * factor });
 const degrees: Measure = { unit: temperatureUnit, number: temperatureNumber };
+const kelvins: Measure = { unit: differenceUnit, number: differenceNumber };
 const speeds: Measure = { unit: speedUnit, number: speedNumber };
 const cell = (title: string, file: string, take: Take, where: FieldKind['in'], palette: PaletteName, measure: Measure): FieldKind => ({
     title,
@@ -82,6 +84,7 @@ export const fieldKinds: Readonly<Record<FieldName, FieldKind>> = {
     currentDensity: cell('Current density', 'currentDensity', 'length', 'solid', 'heat', plain('A/mm²', 1e-6)),
     jouleHeat: cell('Joule heat', 'jouleHeat', 'value', 'solid', 'heat', plain('W/cm³', 1e-6)),
     surfaceTemperature: surface('Surface temperature', 'surfaceTemperature', 'heat', degrees),
+    aboveTouchLimit: surface('Above touch limit', 'surfaceTemperature', 'diverging', kelvins),
     surfaceHeatFlux: surface('Surface heat flux', 'surfaceHeatFlux', 'diverging', plain('W/m²')),
     convectionCoefficient: surface('Convection coefficient', 'convectionCoefficient', 'air', plain('W/m²/K')),
     fluidTemperature: surface('Fluid temperature at the surface', 'fluidTemperature', 'heat', degrees),

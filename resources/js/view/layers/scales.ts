@@ -11,15 +11,19 @@ interface Extent {
 
 /** What a scale spans by itself: where only parts show a field, what the parts have; else all of it. */
 function extentOf(name: FieldName, field: Field | undefined, surface: SurfaceField | undefined, layers: readonly Layer[]): Extent | null {
-    if (surface) return surface.max >= surface.min ? surface : null;
+    if (surface) return surface.max >= surface.min ? aroundZero(name, surface.min, surface.max) : null;
     if (!field) return null;
     const onParts = layers.every((layer) => layer.kind === 'parts' || layer.kind === 'extremes' || !fieldsUsed(layer).includes(name));
     const { min, max } = onParts && field.solid ? field.solid : field;
     if (Number.isNaN(min.value)) return null;
-    // A scale that diverges has its zero in the middle.
-    const most = Math.max(Math.abs(min.value), Math.abs(max.value));
-    if (fieldKinds[name].palette === 'diverging' && min.value < 0 && max.value > 0) return { min: -most, max: most };
-    return name === 'speed' ? { min: 0, max: max.value } : { min: min.value, max: max.value };
+    return name === 'speed' ? { min: 0, max: max.value } : aroundZero(name, min.value, max.value);
+}
+
+/** A scale that diverges has its zero in the middle; that of a limit always, for its colours say which side of it a place is on. */
+function aroundZero(name: FieldName, min: number, max: number): Extent {
+    const most = Math.max(Math.abs(min), Math.abs(max));
+    const centred = fieldKinds[name].palette === 'diverging' && ((min < 0 && max > 0) || name === 'aboveTouchLimit');
+    return centred ? { min: -most, max: most } : { min, max };
 }
 
 /** The scale of every field that is shown: as it was asked for, and where nothing was, by what is shown. */

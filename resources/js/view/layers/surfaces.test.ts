@@ -1,6 +1,6 @@
 import { Vector3 } from 'three';
 import { describe, expect, it } from 'vitest';
-import { surfaceField, surfaceValue } from './surfaces';
+import { aboveLimits, surfaceField, surfaceValue } from './surfaces';
 
 const lines = [
     [0, 1, 3],
@@ -30,5 +30,12 @@ describe('surfaces of parts', () => {
         expect(surfaceValue(field, [0.1, 1, 2], [-1, 0, 0], 1)).toBe(10);
         expect(surfaceValue(field, [0.1, 1.9, 2], [0, 1, 0], 1)).toBeNull();
         expect(surfaceValue(field, [0.1, 1.9, 2], [0, -1, 0], 2)).toBeNull();
+    });
+
+    it('is above the limit of its own part', () => {
+        const two = new Uint32Array([0, 1, 1, 0, 1, 1, 2, 0, 2, 1, 3, 0]);
+        const above = aboveLimits({ lines, rows: two }, new Float32Array([340, 340, 340]), [330, 350]);
+        expect([...above.slice(0, 2)]).toEqual([10, -10]);
+        expect(above[2]).toBeNaN();
     });
 });

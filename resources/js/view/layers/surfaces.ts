@@ -42,6 +42,10 @@ function corners({ lines, rows }: Elements, element: number): number[] {
     return outwards ? [...c00, ...c10, ...c11, ...c00, ...c11, ...c01] : [...c00, ...c11, ...c10, ...c00, ...c01, ...c11];
 }
 
+/** How far surfaces are above the limits of their parts, K. */
+export const aboveLimits = ({ rows }: Elements, temperatures: Float32Array, limits: readonly number[]): Float32Array =>
+    temperatures.map((temperature, element) => temperature - (limits[rows[ROW * element + 2]! - 1] ?? NaN));
+
 /** Geometries of the surfaces of parts that lie open; contacts between parts are not seen. */
 export function surfaceField(elements: Elements, values: Float32Array): SurfaceField {
     const { rows } = elements;

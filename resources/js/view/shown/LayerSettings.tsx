@@ -1,24 +1,22 @@
-import Close from '@mui/icons-material/Close';
-import ContentCopyOutlined from '@mui/icons-material/ContentCopyOutlined';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import IconButton from '@mui/material/IconButton';
 import Slider from '@mui/material/Slider';
-import Stack from '@mui/material/Stack';
 import type { Outline } from '../../api/types';
+import { touches } from '../../model/touch';
 import { usePreferences, useScreen } from '../../state/screen';
-import { lengthUnit, size, temperatureNumber, temperatureUnit, temperatureWithUnit } from '../../units/units';
 import { fieldKinds, fieldNumber, fieldsOf, typedValue, type FieldName } from '../fields/catalogue';
 import type { Picture } from '../layers/picture';
+import { ProbeTable } from './ProbeTable';
 import { Choice, NumberSetting, Toggle } from './Setting';
 import { SectionPlaneSettings } from './SectionSettings';
-import { layersOf, type IsosurfaceLayer, type Layer, type ProbesLayer, type SectionLayer, type StreamlinesLayer } from './shown';
+import { layersOf, type IsosurfaceLayer, type Layer, type SectionLayer, type StreamlinesLayer, type Triple } from './shown';
 import { show, useShown } from './store';
 
 interface Props {
     outline: Outline;
     picture: Picture | null;
     values: readonly (number | null | undefined)[];
+    /** Makes a watch of a place; null where the model may not be changed. */
+    onWatch: ((at: Triple, name: string) => void) | null;
 }
 
 type Of<L extends Layer> = Props & { layer: L };
@@ -61,11 +59,14 @@ export function LayerSettings({ layer, ...props }: Of<Layer>) {
     const { picture } = props;
     const shaded = usePreferences((s) => s.shaded);
     const setShaded = usePreferences((s) => s.setShaded);
+    const touch = usePreferences((s) => s.touch);
+    const setTouch = usePreferences((s) => s.setTouch);
     switch (layer.kind) {
         case 'parts':
             return (
                 <>
                     <FieldChoice value={layer.field} picture={picture} among={onParts} none="Own colours" onChange={(field) => show.change(layer, { field })} />
+                    {layer.field === 'aboveTouchLimit' && <Choice label="Touched" value={touch} options={touches} onChange={setTouch} />}
                     <Toggle label="Only above their limit" on={layer.aboveLimit} onChange={(aboveLimit) => show.change(layer, { aboveLimit })} />
                     <Toggle label="Light and shade" on={shaded} onChange={setShaded} />
                 </>
@@ -240,54 +241,5 @@ function IsosurfaceFields({ layer, picture }: Of<IsosurfaceLayer>) {
                 onChange={(colour) => show.change(layer, { colour })}
             />
         </>
-    );
-}
-
-function ProbeTable({ layer, outline, values }: Of<ProbesLayer>) {
-    const units = usePreferences((s) => s.units);
-    const toggleTool = useScreen((s) => s.toggleTool);
-    const tool = useScreen((s) => s.tool);
-    const nameOf = (id: string | null) => outline.parts.find((part) => part.id === id)?.name ?? 'Air';
-    const copy = () => {
-        const place = (at: readonly number[]) => at.map((x) => size([x], units).split(' ')[0]);
-        const rows = layer.pins.map(({ at, part }, n) =>
-            [n + 1, nameOf(part), ...place(at), values[n] == null ? '' : temperatureNumber(values[n], units).toFixed(2)].join('\t'),
-        );
-        const head = ['Probe', 'Part', ...['x', 'y', 'z'].map((axis) => `${axis} ${lengthUnit(units)}`), temperatureUnit(units)].join('\t');
-        void navigator.clipboard.writeText([head, ...rows].join('\n'));
-    };
-    return (
-        <Stack sx={{ gap: 0.5 }}>
-            {layer.pins.length === 0 && <Box sx={{ color: 'text.secondary' }}>Click surfaces or sections to pin their temperature.</Box>}
-            {layer.pins.map(({ at, part }, n) => (
-                <Stack key={n} direction="row" sx={{ alignItems: 'center', gap: 0.75 }}>
-                    <Box sx={{ flex: 1, minWidth: 0 }}>
-                        <Box sx={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
-                            {n + 1} {nameOf(part)}
-                        </Box>
-                        <Box sx={{ color: 'text.secondary', fontSize: 11.5 }}>{size(at, units)}</Box>
-                    </Box>
-                    <Box sx={{ fontWeight: 600, whiteSpace: 'nowrap' }}>{values[n] == null ? '—' : temperatureWithUnit(values[n], units, 2)}</Box>
-                    <IconButton
-                        size="small"
-                        aria-label={`Remove probe ${n + 1}`}
-                        onClick={() => show.change(layer, { pins: layer.pins.filter((_p, other) => other !== n) })}
-                        sx={{ p: 0.25 }}
-                    >
-                        <Close sx={{ fontSize: 14 }} />
-                    </IconButton>
-                </Stack>
-            ))}
-            <Stack direction="row" sx={{ gap: 0.5 }}>
-                <Button size="small" color="inherit" aria-pressed={tool === 'probe'} onClick={() => toggleTool('probe')}>
-                    {tool === 'probe' ? 'End probing' : 'Probe'}
-                </Button>
-                {layer.pins.length > 0 && (
-                    <Button size="small" color="inherit" startIcon={<ContentCopyOutlined sx={{ fontSize: 14 }} />} onClick={copy}>
-                        Copy
-                    </Button>
-                )}
-            </Stack>
-        </Stack>
     );
 }

@@ -37,7 +37,8 @@ const outline = sampleOutline([samplePart({ id: 'chip', name: 'Chip', power: 3 }
 
 /** Every test has a project of its own: what is shown is remembered by project. */
 let project = 1000;
-const list = (values: number[] = []) => render(<ShownList outline={outline} picture={picture} values={values} />, { wrapper: Frame });
+const onWatch = vi.fn();
+const list = (values: number[] = []) => render(<ShownList outline={outline} picture={picture} values={values} onWatch={onWatch} />, { wrapper: Frame });
 const region = () => screen.getByRole('region', { name: 'Shown' });
 const add = async (name: string) => {
     await userEvent.click(within(region()).getByRole('button', { name: 'Add' }));
@@ -105,6 +106,13 @@ describe('the list of what is shown', () => {
         expect(region()).toHaveTextContent('2 Air');
         await user.click(screen.getByRole('button', { name: 'Copy' }));
         expect(write.mock.calls[0]![0].split('\n')[1]).toBe('1\tChip\t10\t20\t30\t56.85');
+        await user.click(screen.getByRole('button', { name: 'Watch probe 1' }));
+        expect(onWatch).toHaveBeenCalledWith([0.01, 0.02, 0.03], 'Chip, probe 1');
+        await user.click(screen.getByRole('button', { name: 'Along a line' }));
+        const dialog = await screen.findByRole('dialog');
+        expect(dialog).toHaveTextContent('From 10 × 20 × 30 mm to 100 × 100 × 100 mm');
+        within(dialog).getByRole('figure', { name: 'Temperature along a line' });
+        await user.click(within(dialog).getByRole('button', { name: 'Close' }));
         await user.click(screen.getByRole('button', { name: 'Remove probe 1' }));
         expect(layersOf(shownNow(), 'probes')[0]!.pins).toEqual([pins[1]]);
     });

@@ -21,7 +21,7 @@ import type { Picture } from '../layers/picture';
 import { LayerSettings } from './LayerSettings';
 import { newIsosurface, newSection, newStreamlines } from './newLayers';
 import { axisOf } from './planes';
-import { layersOf, layerTitles, mayAdd, type Layer, type LayerKind, type NewLayer } from './shown';
+import { layersOf, layerTitles, mayAdd, type Layer, type LayerKind, type NewLayer, type Triple } from './shown';
 import { show, shownNow, useShown } from './store';
 
 interface Props {
@@ -29,6 +29,8 @@ interface Props {
     picture: Picture | null;
     /** Temperatures at the pinned probes, K. */
     values: readonly (number | null | undefined)[];
+    /** Makes a watch of a place; null where the model may not be changed. */
+    onWatch: ((at: Triple, name: string) => void) | null;
 }
 
 /** What a line of the list is about, after its name. */
@@ -59,7 +61,7 @@ function titleOf(layer: Layer, units: UnitSet): string {
 }
 
 /** What is shown over the picture: one line each, with its visibility, its field, and its settings underneath when it is opened. */
-export function ShownList({ outline, picture, values }: Props) {
+export function ShownList({ outline, picture, values, onWatch }: Props) {
     const layers = useShown((shown) => shown.layers);
     const units = usePreferences((s) => s.units);
     const open = useScreen((s) => s.openLayer);
@@ -131,7 +133,7 @@ export function ShownList({ outline, picture, values }: Props) {
                             </Stack>
                             {open === layer.id && (
                                 <Box sx={{ px: 1.25, pb: 1, pt: 0.5 }}>
-                                    <LayerSettings layer={layer} outline={outline} picture={picture} values={values} />
+                                    <LayerSettings layer={layer} outline={outline} picture={picture} values={values} onWatch={onWatch} />
                                 </Box>
                             )}
                         </Box>
