@@ -2,16 +2,20 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\EvidenceController;
 use App\Http\Controllers\InfluenceController;
 use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\ProjectController;
+use App\Http\Controllers\ReadingsController;
+use App\Http\Controllers\RevisionController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SavedViewController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\VariantController;
+use App\Http\Controllers\VariantListController;
 use Illuminate\Support\Facades\Route;
 
-Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'source', 'view'])->group(function (): void {
+Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'source', 'view', 'number'])->group(function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'store'])->middleware('throttle:20,1');
     Route::post('session/demo', [SessionController::class, 'demo']);
@@ -29,15 +33,26 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
         Route::delete('projects/{project}', [ProjectController::class, 'destroy'])->can('delete', 'project');
         Route::post('projects/{project}/restore', [ProjectController::class, 'restore'])->withTrashed()->can('delete', 'project');
 
+        Route::get('projects/{project}/readings', ReadingsController::class)->can('view', 'project');
         Route::get('projects/{project}/views', [SavedViewController::class, 'index'])->can('view', 'project');
         Route::post('projects/{project}/views', [SavedViewController::class, 'store'])->can('update', 'project');
         Route::patch('views/{view}', [SavedViewController::class, 'update'])->can('update', 'view');
         Route::delete('views/{view}', [SavedViewController::class, 'destroy'])->can('update', 'view');
 
+        Route::get('projects/{project}/variants/deleted', [VariantListController::class, 'deleted'])->can('view', 'project');
+        Route::post('variants/{variant}/clone', [VariantListController::class, 'store'])->can('update', 'variant');
+        Route::patch('variants/{variant}', [VariantListController::class, 'update'])->can('update', 'variant');
+        Route::delete('variants/{variant}', [VariantListController::class, 'destroy'])->can('update', 'variant');
+        Route::post('variants/{variant}/restore', [VariantListController::class, 'restore'])->withTrashed()->can('update', 'variant');
+        Route::get('variants/{variant}/revisions', [RevisionController::class, 'index'])->can('view', 'variant');
+        Route::get('variants/{variant}/revisions/{number}', [RevisionController::class, 'show'])->can('view', 'variant');
+
         Route::get('variants/{variant}', [VariantController::class, 'show'])->can('view', 'variant');
         Route::put('variants/{variant}/model', [VariantController::class, 'update'])->can('update', 'variant');
         Route::get('variants/{variant}/grid', [VariantController::class, 'grid'])->can('view', 'variant');
         Route::get('variants/{variant}/cavity', [VariantController::class, 'cavity'])->can('view', 'variant');
+
+        Route::get('variants/{variant}/evidence', EvidenceController::class)->can('view', 'variant');
 
         Route::get('variants/{variant}/runs', [RunController::class, 'index'])->can('view', 'variant');
         Route::post('variants/{variant}/runs', [RunController::class, 'store'])->can('update', 'variant');
@@ -46,6 +61,7 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
         Route::post('runs/{run}/stop', [RunController::class, 'stop'])->can('update', 'run');
         Route::get('runs/{run}/pictures/{picture}/result', [RunController::class, 'result'])->can('view', 'run');
         Route::get('runs/{run}/pictures/{picture}/fields/{field}', [RunController::class, 'field'])->can('view', 'run');
+        Route::get('runs/{run}/pictures/{picture}/difference', [RunController::class, 'difference'])->can('view', 'run');
         Route::get('runs/{run}/pictures/{picture}/isosurface', [RunController::class, 'isosurface'])->can('view', 'run');
         Route::post('runs/{run}/pictures/{picture}/streamlines', [RunController::class, 'streamlines'])->can('view', 'run');
         Route::get('runs/{run}/influence', [InfluenceController::class, 'show'])->can('view', 'run');

@@ -33,7 +33,7 @@ final class Project extends Model implements BelongsToProject
     /** @return HasMany<Variant, $this> */
     public function variants(): HasMany
     {
-        return $this->hasMany(Variant::class)->orderBy('id');
+        return $this->hasMany(Variant::class)->orderBy('position')->orderBy('id');
     }
 
     /** @return HasMany<SavedView, $this> */

@@ -24,6 +24,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int $attempts
  * @property ?array<string, mixed> $progress
  * @property int $picture results written so far
+ * @property ?list<array<string, mixed>> $readings of limits and watches in the last picture; null in runs from before they were kept
  * @property ?\Illuminate\Support\Carbon $dispatched_at
  * @property ?string $message
  * @property ?float $worst_margin K
@@ -38,7 +39,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 final class Run extends Model implements BelongsToProject
 {
     protected $fillable = ['revision_id', 'user_id', 'grade', 'keep_flow', 'state', 'stop_requested', 'attempts', 'progress', 'picture', 'message', 'cells', 'iterations', 'seconds',
-        'limits', 'missed', 'undecided', 'worst_margin', 'worst_limit', 'worker', 'dispatched_at', 'heartbeat_at', 'started_at', 'finished_at'];
+        'limits', 'missed', 'undecided', 'worst_margin', 'worst_limit', 'readings', 'worker', 'dispatched_at', 'heartbeat_at', 'started_at', 'finished_at'];
 
     protected $attributes = ['state' => 'queued', 'keep_flow' => false, 'stop_requested' => false, 'attempts' => 0, 'picture' => 0];
 
@@ -61,7 +62,7 @@ final class Run extends Model implements BelongsToProject
      */
     public function revisionNumber(): BelongsTo
     {
-        return $this->belongsTo(Revision::class, 'revision_id')->select('id', 'number');
+        return $this->belongsTo(Revision::class, 'revision_id')->select('id', 'number', 'hash');
     }
 
     /** @return HasMany<RunSample, $this> */
@@ -78,7 +79,8 @@ final class Run extends Model implements BelongsToProject
 
     public function owningProject(): ?Project
     {
-        return $this->variant->project;
+        // Null where the variant is deleted.
+        return $this->variant()->first()?->project;
     }
 
     /** @param Builder<self> $query */
@@ -96,7 +98,7 @@ final class Run extends Model implements BelongsToProject
 
     protected function casts(): array
     {
-        return ['state' => RunState::class, 'keep_flow' => 'boolean', 'stop_requested' => 'boolean', 'progress' => 'array', 'seconds' => 'float', 'worst_margin' => 'float',
+        return ['state' => RunState::class, 'keep_flow' => 'boolean', 'stop_requested' => 'boolean', 'progress' => 'array', 'readings' => 'array', 'seconds' => 'float', 'worst_margin' => 'float',
             'heartbeat_at' => 'datetime', 'dispatched_at' => 'datetime', 'started_at' => 'datetime', 'finished_at' => 'datetime'];
     }
 }

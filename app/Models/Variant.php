@@ -10,17 +10,28 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Facades\DB;
 
 /**
+ * One alternative of the design of a project.
+ *
  * @property int $id
- * @property int $project_id
  * @property string $name
+ * @property string $note what its maker wants to be remembered of it
+ * @property ?int $origin_id the variant it was cloned from, as long as that exists
+ * @property ?int $origin_revision the revision of that
+ * @property ?\Illuminate\Support\Carbon $deleted_at
  * @property ?Project $project null while the project is deleted
  */
 final class Variant extends Model implements BelongsToProject
 {
-    protected $fillable = ['name'];
+    use Ordered;
+    use SoftDeletes;
+
+    protected $fillable = ['name', 'note', 'position', 'origin_id', 'origin_revision'];
+
+    protected $attributes = ['note' => ''];
 
     /** @return BelongsTo<Project, $this> */
     public function project(): BelongsTo
@@ -80,8 +91,30 @@ final class Variant extends Model implements BelongsToProject
             }
 
             return $this->revisions()->create([
-                'number' => $base + 1, 'document' => $document, 'hash' => hash('sha256', $document), 'step' => $step, 'user_id' => $user->id,
+                'number' => $base + 1, 'document' => $document, 'hash' => ModelCodec::hash($document), 'step' => $step, 'user_id' => $user->id,
             ]);
+        });
+    }
+
+    /**
+     * A new variant of the same project with everything on it, behind this one in the list.
+     *
+     * @param int $number of the revision that is taken, so that it is what its maker has seen
+     * @throws \Illuminate\Database\Eloquent\ModelNotFoundException when there is no such revision
+     */
+    public function cloneAs(string $name, int $number, User $user): self
+    {
+        $revision = $this->revisions()->where('number', $number)->firstOrFail();
+
+        return DB::transaction(function () use ($name, $revision, $user): self {
+            $clone = self::query()->make(['name' => $name, 'note' => '', 'origin_id' => $this->id, 'origin_revision' => $revision->number]);
+            $clone->project()->associate($this->project_id);
+            $clone->save();
+            $clone->saveModel($revision->document, 0, sprintf('Cloned from %s, revision %d', $this->name, $revision->number), $user);
+            $next = self::query()->where('project_id', $this->project_id)->whereKeyNot($clone->id)->orderBy('position')->orderBy('id')->get(['id'])->skipUntil(fn (self $one) => $one->is($this))->skip(1)->first();
+            $clone->moveBefore($next?->id);
+
+            return $clone;
         });
     }
 

@@ -8,6 +8,7 @@ import { ProjectList } from './projects/ProjectList';
 import { SignIn } from './session/SignIn';
 import { Boundary } from './theme/Boundary';
 
+const CompareScreen = lazy(() => import('./compare/CompareScreen'));
 const ProjectScreen = lazy(() => import('./project/ProjectScreen'));
 
 function Waiting({ text }: { text: string }) {
@@ -41,6 +42,7 @@ export function App() {
                     <Routes>
                         <Route path="/" element={<ProjectList />} />
                         <Route path="/projects/:project/variants/:variant" element={<ProjectScreen />} />
+                        <Route path="/projects/:project/compare" element={<CompareScreen />} />
                         <Route path="*" element={<NotFound />} />
                     </Routes>
                 </Suspense>

@@ -40,10 +40,12 @@ export const sampleRevision = (document: ModelDocument = {}, outline: Outline = 
 
 export const sampleRun = (fields: Partial<Run> = {}): Run => ({
     id: 11,
+    variant: 7,
     grade: 'scout',
     keepFlow: false,
     state: 'solved',
     revision: 4,
+    model: 'f00',
     stopRequested: false,
     attempts: 1,
     progress: null,

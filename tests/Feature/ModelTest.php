@@ -14,6 +14,16 @@ use Tests\TestCase;
 final class ModelTest extends TestCase
 {
     /** Whatever is sent: created, or refused with a sentence that OpenApiContract knows; never an error of the program. */
+    public function testTheEvidenceSaysWhatTheModelUses(): void
+    {
+        $user = $this->user('Owner');
+        $variant = $this->variantOf($user);
+        $answer = (array) $this->actingAs($user)->getJson("/api/variants/$variant->id/evidence")->assertOk()->json();
+        $used = array_column(array_filter((array) $answer['mechanisms'], fn (mixed $one) => is_array($one) && $one['used'] === true), 'id');
+        self::assertSame(['conduction', 'film'], $used);
+        self::assertContains('Composite slab with contact resistances', array_column((array) $answer['cases'], 'title'));
+    }
+
     public function testSpoiltDocumentsAreTakenOrRefused(): void
     {
         $this->actingAs($this->user());

@@ -56,7 +56,8 @@ final class LoadDemo extends Command
         $project = Project::query()->create(['name' => $name, 'summary' => $summary]);
         $project->members()->attach($user->id, ['role' => Role::Owner->value]);
         foreach ($examples as $title => $example) {
-            $variant = $project->variants()->create(['name' => $title]);
+            $first = $project->variants()->oldest('id')->first();
+            $variant = $project->variants()->create(['name' => $title, 'origin_id' => $first?->id, 'origin_revision' => $first === null ? null : 1]);
             $variant->saveModel((string) file_get_contents(base_path("examples/$example.json")), 0, 'Loaded the demo', $user);
         }
 

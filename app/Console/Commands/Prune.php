@@ -12,25 +12,28 @@ use App\Runs\RunFiles;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
-/** Removes old runs with their fields and curves, projects whose time to be restored is over, and files that belong to nothing. */
+/** Removes old runs with their fields and curves, projects and variants whose time to be restored is over, and files that belong to nothing. */
 final class Prune extends Command
 {
     protected $signature = 'foehn:prune';
 
-    protected $description = 'Remove old runs, and projects deleted long ago';
+    protected $description = 'Remove old runs, and projects and variants deleted long ago';
 
     public function handle(RunFiles $files): int
     {
-        $projects = Project::onlyTrashed()->where('deleted_at', '<', now()->subDays(config()->integer('app.keep.deleted_days')))->get();
+        $over = now()->subDays(config()->integer('app.keep.deleted_days'));
+        $projects = Project::onlyTrashed()->where('deleted_at', '<', $over)->get();
         $projects->each(fn (Project $project) => $project->forceDelete());
+        $variants = Variant::onlyTrashed()->where('deleted_at', '<', $over)->get();
+        $variants->each(fn (Variant $variant) => $variant->forceDelete());
         $runs = 0;
         foreach (Variant::query()->lazyById() as $variant) {
             $old = $this->outlived($variant);
             Run::query()->whereKey($old)->delete();
             $runs += count($old);
         }
-        DB::table('failed_jobs')->where('failed_at', '<', now()->subDays(config()->integer('app.keep.deleted_days')))->delete();
-        $this->line(sprintf('Removed: %d projects, %d runs, %d folders.', count($projects), $runs, $files->deleteOrphans()));
+        DB::table('failed_jobs')->where('failed_at', '<', $over)->delete();
+        $this->line(sprintf('Removed: %d projects, %d variants, %d runs, %d folders.', count($projects), count($variants), $runs, $files->deleteOrphans()));
 
         return self::SUCCESS;
     }

@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\DB;
 
 final class ProjectController
 {
-    private const SHOWN = ['variants.headNumber', 'variants.lastSolved', 'members'];
+    private const SHOWN = ['variants.headNumber', 'variants.lastSolved.revisionNumber', 'members'];
 
     /** Projects of the user, last opened first; with ?deleted=1 those that can still be restored. */
     public function index(Request $request): AnonymousResourceCollection

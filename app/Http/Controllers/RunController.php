@@ -13,10 +13,12 @@ use App\Runs\RunQueue;
 use Foehn\Model\GridSettings;
 use Foehn\Observe\Fields;
 use Foehn\Results\FieldFile;
+use Foehn\Results\PictureDifference;
 use Foehn\Results\StoredPicture;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\AnonymousResourceCollection;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -92,6 +94,16 @@ final class RunController
         $triangles = $this->files->picture($run, $picture)->isosurface($request->string('field')->toString(), $request->float('value'), $in);
 
         return $this->binary(FieldFile::floats($triangles));
+    }
+
+    /** How much warmer the cells of a picture are than those of another run of whatever variant, K as float32 in the order of its cells; NaN where only one of them is solid. */
+    public function difference(Request $request, Run $run, int $picture): Response
+    {
+        $request->validate(['base' => ['required', 'integer']]);
+        $base = Run::query()->findOrFail($request->integer('base'));
+        Gate::authorize('view', $base);
+
+        return $this->binary(FieldFile::floats(PictureDifference::of($this->files->picture($run, $picture), $this->files->picture($base, $base->picture), 'temperature')));
     }
 
     /** Streamlines through points: their number and the points of each as uint32, then x, y, z in m and the time in s of every point as float32. */

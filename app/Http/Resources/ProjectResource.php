@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Project;
-use App\Models\Variant;
 use DateTimeInterface;
 use Illuminate\Database\Eloquent\Relations\Pivot;
 use Illuminate\Http\Request;
@@ -41,20 +40,7 @@ final class ProjectResource extends JsonResource
             'openedAt' => $this->openedBy($request),
             'deletedAt' => $this->deleted_at?->toIso8601String(),
             'updatedAt' => $this->updated_at?->toIso8601String(),
-            'variants' => $this->variants->map(fn (Variant $variant) => [
-                'id' => $variant->id,
-                'name' => $variant->name,
-                'revision' => $variant->headNumber?->number,
-                'verdict' => $variant->lastSolved === null ? null : [
-                    'limits' => $variant->lastSolved->limits,
-                    'missed' => $variant->lastSolved->missed,
-                    'undecided' => $variant->lastSolved->undecided ?? 0,
-                    'worstMargin' => $variant->lastSolved->worst_margin,
-                    'worstLimit' => $variant->lastSolved->worst_limit,
-                    'current' => $variant->lastSolved->revision_id === $variant->headNumber?->id,
-                    'grade' => $variant->lastSolved->grade,
-                ],
-            ])->all(),
+            'variants' => VariantResource::collection($this->variants),
         ];
     }
 }

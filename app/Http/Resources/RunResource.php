@@ -16,10 +16,12 @@ final class RunResource extends JsonResource
     {
         return [
             'id' => $this->id,
+            'variant' => $this->variant_id,
             'grade' => $this->grade,
             'keepFlow' => $this->keep_flow,
             'state' => $this->state->value,
             'revision' => $this->revisionNumber->number,
+            'model' => $this->revisionNumber->hash,
             'stopRequested' => $this->stop_requested,
             'attempts' => $this->attempts,
             'progress' => $this->progress === null ? null : [...$this->progress, 'values' => (object) ($this->progress['values'] ?? [])],

@@ -45,6 +45,12 @@ final class ModelCodec
         return $document;
     }
 
+    /** Names what a document says, however it is laid out: SHA-256 of its shortest text. An edit that is undone has the name from before. */
+    public static function hash(string $json): string
+    {
+        return hash('sha256', json_encode(json_decode($json), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
+    }
+
     /**
      * @param array<array-key, mixed> $document
      * @throws ModelException

@@ -8,22 +8,37 @@ use Foehn\Evidence\Cases;
 use Foehn\Evidence\Check;
 use Foehn\Evidence\GradedCheck;
 use Foehn\Evidence\GradeStudy;
+use Foehn\Evidence\Measured;
 use Foehn\Evidence\VerificationCase;
 use Foehn\Grid\GridException;
 use Foehn\Physics\PhysicsException;
 
-/** `evidence [CASE]`: computes the verification cases and prints errors against tolerances. Exit 1 when one fails. With `--grade` on the grids of the product. */
+/** `evidence [CASE]`: computes the verification cases and prints errors against tolerances. Exit 1 when one fails. With `--grade` on the grids of the product; `--keep` measures on both and keeps what the application shows. */
 final class EvidenceCommand
 {
     /** @param list<string> $arguments */
     public static function run(array $arguments): int
     {
-        $options = Options::parse($arguments, ['grade'], ['full']);
+        $options = Options::parse($arguments, ['grade'], ['full', 'keep']);
         $grade = $options->grade();
         $wanted = $options->rest();
         $cases = array_values(array_filter(Cases::all(), fn (VerificationCase $case) => $wanted === [] || in_array($case->id(), $wanted, true)));
+        if ($options->has('keep')) {
+            return self::keep($cases);
+        }
 
         return $grade === null ? self::stated($cases, $options->has('full')) : self::graded($cases, $grade);
+    }
+
+    /** @param list<VerificationCase> $cases */
+    private static function keep(array $cases): int
+    {
+        foreach ($cases as $case) {
+            Measured::keep($case);
+            echo "{$case->id()} {$case->title()}\n";
+        }
+
+        return 0;
     }
 
     /**

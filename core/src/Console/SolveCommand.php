@@ -31,7 +31,7 @@ final class SolveCommand
         $grade = $options->grade();
         $model = $grade === null ? $model : $model->withGrade($grade);
         $solution = (new SteadySolver($model, new TerminalListener(), $options->value('start') === null ? new Start(frozen: $options->has('frozen')) : SolveFiles::start($options->value('start'), $options->has('frozen'))))->solve();
-        $result = ResultBuilder::build($solution, hash('sha256', $json));
+        $result = ResultBuilder::build($solution, ModelCodec::hash($json));
         if ($options->value('out') !== null) {
             $document = json_encode($result, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
             SolveFiles::write($options->value('out'), ['result.json' => $document, ...FieldFile::of($solution->state), SolveFiles::STATE => $solution->checkpoint?->toBytes() ?? '']);

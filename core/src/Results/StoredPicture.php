@@ -77,6 +77,20 @@ final class StoredPicture
     }
 
     /**
+     * What the cells belong to.
+     *
+     * @return list<int> number of the part from 1; 0 for fluid
+     * @throws OutputException
+     */
+    public function owners(): array
+    {
+        /** @var array<int, int> $owners */
+        $owners = unpack('v*', $this->bytes('parts.u16'));
+
+        return array_values($owners);
+    }
+
+    /**
      * Triangles of the surface on which a field has a value (see Isosurface).
      *
      * @param 'solid'|'fluid'|'all' $in which cells count
@@ -85,8 +99,7 @@ final class StoredPicture
      */
     public function isosurface(string $field, float $level, string $in): array
     {
-        /** @var array<int, int> $owners */
-        $owners = array_values((array) unpack('v*', $this->bytes('parts.u16')));
+        $owners = $this->owners();
         $values = $this->values($field);
         foreach ($owners as $cell => $owner) {
             if (($in === 'solid' && $owner === 0) || ($in === 'fluid' && $owner > 0)) {

@@ -1,6 +1,7 @@
 import { QueryClient, useMutation, useQueries, useQuery, useQueryClient, type UseQueryOptions } from '@tanstack/react-query';
 import { api, ApiError, keepToken } from './client';
 import type {
+    Evidence,
     Grade,
     GridReport,
     Influence,
@@ -12,9 +13,12 @@ import type {
     ResultLimit,
     ResultPart,
     Revision,
+    RevisionEntry,
     Run,
+    RunReadings,
     SavedView,
     Session,
+    Variant,
     WhatIf,
 } from './types';
 
@@ -78,6 +82,51 @@ export function useImportProject() {
     });
 }
 
+const deletedVariantsKey = (project: number) => ['project', project, 'deleted variants'];
+
+/** Variants of a project that were deleted and can still be restored. */
+export const useDeletedVariants = (project: number, enabled: boolean) =>
+    useQuery({ queryKey: deletedVariantsKey(project), queryFn: () => api.get<Variant[]>(`/api/projects/${project}/variants/deleted`), enabled });
+
+export type VariantChange =
+    | { clone: number; revision: number; name: string }
+    | { change: number; by: { name?: string; note?: string; before?: number | null } }
+    | { remove: number }
+    | { restore: number };
+
+/** Clones, renames, moves, deletes and restores variants; resolves with the variant that it made or changed. */
+export function useVariantChange(project: number) {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: async (change: VariantChange): Promise<Variant | null> => {
+            if ('clone' in change) return api.post<Variant>(`/api/variants/${change.clone}/clone`, { name: change.name, revision: change.revision });
+            if ('change' in change) return api.patch<Variant>(`/api/variants/${change.change}`, change.by);
+            if ('restore' in change) return api.post<Variant>(`/api/variants/${change.restore}/restore`);
+            await api.delete(`/api/variants/${change.remove}`);
+            return null;
+        },
+        // Whoever waits for it finds the list as it is then.
+        onSuccess: () => Promise.all([client.invalidateQueries({ queryKey: ['project', project] }), client.invalidateQueries({ queryKey: ['projects'] })]),
+    });
+}
+
+/** The newest revisions of a variant, or those before a number. */
+export const useRevisions = (variant: number, before: number | null) =>
+    useQuery({
+        queryKey: ['revisions', variant, before],
+        queryFn: () => api.get<RevisionEntry[]>(`/api/variants/${variant}/revisions${before === null ? '' : `?before=${before}`}`),
+        staleTime: 0,
+    });
+
+/** A variant as it is saved now, or as it was in a revision. */
+export const useModelOf = (variant: number | null, revision: number | null) =>
+    useQuery({
+        queryKey: ['model', variant, revision],
+        queryFn: () => api.get<Revision>(`/api/variants/${variant}${revision === null ? '' : `/revisions/${revision}`}`),
+        enabled: variant !== null,
+        staleTime: revision === null ? 0 : Infinity,
+    });
+
 const viewsKey = (project: number) => ['views', project];
 
 export const useSavedViews = (project: number) =>
@@ -117,11 +166,20 @@ export const useGridReport = (variant: number, revision: number, grade: Grade, e
         enabled,
     });
 
+/** The verification cases beside what the saved model of a variant uses. */
+export const useEvidence = (variant: number) =>
+    useQuery({ queryKey: ['evidence', variant], queryFn: () => api.get<Evidence>(`/api/variants/${variant}/evidence`), staleTime: 60_000 });
+
 /** The last runs of a variant; asked for often while one is active. */
-export const useRuns = (variant: number) => useQuery({ queryKey: ['runs', variant], queryFn: () => api.get<Run[]>(`/api/variants/${variant}/runs`) });
+export const useRuns = (variant: number | undefined) =>
+    useQuery({ queryKey: ['runs', variant], queryFn: () => api.get<Run[]>(`/api/variants/${variant}/runs`), enabled: variant !== undefined });
 
 /** A newer state of a run with its whole curve; the server sends only what came after the samples that are known. */
 export const withSamples = (known: Run | undefined, newer: Run): Run => (known ? { ...newer, samples: [...known.samples, ...newer.samples] } : newer);
+
+/** What limits and watches read in every solved run of a project. */
+export const useReadings = (project: number, enabled: boolean) =>
+    useQuery({ queryKey: ['readings', project], queryFn: () => api.get<RunReadings[]>(`/api/projects/${project}/readings`), staleTime: 0, enabled });
 
 /** One run, followed while it is active. */
 export function useFollowedRun(id: number | undefined) {
@@ -214,6 +272,16 @@ const fieldQuery = (run: number | undefined, picture: number, name: string): Use
     gcTime: 10_000,
     placeholderData: (last, query) => (query?.queryKey[1] === run && query?.queryKey[3] === name ? last : undefined),
 });
+
+/** How much warmer a picture is than another run, K per cell; nothing while no other run is named. */
+export const useDifferenceBytes = (run: number | undefined, picture: number, base: number | null): ArrayBuffer | undefined =>
+    useQuery({
+        queryKey: ['difference', run, picture, base],
+        queryFn: () => api.bytes(`/api/runs/${run}/pictures/${picture}/difference?base=${base}`),
+        enabled: run !== undefined && picture > 0 && base !== null,
+        staleTime: Infinity,
+        gcTime: 30_000,
+    }).data;
 
 const dataOf = (found: { data: ArrayBuffer | undefined }[]): (ArrayBuffer | undefined)[] => found.map((query) => query.data);
 

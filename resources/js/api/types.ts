@@ -4,6 +4,8 @@ type Schemas = components['schemas'];
 
 export type Session = Schemas['Session'];
 export type Project = Schemas['Project'];
+export type Variant = Schemas['Variant'];
+export type RevisionEntry = Schemas['RevisionEntry'];
 export type Revision = Schemas['Revision'];
 export type Outline = Schemas['Outline'];
 export type OutlinePart = Schemas['OutlinePart'];
@@ -11,6 +13,8 @@ export type OutlineLimit = Schemas['OutlineLimit'];
 export type Drawing = Schemas['Drawing'];
 export type Cavity = Schemas['Cavity'];
 export type GridReport = Schemas['GridReport'];
+export type Evidence = Schemas['Evidence'];
+export type RunReadings = Schemas['RunReadings'];
 export type Run = Schemas['Run'];
 export type Result = Schemas['Result'];
 export type ResultPart = Schemas['ResultPart'];

@@ -1,11 +1,6 @@
-import Close from '@mui/icons-material/Close';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
-import Dialog from '@mui/material/Dialog';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import IconButton from '@mui/material/IconButton';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import TableSortLabel from '@mui/material/TableSortLabel';
@@ -13,6 +8,7 @@ import { useMemo, useState } from 'react';
 import type { Outline, Result } from '../api/types';
 import { TableTools } from '../charts/TableTools';
 import { usePreferences } from '../state/screen';
+import { TitledDialog } from '../theme/TitledDialog';
 import { number } from '../units/units';
 import { partTable, tableColumns } from './partTable';
 
@@ -49,19 +45,19 @@ export function PartTable({ outline, result, onClose }: Props) {
     }, [body, sort]);
     const toggle = (id: string) => choose(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
     return (
-        <Dialog open onClose={onClose} maxWidth="lg">
-            <DialogTitle sx={{ display: 'flex', alignItems: 'center', gap: 1.5, fontSize: 16, pb: 1 }}>
-                <Box component="span" sx={{ fontWeight: 650, flex: 1, minWidth: 120 }}>
-                    All parts
-                </Box>
-                <Button size="small" color="inherit" aria-haspopup="menu" onClick={(e) => setAnchor(e.currentTarget)}>
-                    Columns
-                </Button>
-                <TableTools label="All parts" table={() => [head!, ...rows]} />
-                <IconButton size="small" aria-label="Close" onClick={onClose}>
-                    <Close fontSize="small" />
-                </IconButton>
-            </DialogTitle>
+        <TitledDialog
+            title="All parts"
+            tools={
+                <>
+                    <Button size="small" color="inherit" aria-haspopup="menu" onClick={(e) => setAnchor(e.currentTarget)}>
+                        Columns
+                    </Button>
+                    <TableTools label="All parts" table={() => [head!, ...rows]} />
+                </>
+            }
+            maxWidth="lg"
+            onClose={onClose}
+        >
             <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
                 {tableColumns.map((column) => (
                     <MenuItem key={column.id} dense role="menuitemcheckbox" aria-checked={chosen.includes(column.id)} onClick={() => toggle(column.id)}>
@@ -77,66 +73,60 @@ export function PartTable({ outline, result, onClose }: Props) {
                     </MenuItem>
                 ))}
             </Menu>
-            <DialogContent sx={{ pt: 0 }}>
-                <Box
-                    component="table"
-                    aria-label="All parts"
-                    sx={{
-                        borderCollapse: 'collapse',
-                        fontSize: 13,
-                        fontVariantNumeric: 'tabular-nums',
-                        '& th': { p: '5px 10px', textAlign: 'left', fontWeight: 500, whiteSpace: 'nowrap' },
-                        '& td, & tbody th': { p: '4px 10px', borderTop: 1, borderColor: 'divider' },
-                        '& td': { textAlign: 'right' },
-                        '& thead th': { position: 'sticky', top: 0, bgcolor: 'background.paper', color: 'text.secondary', zIndex: 1 },
-                    }}
-                >
-                    <thead>
-                        <tr>
-                            {head!.map((title, n) => (
-                                <th
-                                    key={title}
-                                    scope="col"
-                                    style={n === 0 ? undefined : { textAlign: 'right' }}
-                                    aria-sort={sort?.column === n ? (sort.descending ? 'descending' : 'ascending') : undefined}
+            <Box
+                component="table"
+                aria-label="All parts"
+                sx={{
+                    borderCollapse: 'collapse',
+                    fontSize: 13,
+                    fontVariantNumeric: 'tabular-nums',
+                    '& th': { p: '5px 10px', textAlign: 'left', fontWeight: 500, whiteSpace: 'nowrap' },
+                    '& td, & tbody th': { p: '4px 10px', borderTop: 1, borderColor: 'divider' },
+                    '& td': { textAlign: 'right' },
+                    '& thead th': { position: 'sticky', top: 0, bgcolor: 'background.paper', color: 'text.secondary', zIndex: 1 },
+                }}
+            >
+                <thead>
+                    <tr>
+                        {head!.map((title, n) => (
+                            <th
+                                key={title}
+                                scope="col"
+                                style={n === 0 ? undefined : { textAlign: 'right' }}
+                                aria-sort={sort?.column === n ? (sort.descending ? 'descending' : 'ascending') : undefined}
+                            >
+                                <TableSortLabel
+                                    sx={{ flexDirection: n === 0 ? 'row' : 'row-reverse' }}
+                                    active={sort?.column === n}
+                                    direction={sort?.column === n && sort.descending ? 'desc' : 'asc'}
+                                    onClick={() =>
+                                        setSort(
+                                            sort?.column === n ? (sort.descending ? null : { column: n, descending: true }) : { column: n, descending: false },
+                                        )
+                                    }
                                 >
-                                    <TableSortLabel
-                                        sx={{ flexDirection: n === 0 ? 'row' : 'row-reverse' }}
-                                        active={sort?.column === n}
-                                        direction={sort?.column === n && sort.descending ? 'desc' : 'asc'}
-                                        onClick={() =>
-                                            setSort(
-                                                sort?.column === n
-                                                    ? sort.descending
-                                                        ? null
-                                                        : { column: n, descending: true }
-                                                    : { column: n, descending: false },
-                                            )
-                                        }
-                                    >
-                                        {title}
-                                    </TableSortLabel>
-                                </th>
-                            ))}
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {rows.map((row, r) => (
-                            <tr key={`${row[0]} ${r}`}>
-                                {row.map((value, n) =>
-                                    n === 0 ? (
-                                        <th key={n} scope="row">
-                                            {value}
-                                        </th>
-                                    ) : (
-                                        <td key={n}>{value === '' ? '—' : number(Number(value), columns[n - 1]!.digits)}</td>
-                                    ),
-                                )}
-                            </tr>
+                                    {title}
+                                </TableSortLabel>
+                            </th>
                         ))}
-                    </tbody>
-                </Box>
-            </DialogContent>
-        </Dialog>
+                    </tr>
+                </thead>
+                <tbody>
+                    {rows.map((row, r) => (
+                        <tr key={`${row[0]} ${r}`}>
+                            {row.map((value, n) =>
+                                n === 0 ? (
+                                    <th key={n} scope="row">
+                                        {value}
+                                    </th>
+                                ) : (
+                                    <td key={n}>{value === '' ? '—' : number(Number(value), columns[n - 1]!.digits)}</td>
+                                ),
+                            )}
+                        </tr>
+                    ))}
+                </tbody>
+            </Box>
+        </TitledDialog>
     );
 }

@@ -9,6 +9,7 @@ import { partChoices, type PartChoice } from '../model/parts';
 import type { ModelEditor } from '../model/useModelEditor';
 import { useRunCommand } from '../runs/useRunCommand';
 import { stages, usePreferences, useScreen } from '../state/screen';
+import type { Variants } from '../variants/useVariants';
 
 interface Command {
     group: string;
@@ -22,13 +23,15 @@ interface Props {
     outline: Outline | undefined;
     findings: readonly Finding[];
     editor: ModelEditor;
+    variants: Variants | null;
     mayEdit: boolean;
     showKeys: () => void;
+    showEvidence: () => void;
     onClose: () => void;
 }
 
 /** Every command and part by a few letters of its name. */
-export function CommandPalette({ variant, outline, findings, editor, mayEdit, showKeys, onClose }: Props) {
+export function CommandPalette({ variant, outline, findings, editor, variants, mayEdit, showKeys, showEvidence, onClose }: Props) {
     const screen = useScreen();
     const { scheme, setScheme } = usePreferences();
     const { run } = useRunCommand(variant, findings);
@@ -57,10 +60,21 @@ export function CommandPalette({ variant, outline, findings, editor, mayEdit, sh
                   },
               }))
             : []),
+        ...(variants
+            ? [
+                  ...variants.list
+                      .filter(({ id }) => id !== variants.current.id)
+                      .map(({ id, name }): Command => ({ group: 'Variant', label: `Variant ${name}`, run: () => variants.open(id) })),
+                  ...(mayEdit ? [{ group: 'Variant', label: 'Clone this variant', run: () => variants.show('clone') }] : []),
+                  { group: 'Variant', label: 'Differences from another variant', run: () => variants.show('differences') },
+                  { group: 'Variant', label: 'Revisions of this variant', run: () => variants.show('history') },
+              ]
+            : []),
         { group: 'View', label: screen.perspective ? 'Parallel view' : 'Perspective view', run: () => screen.set({ perspective: !screen.perspective }) },
         { group: 'View', label: 'Measure a distance', keys: 'M', run: () => screen.set({ tool: 'measure' }) },
         { group: 'View', label: 'Show all parts', run: () => screen.set({ hidden: [] }) },
         { group: 'View', label: scheme === 'light' ? 'Dark surfaces' : 'Light surfaces', run: () => setScheme(scheme === 'light' ? 'dark' : 'light') },
+        { group: 'View', label: 'Evidence: verification cases', run: showEvidence },
         { group: 'View', label: 'Keys', keys: '?', run: showKeys },
         ...(outline?.parts ?? []).map((part): Command => ({ group: 'Part', label: part.name, run: () => screen.set({ selection: [part.id] }) })),
     ];

@@ -20,7 +20,7 @@ import { lazy, Suspense, useCallback, useEffect, useRef, useState, type ReactNod
 import { Link, useNavigate, useParams } from 'react-router';
 import { isActive, useProject, useSession } from '../api/queries';
 import { saveFile } from '../api/saveFile';
-import type { Project } from '../api/types';
+import { addressOf } from '../compare/columns';
 import { BuildPanel } from '../inspector/BuildPanel';
 import { Inspector } from '../inspector/Inspector';
 import { PreflightPanel } from '../inspector/PreflightPanel';
@@ -44,6 +44,11 @@ import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
 import { useTried } from '../whatif/store';
 import { useTrial, type Trial } from '../whatif/useWhatIf';
+import { useMarks } from '../variants/useAgainst';
+import { useVariants, type Variants } from '../variants/useVariants';
+import { VariantBar } from '../variants/VariantBar';
+import { VariantDialogs } from '../variants/VariantDialogs';
+import { VariantMenu } from '../variants/VariantMenu';
 import { unitSetNames, type UnitSet } from '../units/units';
 import type { Picker } from '../view/Picking';
 import { show } from '../view/shown/store';
@@ -59,6 +64,7 @@ import { useKeys } from './useKeys';
 import { VerdictLine } from './VerdictLine';
 
 const View = lazy(() => import('../view/View'));
+const EvidenceDialog = lazy(() => import('../trust/EvidenceDialog').then((module) => ({ default: module.EvidenceDialog })));
 
 /** The model as it is on screen, in a file that can be imported again. */
 function saveDocument(editor: ModelEditor) {
@@ -181,23 +187,13 @@ function SessionEnded({ editor }: { editor: ModelEditor }) {
 }
 
 /** Which variant of the project is shown. */
-function VariantChoice({ project, variant }: { project: Project; variant: number }) {
-    const navigate = useNavigate();
-    return (
-        <Select
-            variant="standard"
-            disableUnderline
-            value={variant}
-            inputProps={{ 'aria-label': 'Variant' }}
-            onChange={(e) => void navigate(`/projects/${project.id}/variants/${e.target.value}`)}
-            sx={{ color: bar.text, fontSize: 13, maxWidth: 190, '& .MuiSelect-icon': { color: bar.quiet } }}
-        >
-            {project.variants.map((v) => (
-                <MenuItem key={v.id} value={v.id}>
-                    {v.name}
-                </MenuItem>
-            ))}
-        </Select>
+/** The address of a comparison of the variant on screen with the one that it comes from, or with its neighbour. */
+function compareWith({ list, current }: Variants): string {
+    const origin = list.find(({ id }) => id === current.origin?.variant) ?? list[list.indexOf(current) - 1] ?? list[1]!;
+    const columns = list.indexOf(origin) > list.indexOf(current) ? [current, origin] : [origin, current];
+    return addressOf(
+        columns.map(({ id }) => ({ variant: id, run: null })),
+        0,
     );
 }
 
@@ -215,7 +211,7 @@ export default function ProjectScreen() {
     const variant = Number(params.variant);
     const project = useProject(Number(params.project));
     const editor = useModelEditor(variant);
-    const runs = useRunState(variant, editor.revision?.number);
+    const runs = useRunState(variant, editor.state === 'saved' ? editor.revision?.hash : 'not saved yet');
     const stage = useScreen((s) => s.stage);
     // Other watts are tried in Judge only, and never on what is not current.
     const trial = useTrial(stage === 'Judge' && !runs.stale && !isActive(runs.latest) ? runs.shown?.id : undefined, runs.result);
@@ -226,13 +222,18 @@ export default function ProjectScreen() {
     const showKeys = () => setKeysShown(true);
     const [palette, setPalette] = useState(false);
     const showPalette = () => setPalette(true);
+    const [evidence, setEvidence] = useState(false);
+    const showEvidence = () => setEvidence(true);
     useAddress(variant);
 
     const projectId = Number(params.project);
     useEffect(() => show.openProject(projectId), [projectId]);
 
     const mayEdit = project.data !== undefined && project.data.role !== 'viewer';
-    useKeys({ editor, mayEdit, showKeys, showPalette });
+    const navigate = useNavigate();
+    const variants = useVariants(project.data, variant, editor, mayEdit);
+    useMarks(editor.revision?.document);
+    useKeys({ editor, mayEdit, showKeys, showPalette, variants });
     const drags = useDrags(editor);
     const edit = useLatest(editor.edit);
     const watchPoint = useCallback(
@@ -279,12 +280,13 @@ export default function ProjectScreen() {
                     <Box component="h1" sx={{ m: 0, fontSize: 13, fontWeight: 450, color: bar.quiet, overflow: 'hidden', textOverflow: 'ellipsis' }}>
                         {project.data?.name}
                     </Box>
-                    {project.data && <VariantChoice project={project.data} variant={variant} />}
+                    {variants && <VariantMenu variants={variants} />}
                     <SaveStatus editor={editor} />
                 </Stack>
                 <StageRail findings={revision?.preflight ?? []} />
                 <BarTools editor={editor} showKeys={showKeys} showPalette={showPalette} />
             </Bar>
+            {variants && <VariantBar variants={variants} onCompare={() => void navigate(`/projects/${projectId}/compare?${compareWith(variants)}`)} />}
             <Box component="main" sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
                 <Layout
                     ledger={
@@ -292,7 +294,12 @@ export default function ProjectScreen() {
                             <Boundary what="The ledger" resetKeys={[variant]}>
                                 {stage === 'Judge' && (
                                     <Box sx={{ borderBottom: 1, borderColor: 'divider' }}>
-                                        <VerdictLine runs={runs} trial={trial} onKeep={mayEdit && trial ? () => keepTried(editor, trial) : undefined} />
+                                        <VerdictLine
+                                            runs={runs}
+                                            trial={trial}
+                                            onKeep={mayEdit && trial ? () => keepTried(editor, trial) : undefined}
+                                            onEvidence={showEvidence}
+                                        />
                                     </Box>
                                 )}
                                 {revision ? (
@@ -352,6 +359,7 @@ export default function ProjectScreen() {
                 />
             </Box>
             <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} findings={revision?.preflight ?? []} outline={revision?.outline} />
+            {variants && <VariantDialogs variants={variants} editor={editor} running={isActive(runs.latest)} />}
             <ConflictDialog editor={editor} />
             <SessionEnded editor={editor} />
             <Refusal editor={editor} />
@@ -361,10 +369,17 @@ export default function ProjectScreen() {
                     outline={revision?.outline}
                     findings={revision?.preflight ?? []}
                     editor={editor}
+                    variants={variants}
                     mayEdit={mayEdit}
                     showKeys={showKeys}
+                    showEvidence={showEvidence}
                     onClose={() => setPalette(false)}
                 />
+            )}
+            {evidence && (
+                <Suspense fallback={null}>
+                    <EvidenceDialog variant={variant} onClose={() => setEvidence(false)} />
+                </Suspense>
             )}
             <KeysDialog open={keysShown} onClose={() => setKeysShown(false)} />
         </Stack>

@@ -45,43 +45,55 @@ describe('the verdict', () => {
     beforeEach(() => usePreferences.setState({ units: 'mm' }));
 
     it('says what to do while there is no answer', () => {
-        render(<VerdictLine runs={{ result: undefined, shown: undefined, stale: false } as unknown as RunState} />);
+        render(<VerdictLine onEvidence={() => undefined} runs={{ result: undefined, shown: undefined, stale: false } as unknown as RunState} />);
         expect(screen.getByRole('heading', { name: 'No answer yet' })).toBeVisible();
         expect(screen.getByText(/Press Run/)).toBeVisible();
     });
 
     it('names the closest limit where all are met, with its unit', () => {
-        render(<VerdictLine runs={runs([limit('a', 12.34), limit('b', 3.21)])} />);
+        render(<VerdictLine onEvidence={() => undefined} runs={runs([limit('a', 12.34), limit('b', 3.21)])} />);
         expect(screen.getByRole('heading')).toHaveTextContent('All 2 limits met: closest is Limit b, 3.2 K left');
         expect(screen.getByText(/balance 0.04 %/)).toHaveTextContent('Working · balance 0.04 % · revision 4');
     });
 
     it('names the limit that is missed most, and one of the flow beside it', () => {
-        render(<VerdictLine runs={runs([limit('a', -5), limit('b', -0.5), limit('flow', -0.25, { quantity: 'pressure', atLeast: 10 })])} />);
+        render(
+            <VerdictLine
+                onEvidence={() => undefined}
+                runs={runs([limit('a', -5), limit('b', -0.5), limit('flow', -0.25, { quantity: 'pressure', atLeast: 10 })])}
+            />,
+        );
         expect(screen.getByRole('heading')).toHaveTextContent('3 of 3 limits missed: Limit a, 5.0 K over; Limit flow, 0.250 Pa short');
     });
 
     it('says undecided, neither met nor missed, where a margin is smaller than its uncertainty', () => {
-        render(<VerdictLine runs={runs([limit('a', 2, { plusMinus: 3, verdict: 'undecided' }), limit('b', 9, { plusMinus: 1 })])} />);
+        render(
+            <VerdictLine onEvidence={() => undefined} runs={runs([limit('a', 2, { plusMinus: 3, verdict: 'undecided' }), limit('b', 9, { plusMinus: 1 })])} />,
+        );
         expect(screen.getByRole('heading')).toHaveTextContent('1 of 2 limits undecided: closest is Limit a, 2.0 K left ± 3.0 K');
         expect(screen.getByText(/a finer grid may change the verdict/)).toBeVisible();
     });
 
     it('counts what is undecided beside what is missed', () => {
-        render(<VerdictLine runs={runs([limit('a', -5, { plusMinus: 1 }), limit('b', -0.5, { plusMinus: 1, verdict: 'undecided' })])} />);
+        render(
+            <VerdictLine
+                onEvidence={() => undefined}
+                runs={runs([limit('a', -5, { plusMinus: 1 }), limit('b', -0.5, { plusMinus: 1, verdict: 'undecided' })])}
+            />,
+        );
         expect(screen.getByRole('heading')).toHaveTextContent('1 of 2 limits missed, 1 undecided: Limit a, 5.0 K over');
     });
 
     it('says whether a finer grid would change it', () => {
-        const { unmount } = render(<VerdictLine runs={runs([limit('a', 5, { plusMinus: 1 })])} />);
+        const { unmount } = render(<VerdictLine onEvidence={() => undefined} runs={runs([limit('a', 5, { plusMinus: 1 })])} />);
         expect(screen.getByText(/a finer grid would not change the verdict/)).toBeVisible();
         unmount();
-        render(<VerdictLine runs={runs([limit('a', 5)])} />);
+        render(<VerdictLine onEvidence={() => undefined} runs={runs([limit('a', 5)])} />);
         expect(screen.getByText(/± is unknown/)).toBeVisible();
     });
 
     it('never shows the answer of an old model as the present one', () => {
-        render(<VerdictLine runs={runs([limit('a', 2)], { stale: true, warnings: ['part "Foil" has no cell'] })} />);
+        render(<VerdictLine onEvidence={() => undefined} runs={runs([limit('a', 2)], { stale: true, warnings: ['part "Foil" has no cell'] })} />);
         expect(screen.getByRole('alert')).toHaveTextContent('Of revision 4; the model has changed since. Run again.');
         expect(screen.queryByText(/balance/)).toBeNull();
     });
@@ -92,12 +104,12 @@ describe('the verdict', () => {
         ['unsteady', 'It never came to rest'],
         ['failed', 'As it was before the run failed'],
     ])('says of a run that is %s what its numbers are worth', (state, says) => {
-        render(<VerdictLine runs={runs([limit('a', 2)], { state })} />);
+        render(<VerdictLine onEvidence={() => undefined} runs={runs([limit('a', 2)], { state })} />);
         expect(screen.getByText((text) => text.replace(/\s/g, ' ') === says)).toBeVisible();
     });
 
     it('repeats the warnings of a run', () => {
-        render(<VerdictLine runs={runs([limit('a', 2)], { warnings: ['part "Foil" has no cell'] })} />);
+        render(<VerdictLine onEvidence={() => undefined} runs={runs([limit('a', 2)], { warnings: ['part "Foil" has no cell'] })} />);
         expect(screen.getByText('Warning: part "Foil" has no cell.')).toBeVisible();
     });
 });

@@ -12,9 +12,9 @@ import { thousands, watts } from '../units/units';
 import { useTried } from '../whatif/store';
 import type { Trial } from '../whatif/useWhatIf';
 import { finerGrid } from '../trust/trust';
+import { usePreferences } from '../state/screen';
 
 const TrustDialog = lazy(() => import('../trust/TrustDialog').then((module) => ({ default: module.TrustDialog })));
-import { usePreferences } from '../state/screen';
 
 /** What a finer grid would do, as the end of a sentence. */
 const sentences = { no: 'would not change the verdict', yes: 'may change the verdict', 'cannot say': 'may change it: ± is unknown' };
@@ -25,10 +25,11 @@ interface Props {
     trial?: Trial | null;
     /** Puts the tried watts into the model, where it may be changed. */
     onKeep?: (() => void) | undefined;
+    onEvidence: () => void;
 }
 
 /** The answer in words, above the ledger. */
-export function VerdictLine({ runs, trial = null, onKeep }: Props) {
+export function VerdictLine({ runs, trial = null, onKeep, onEvidence }: Props) {
     const units = usePreferences((s) => s.units);
     const [trust, setTrust] = useState(false);
     const reset = useTried((s) => s.reset);
@@ -140,7 +141,7 @@ export function VerdictLine({ runs, trial = null, onKeep }: Props) {
                 ))}
             {trust && (
                 <Suspense fallback={null}>
-                    <TrustDialog run={shown} result={result} onClose={() => setTrust(false)} />
+                    <TrustDialog run={shown} result={result} onEvidence={onEvidence} onClose={() => setTrust(false)} />
                 </Suspense>
             )}
         </Box>

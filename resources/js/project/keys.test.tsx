@@ -41,8 +41,9 @@ beforeEach(() => {
 
 describe('the keys of the screen', () => {
     const shown = { keys: vi.fn(), palette: vi.fn() };
+    const step = vi.fn();
     function Screen({ editor, mayEdit }: { editor: ModelEditor; mayEdit: boolean }) {
-        useKeys({ editor, mayEdit, showKeys: shown.keys, showPalette: shown.palette });
+        useKeys({ editor, mayEdit, showKeys: shown.keys, showPalette: shown.palette, variants: { step } });
         return (
             <>
                 <input aria-label="field" />
@@ -56,6 +57,12 @@ describe('the keys of the screen', () => {
         render(<Screen editor={editor} mayEdit={mayEdit} />);
         return editor;
     };
+
+    it('step through the variants', async () => {
+        at();
+        await userEvent.keyboard('{Alt>}{PageDown}{PageUp}{/Alt}');
+        expect(step.mock.calls).toEqual([[1], [-1]]);
+    });
 
     it('go through the stages, and open the palette and the list of keys', async () => {
         at();
@@ -128,6 +135,8 @@ describe('the palette of commands', () => {
                 editor={editor}
                 mayEdit={fields.mayEdit ?? true}
                 showKeys={() => {}}
+                showEvidence={() => {}}
+                variants={null}
                 onClose={close}
             />,
             { wrapper: Frame },

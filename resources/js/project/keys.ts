@@ -2,6 +2,7 @@ import type { ModelEditor } from '../model/useModelEditor';
 import { duplicateParts, removeParts } from '../model/partCommands';
 import { stages, useScreen } from '../state/screen';
 import { fit } from '../view/camera/aim';
+import type { Variants } from '../variants/useVariants';
 
 /** What a key may do on the project screen. */
 export interface KeyContext {
@@ -9,6 +10,7 @@ export interface KeyContext {
     mayEdit: boolean;
     showKeys: () => void;
     showPalette: () => void;
+    variants: Pick<Variants, 'step'> | null;
 }
 
 export interface Key {
@@ -113,6 +115,8 @@ export const keys: Key[] = [
             fit(editor.revision?.outline.parts.filter((part) => screen().selection.includes(part.id)) ?? []);
         },
     },
+    { hotkey: 'alt+pageup', shown: 'Alt+Page up, down', meaning: 'The variant before, the next one', run: ({ variants }) => variants?.step(-1) },
+    { hotkey: 'alt+pagedown', run: ({ variants }) => variants?.step(1) },
     {
         hotkey: 'escape',
         shown: 'Esc',

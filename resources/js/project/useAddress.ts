@@ -20,7 +20,7 @@ export function fromAddress(params: URLSearchParams): { stage?: Stage; selection
     return { ...(stage ? { stage } : {}), selection: params.getAll('part'), savedView: Number.isInteger(view) ? view : null };
 }
 
-/** Keeps stage, selection and saved view in the address of the page, so that a link shows what its sender saw; another variant starts with nothing selected. */
+/** Keeps stage, selection and saved view in the address of the page, so that a link shows what its sender saw; another variant keeps them. */
 export function useAddress(variant: number): void {
     const [params, setParams] = useSearchParams();
     const { stage, selection, savedView, set } = useScreen();
@@ -29,7 +29,7 @@ export function useAddress(variant: number): void {
     useEffect(() => {
         const first = opened.current === null;
         opened.current = variant;
-        set({ hidden: [], tool: 'select', pointed: null, openRun: null, ...(first ? fromAddress(given.current) : { selection: [] }) });
+        set({ hidden: [], tool: 'select', pointed: null, openRun: null, ...(first ? fromAddress(given.current) : {}) });
     }, [variant, set]);
     useEffect(() => {
         if (opened.current !== null) setParams(addressOf(stage, selection, savedView), { replace: true });

@@ -15,7 +15,7 @@ const project = (id: number, name: string, fields: Partial<Project> = {}, verdic
     summary: '',
     role: 'owner',
     updatedAt: null,
-    variants: [{ id: 10 * id, name: 'Base', revision: 3, verdict }],
+    variants: [{ id: 10 * id, name: 'Base', note: '', origin: null, revision: 3, deletedAt: null, verdict }],
     openedAt: null,
     deletedAt: null,
     ...fields,

@@ -118,13 +118,13 @@ describe('the run strip', () => {
 });
 
 describe('what is known of the runs of a variant', () => {
-    const following = (revision: number, answers: Record<string, unknown>) => {
+    const following = (model: string, answers: Record<string, unknown>) => {
         const requests = answering(answers);
-        return { requests, ...renderHook(() => useRunState(7, revision), { wrapper: Frame }) };
+        return { requests, ...renderHook(() => useRunState(7, model), { wrapper: Frame }) };
     };
 
     it('shows the newest that has a picture, and that it is of an older model', async () => {
-        const { result } = following(5, {
+        const { result } = following('changed', {
             'GET /api/variants/7/runs': [sampleRun({ id: 12, state: 'failed', picture: 0, revision: 5 }), sampleRun({ id: 11, picture: 3 })],
             'GET /api/runs/12': sampleRun({ id: 12, state: 'failed', picture: 0, revision: 5 }),
             'GET /api/runs/11/pictures/3/result': sampleResult({ warnings: ['thin'] }),
@@ -138,7 +138,7 @@ describe('what is known of the runs of a variant', () => {
     it('is followed while it goes on, and asked for what came after the samples that are there', async () => {
         const sample = (id: number) => ({ id, iteration: id, residual: 1, worstMargin: null, seconds: id, values: {} });
         let asked = 0;
-        const { result, requests } = following(4, {
+        const { result, requests } = following('f00', {
             'GET /api/variants/7/runs': [sampleRun({ state: 'running', picture: 0 })],
             'GET /api/runs/11': () =>
                 asked++ === 0 ? sampleRun({ state: 'running', picture: 0, samples: [sample(1), sample(2)] }) : sampleRun({ picture: 0, samples: [sample(3)] }),

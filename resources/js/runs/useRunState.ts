@@ -10,11 +10,12 @@ export interface RunState {
     /** The run that was opened, else the newest that has something to show, and its result: solved, or so far, or as it was stopped. */
     shown: Run | undefined;
     result: Result | undefined;
-    /** The result belongs to an older revision than the one on screen. */
+    /** The result is of another model than the one on screen. */
     stale: boolean;
 }
 
-export function useRunState(variant: number, revision: number | undefined): RunState {
+/** @param model hash of the model on screen; one that no run has while an edit is being saved */
+export function useRunState(variant: number, model: string | undefined): RunState {
     const client = useQueryClient();
     const runs = useRuns(variant);
     const newest = runs.data?.[0];
@@ -31,5 +32,5 @@ export function useRunState(variant: number, revision: number | undefined): RunS
     const newestShown = latest && latest.picture > 0 ? latest : runs.data?.find((run) => run.picture > 0);
     const shown = runs.data?.find((run) => run.id === opened && run.id !== latest?.id && run.picture > 0) ?? newestShown;
     const result = useResult(shown?.id, shown?.picture ?? 0);
-    return { latest, shown, result: result.data, stale: shown !== undefined && revision !== undefined && shown.revision !== revision };
+    return { latest, shown, result: result.data, stale: shown !== undefined && model !== undefined && shown.model !== model };
 }

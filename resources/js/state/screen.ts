@@ -19,6 +19,10 @@ interface ScreenState {
     tool: Tool;
     /** Parts that something on the page speaks of, lit up in the view. */
     lit: string[];
+    /** What the model is held against: a variant as it is saved, or one of its revisions. */
+    against: { variant: number; revision: number | null; name: string } | null;
+    /** Parts that differ from it. */
+    marked: string[];
     /** The run that was opened from the list; null: the newest one. */
     openRun: number | null;
     /** The saved view that was shown last. */
@@ -48,6 +52,8 @@ export const useScreen = create<ScreenState>((set) => ({
     savedView: null,
     openRun: null,
     lit: [],
+    against: null,
+    marked: [],
     perspective: false,
     face: null,
     pointed: null,

@@ -1,26 +1,24 @@
-import Close from '@mui/icons-material/Close';
 import Box from '@mui/material/Box';
-import Dialog from '@mui/material/Dialog';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import IconButton from '@mui/material/IconButton';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { Result, Run } from '../api/types';
 import { TableTools } from '../charts/TableTools';
 import { Chapter, Line } from '../inspector/Chapter';
 import { gradeNames } from '../model/grades';
 import { usePreferences } from '../state/screen';
+import { TitledDialog } from '../theme/TitledDialog';
 import { scientific, thousands, watts } from '../units/units';
 import { finerGrid, trustRows } from './trust';
 
 interface Props {
     run: Run;
     result: Result;
+    onEvidence: () => void;
     onClose: () => void;
 }
 
 /** How far the numbers of a run can be believed: each on every grid, what is still open, balances, warnings. */
-export function TrustDialog({ run, result, onClose }: Props) {
+export function TrustDialog({ run, result, onEvidence, onClose }: Props) {
     const units = usePreferences((s) => s.units);
     const { answer, because } = finerGrid(result, units);
     const rows = trustRows(result, units);
@@ -31,84 +29,86 @@ export function TrustDialog({ run, result, onClose }: Props) {
     ];
     const reasons = [...new Set(rows.flatMap((row) => row.reason ?? []))];
     return (
-        <Dialog open onClose={onClose} maxWidth="md" fullWidth>
-            <DialogTitle sx={{ display: 'flex', alignItems: 'center', gap: 2, fontSize: 16, pb: 0.5 }}>
-                <Box component="span" sx={{ fontWeight: 650, flex: 1 }}>
-                    How far to trust it
-                </Box>
-                <TableTools label="Trust" table={table} />
-                <IconButton size="small" aria-label="Close" onClick={onClose}>
-                    <Close fontSize="small" />
-                </IconButton>
-            </DialogTitle>
-            <DialogContent sx={{ fontSize: 13 }}>
-                <Typography sx={{ mb: 1.5 }}>
-                    Would a finer grid change the verdict? <b>{answer[0]!.toUpperCase() + answer.slice(1)}</b>: {because}.
-                </Typography>
-                <Box
-                    component="table"
-                    aria-label="Values on every grid"
-                    sx={{
-                        borderCollapse: 'collapse',
-                        width: '100%',
-                        fontVariantNumeric: 'tabular-nums',
-                        '& th, & td': { p: '4px 10px', textAlign: 'left', borderBottom: 1, borderColor: 'divider' },
-                        '& th': { fontWeight: 500 },
-                        '& td': { textAlign: 'right', whiteSpace: 'nowrap' },
-                        '& thead th': { color: 'text.secondary' },
-                    }}
-                >
-                    <thead>
-                        <tr>
-                            <th scope="col">Limit or watch</th>
-                            {grids.map((cells) => (
-                                <th key={cells} scope="col" style={{ textAlign: 'right' }}>
-                                    {thousands(cells)} cells
-                                </th>
-                            ))}
-                            <th scope="col" style={{ textAlign: 'right' }}>
-                                ±
+        <TitledDialog
+            title="How far to trust it"
+            tools={
+                <>
+                    <Button size="small" color="inherit" aria-haspopup="dialog" onClick={onEvidence}>
+                        Evidence
+                    </Button>
+                    <TableTools label="Trust" table={table} />
+                </>
+            }
+            maxWidth="md"
+            fullWidth
+            onClose={onClose}
+        >
+            <Typography sx={{ mb: 1.5 }}>
+                Would a finer grid change the verdict? <b>{answer[0]!.toUpperCase() + answer.slice(1)}</b>: {because}.
+            </Typography>
+            <Box
+                component="table"
+                aria-label="Values on every grid"
+                sx={{
+                    borderCollapse: 'collapse',
+                    width: '100%',
+                    fontVariantNumeric: 'tabular-nums',
+                    '& th, & td': { p: '4px 10px', textAlign: 'left', borderBottom: 1, borderColor: 'divider' },
+                    '& th': { fontWeight: 500 },
+                    '& td': { textAlign: 'right', whiteSpace: 'nowrap' },
+                    '& thead th': { color: 'text.secondary' },
+                }}
+            >
+                <thead>
+                    <tr>
+                        <th scope="col">Limit or watch</th>
+                        {grids.map((cells) => (
+                            <th key={cells} scope="col" style={{ textAlign: 'right' }}>
+                                {thousands(cells)} cells
                             </th>
+                        ))}
+                        <th scope="col" style={{ textAlign: 'right' }}>
+                            ±
+                        </th>
+                    </tr>
+                </thead>
+                <tbody>
+                    {rows.map((row) => (
+                        <tr key={row.id}>
+                            <th scope="row">{row.name}</th>
+                            {row.values.map((value, n) => (
+                                <Box component="td" key={n} sx={{ fontWeight: n === row.values.length - 1 ? 600 : undefined }}>
+                                    {value}
+                                </Box>
+                            ))}
+                            <td title={row.reason ?? undefined}>{row.plusMinus}</td>
                         </tr>
-                    </thead>
-                    <tbody>
-                        {rows.map((row) => (
-                            <tr key={row.id}>
-                                <th scope="row">{row.name}</th>
-                                {row.values.map((value, n) => (
-                                    <Box component="td" key={n} sx={{ fontWeight: n === row.values.length - 1 ? 600 : undefined }}>
-                                        {value}
-                                    </Box>
-                                ))}
-                                <td title={row.reason ?? undefined}>{row.plusMinus}</td>
-                            </tr>
-                        ))}
-                    </tbody>
-                </Box>
-                {reasons.map((reason) => (
-                    <Typography key={reason} variant="body2" color="text.secondary" sx={{ mt: 1 }}>
-                        ± unknown: {reason}.
-                    </Typography>
-                ))}
-                <Chapter title={`The run: ${gradeNames[run.grade]}, revision ${run.revision}`}>
-                    <Line label="Heat in and out">
-                        {watts(result.balance.in)} W, {watts(result.balance.out)} W: open by {scientific(100 * result.balance.error)} %
-                    </Line>
-                    {result.flow && <Line label="Mass through the openings, open by">{scientific(100 * result.flow.balance.error)} %</Line>}
-                    <Line label="Residual">
-                        {scientific(result.solver.residual)} after {result.solver.iterations} iterations
-                    </Line>
+                    ))}
+                </tbody>
+            </Box>
+            {reasons.map((reason) => (
+                <Typography key={reason} variant="body2" color="text.secondary" sx={{ mt: 1 }}>
+                    ± unknown: {reason}.
+                </Typography>
+            ))}
+            <Chapter title={`The run: ${gradeNames[run.grade]}, revision ${run.revision}`}>
+                <Line label="Heat in and out">
+                    {watts(result.balance.in)} W, {watts(result.balance.out)} W: open by {scientific(100 * result.balance.error)} %
+                </Line>
+                {result.flow && <Line label="Mass through the openings, open by">{scientific(100 * result.flow.balance.error)} %</Line>}
+                <Line label="Residual">
+                    {scientific(result.solver.residual)} after {result.solver.iterations} iterations
+                </Line>
+            </Chapter>
+            {result.warnings.length > 0 && (
+                <Chapter title="Warnings" fields>
+                    {result.warnings.map((warning) => (
+                        <Typography key={warning} variant="body2" sx={{ color: 'error.main', mb: 0.5 }}>
+                            {warning}
+                        </Typography>
+                    ))}
                 </Chapter>
-                {result.warnings.length > 0 && (
-                    <Chapter title="Warnings" fields>
-                        {result.warnings.map((warning) => (
-                            <Typography key={warning} variant="body2" sx={{ color: 'error.main', mb: 0.5 }}>
-                                {warning}
-                            </Typography>
-                        ))}
-                    </Chapter>
-                )}
-            </DialogContent>
-        </Dialog>
+            )}
+        </TitledDialog>
     );
 }

@@ -58,6 +58,7 @@ describe('how far to trust a run', () => {
         render(
             <TrustDialog
                 run={sampleRun()}
+                onEvidence={() => undefined}
                 result={result([limit('a', 30, null)], { warnings: ['few cells'], balance: { in: 5, out: 5, error: 1e-6 } })}
                 onClose={() => undefined}
             />,

@@ -48,6 +48,9 @@ export function duration(seconds: number): string {
 /** A small number as a power of ten. */
 export const scientific = (value: number): string => minus(value.toExponential(1));
 
+/** To so many significant digits, without zeros at the end. */
+export const significant = (value: number, digits: number): string => minus(Number(value.toPrecision(digits)).toString());
+
 export const lengthNumber = (metres: number, set: UnitSet): number => metres * lengths[set].factor;
 export const lengthUnit = (set: UnitSet): string => lengths[set].unit;
 

@@ -25,8 +25,7 @@ import { Streamlines } from './layers/StreamlinesLayer';
 import { surfaceValue } from './layers/surfaces';
 import { MoveHandles } from './MoveHandles';
 import type { ReadoutHandle } from './Readout';
-import { layersOf, type Triple } from './shown/shown';
-import { useShown } from './shown/store';
+import { layersOf, type Shown, type Triple } from './shown/shown';
 import { SpaceFrame } from './SpaceFrame';
 
 /** Saves what is dragged in the view; each rejects where the model refuses it. */
@@ -40,6 +39,8 @@ export interface Drags {
 }
 
 interface Props {
+    /** What is shown of the picture. */
+    shown: Shown;
     outline: Outline;
     /** What a run has to show; null outside Judge and without one. */
     picture: Picture | null;
@@ -80,7 +81,7 @@ function limitsOf(result: Result | undefined): ReadonlyMap<string, number> {
     return limits;
 }
 
-export function Scene({ outline, picture, grid, framed, drags, callouts, sheet, readout, onMeasure, measured, onPin }: Props) {
+export function Scene({ shown, outline, picture, grid, framed, drags, callouts, sheet, readout, onMeasure, measured, onPin }: Props) {
     const { stage, selection, hidden, lit, tool, perspective, face, pointed, set, select } = useScreen(
         useShallow(({ stage, selection, hidden, lit, tool, perspective, face, pointed, set, select }) => ({
             stage,
@@ -96,7 +97,6 @@ export function Scene({ outline, picture, grid, framed, drags, callouts, sheet, 
         })),
     );
     const { units, scheme, shaded } = usePreferences();
-    const shown = useShown((s) => s);
     const dark = scheme === 'dark';
     const picksFaces = stage === 'Load';
     const judging = stage === 'Judge';

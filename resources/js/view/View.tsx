@@ -14,6 +14,7 @@ import { Compass, CompassNeedles } from './camera/Compass';
 import { ScaleBar, ScaleBarLength } from './camera/ScaleBar';
 import { Sharpness } from './camera/Sharpness';
 import { software } from './camera/software';
+import { useDifference } from './fields/useDifference';
 import { useFields, useTextures } from './fields/useFields';
 import { extremeLabels, partLabels } from './layers/callouts';
 import { Callouts, type Callout } from './layers/Callouts';
@@ -21,11 +22,12 @@ import type { Picture } from './layers/picture';
 import { useSurfaces } from './layers/useSurfaces';
 import { useTouchLimits } from './layers/useTouchLimits';
 import { scalesOf } from './layers/scales';
+import { useSharedScales } from './layers/useSharedScales';
 import { Picking, type Picker } from './Picking';
 import { Readout, type ReadoutHandle } from './Readout';
 import { distanceText, Scene, type Drags } from './Scene';
 import { Legends } from './shown/Legends';
-import { fieldsUsed, layersOf, type Triple } from './shown/shown';
+import { againstBase, fieldsUsed, layersOf, type Triple } from './shown/shown';
 import { ShownList } from './shown/ShownList';
 import { show, useShown } from './shown/store';
 import { SectionTools } from './shown/SectionSettings';
@@ -35,6 +37,15 @@ import { useTriedFields } from '../whatif/useTriedFields';
 import type { Trial } from '../whatif/useWhatIf';
 
 export type { Drags } from './Scene';
+
+export interface Beside {
+    /** A name of its own. */
+    column: string;
+    first: boolean;
+    legends: boolean;
+    /** The run whose temperatures are taken off; null: its own are shown. */
+    base: number | null;
+}
 
 interface Props {
     project: number;
@@ -55,6 +66,8 @@ interface Props {
     onWatch: ((at: Triple, name: string) => void) | null;
     /** Given where the model may be changed. */
     drags: Drags | undefined;
+    /** Which of several views beside one another it is; null where it is alone. Only the first has tools. */
+    beside?: Beside | null;
 }
 
 /**
@@ -75,6 +88,7 @@ export default memo(function View({
     picker,
     onWatch,
     drags,
+    beside = null,
 }: Props) {
     const stage = useScreen((s) => s.stage);
     const tool = useScreen((s) => s.tool);
@@ -85,7 +99,9 @@ export default memo(function View({
     const pointed = useScreen((s) => s.pointed);
     const grade = useScreen((s) => s.grade);
     const units = usePreferences((s) => s.units);
-    const shown = useShown((s) => s);
+    const all = useShown((s) => s);
+    const base = beside?.base ?? null;
+    const shown = useMemo(() => (base === null ? all : againstBase(all)), [all, base]);
     const theme = useTheme();
     useAddressedView(project);
     const sheet = useRef<HTMLDivElement>(null);
@@ -99,12 +115,15 @@ export default memo(function View({
     // Outside Judge the picture of a run that goes on colours the parts, and nothing more.
     const layers = shown.layers.filter((layer) => layer.visible && (judging || layer.kind === 'parts'));
     const wanted = useByValue([...new Set([...layers.flatMap(fieldsUsed), 'temperature' as const])]);
-    const fields = useTriedFields(judged, useFields(judged, number, result, wanted), trial);
+    const fields = useDifference(judged, number, useTriedFields(judged, useFields(judged, number, result, wanted), trial), base);
     const textures = useTextures(fields);
     const touchLimits = useTouchLimits(outline);
     const surfaces = useSurfaces(judged, number, trial ? undefined : result, wanted, touchLimits);
     const { ranges } = shown;
-    const scales = useMemo(() => scalesOf(shown.layers, ranges, fields, surfaces), [shown.layers, ranges, fields, surfaces]);
+    const scales = useSharedScales(
+        beside?.column ?? null,
+        useMemo(() => scalesOf(shown.layers, ranges, fields, surfaces), [shown.layers, ranges, fields, surfaces]),
+    );
     const picture = useMemo<Picture | null>(
         () => (judged !== undefined && result && fields.size > 0 ? { run: judged, number, result, fields, textures, surfaces, scales } : null),
         [judged, result, number, fields, textures, surfaces, scales],
@@ -174,6 +193,7 @@ export default memo(function View({
             >
                 <Picking picker={picker} />
                 <Scene
+                    shown={shown}
                     outline={drawn}
                     picture={picture}
                     grid={gridded ? grid.data?.lines : undefined}
@@ -203,7 +223,7 @@ export default memo(function View({
                     }}
                 />
             )}
-            <Compass arms={arms} />
+            {(!beside || beside.first) && <Compass arms={arms} />}
             <ScaleBar bar={bar} />
             <Box
                 sx={{
@@ -217,10 +237,18 @@ export default memo(function View({
                     '& > *': { pointerEvents: 'auto' },
                 }}
             >
-                <ViewTools outline={outline} mayProbe={picture !== null} project={project} mayEdit={drags !== undefined} />
-                {judging ? <ShownList outline={outline} picture={picture} values={values} onWatch={onWatch} /> : <SectionTools box={outline.space} />}
+                {(!beside || beside.first) && (
+                    <>
+                        <ViewTools outline={outline} mayProbe={picture !== null} project={project} mayEdit={drags !== undefined} />
+                        {judging ? (
+                            <ShownList outline={outline} picture={picture} values={values} onWatch={onWatch} foldedFirst={beside !== null} />
+                        ) : (
+                            <SectionTools box={outline.space} />
+                        )}
+                    </>
+                )}
                 <Box sx={{ flex: 1, pointerEvents: 'none !important' }} />
-                {picture && <Legends layers={layers} picture={picture} />}
+                {picture && (!beside || beside.legends) && <Legends layers={layers} picture={picture} />}
                 {judging && stale && (
                     <Paper variant="outlined" sx={{ alignSelf: 'start', px: 1.5, py: 1 }}>
                         The model has changed; run again to colour it by temperature.

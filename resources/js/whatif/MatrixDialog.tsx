@@ -1,12 +1,8 @@
 import Box from '@mui/material/Box';
-import Close from '@mui/icons-material/Close';
-import Dialog from '@mui/material/Dialog';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import type { Outline, WhatIf } from '../api/types';
 import { TableTools } from '../charts/TableTools';
+import { TitledDialog } from '../theme/TitledDialog';
 import { differenceNumber, differenceUnit, number, watts, type UnitSet } from '../units/units';
 import { perWatt } from './whatIf';
 
@@ -32,64 +28,53 @@ export function MatrixDialog({ whatIf, outline, units, onClose }: Props) {
         ...rows.map((row) => [nameOf(row.part), ...order.map((source) => Number(differenceNumber(perWatt(row, source), units).toPrecision(5)))]),
     ];
     return (
-        <Dialog open onClose={onClose} maxWidth="lg" slotProps={{ paper: { 'aria-label': 'Influence of all parts' } }}>
-            <DialogTitle sx={{ display: 'flex', alignItems: 'center', gap: 2, fontSize: 16, pb: 1 }}>
-                <Box component="span" sx={{ fontWeight: 650, flex: 1 }}>
-                    Influence, {unit}
-                </Box>
-                <TableTools label="Influence" table={table} />
-                <IconButton size="small" aria-label="Close" onClick={onClose}>
-                    <Close fontSize="small" />
-                </IconButton>
-            </DialogTitle>
-            <DialogContent>
-                <Typography variant="body2" color="text.secondary" sx={{ mb: 1.5 }}>
-                    How much warmer the part in the row becomes for one more watt in the part above: a package at its junction, others at their hottest place.
-                    Strongest first.
-                </Typography>
-                <Box
-                    component="table"
-                    sx={{
-                        borderCollapse: 'collapse',
-                        fontSize: 12.5,
-                        fontVariantNumeric: 'tabular-nums',
-                        '& th': { fontWeight: 550, p: '4px 8px', textAlign: 'left', verticalAlign: 'bottom', maxWidth: 110 },
-                        '& td': { p: '4px 8px', textAlign: 'right', border: 1, borderColor: 'divider', minWidth: 62 },
-                    }}
-                >
-                    <thead>
-                        <tr>
-                            <th scope="col">Part</th>
-                            {order.map((source) => (
-                                <th key={source} scope="col" style={{ textAlign: 'right' }}>
-                                    {nameOf(whatIf.sources[source]!.part)}
-                                    <Box component="span" sx={{ display: 'block', fontWeight: 400, color: 'text.secondary' }}>
-                                        {watts(whatIf.sources[source]!.power)} W
-                                    </Box>
-                                </th>
-                            ))}
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {rows.map((row) => (
-                            <tr key={row.part}>
-                                <th scope="row">{nameOf(row.part)}</th>
-                                {order.map((source) => {
-                                    const value = perWatt(row, source);
-                                    // Shaded by the logarithm: what warms others is ten to a hundred times weaker than what warms the part itself.
-                                    const share = Math.max(0, 1 + Math.log10(Math.max(Math.abs(value) / most, 1e-9)) / 2.5);
-                                    return (
-                                        <Box component="td" key={source} sx={{ bgcolor: `rgba(217, 138, 28, ${(0.55 * share).toFixed(3)})` }}>
-                                            {number(differenceNumber(value, units), 2)}
-                                        </Box>
-                                    );
-                                })}
-                            </tr>
+        <TitledDialog title={`Influence of all parts, ${unit}`} tools={<TableTools label="Influence" table={table} />} maxWidth="lg" onClose={onClose}>
+            <Typography variant="body2" color="text.secondary" sx={{ mb: 1.5 }}>
+                How much warmer the part in the row becomes for one more watt in the part above: a package at its junction, others at their hottest place.
+                Strongest first.
+            </Typography>
+            <Box
+                component="table"
+                sx={{
+                    borderCollapse: 'collapse',
+                    fontSize: 12.5,
+                    fontVariantNumeric: 'tabular-nums',
+                    '& th': { fontWeight: 550, p: '4px 8px', textAlign: 'left', verticalAlign: 'bottom', maxWidth: 110 },
+                    '& td': { p: '4px 8px', textAlign: 'right', border: 1, borderColor: 'divider', minWidth: 62 },
+                }}
+            >
+                <thead>
+                    <tr>
+                        <th scope="col">Part</th>
+                        {order.map((source) => (
+                            <th key={source} scope="col" style={{ textAlign: 'right' }}>
+                                {nameOf(whatIf.sources[source]!.part)}
+                                <Box component="span" sx={{ display: 'block', fontWeight: 400, color: 'text.secondary' }}>
+                                    {watts(whatIf.sources[source]!.power)} W
+                                </Box>
+                            </th>
                         ))}
-                    </tbody>
-                </Box>
-            </DialogContent>
-        </Dialog>
+                    </tr>
+                </thead>
+                <tbody>
+                    {rows.map((row) => (
+                        <tr key={row.part}>
+                            <th scope="row">{nameOf(row.part)}</th>
+                            {order.map((source) => {
+                                const value = perWatt(row, source);
+                                // Shaded by the logarithm: what warms others is ten to a hundred times weaker than what warms the part itself.
+                                const share = Math.max(0, 1 + Math.log10(Math.max(Math.abs(value) / most, 1e-9)) / 2.5);
+                                return (
+                                    <Box component="td" key={source} sx={{ bgcolor: `rgba(217, 138, 28, ${(0.55 * share).toFixed(3)})` }}>
+                                        {number(differenceNumber(value, units), 2)}
+                                    </Box>
+                                );
+                            })}
+                        </tr>
+                    ))}
+                </tbody>
+            </Box>
+        </TitledDialog>
     );
 }
 

@@ -34,6 +34,9 @@ function scaleFor({ min, max }: Box, direction: Vector3, width: number, height: 
 
 const middleOf = ({ min, max }: Box): Vector3 => new Vector3(...min.map((m, n) => 0.5 * (m + max[n]!)));
 
+/** Cameras of the views on the page: where there are several, all look at the same from the same side. */
+const rigs = new Set<(view: View) => void>();
+
 interface Props {
     /** All that may be looked at. */
     box: Box;
@@ -128,6 +131,30 @@ function Moves({ box }: { box: Box }) {
         if (share === 1) move.current = null;
         put(share === 1 ? current.to : { position: target.clone().add(direction), target, scale });
     });
+
+    // What is turned by hand in one view is turned in all of them.
+    useEffect(() => {
+        let following = false;
+        const follow = (view: View) => {
+            move.current = null;
+            following = true;
+            tools().put(view);
+            following = false;
+        };
+        const lead = () => {
+            if (following || move.current || rigs.size < 2) return;
+            const view = tools().here();
+            rigs.forEach((rig) => {
+                if (rig !== follow) rig(view);
+            });
+        };
+        rigs.add(follow);
+        orbit?.addEventListener('change', lead);
+        return () => {
+            rigs.delete(follow);
+            orbit?.removeEventListener('change', lead);
+        };
+    }, [orbit, tools]);
 
     useEffect(() => {
         const stop = () => (move.current = null);

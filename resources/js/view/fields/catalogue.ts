@@ -23,6 +23,7 @@ export const fieldNames = [
     'convectionCoefficient',
     'fluidTemperature',
     'cellsAcross',
+    'warmer',
 ] as const;
 export type FieldName = (typeof fieldNames)[number];
 
@@ -89,6 +90,8 @@ export const fieldKinds: Readonly<Record<FieldName, FieldKind>> = {
     convectionCoefficient: surface('Convection coefficient', 'convectionCoefficient', 'air', plain('W/m²/K')),
     fluidTemperature: surface('Fluid temperature at the surface', 'fluidTemperature', 'heat', degrees),
     cellsAcross: cell('Cells across', 'cellsAcross', 'value', 'all', 'air', plain('cells')),
+    // Against another run, in a comparison only: no run has it by itself.
+    warmer: cell('Warmer than the base', 'difference', 'value', 'all', 'diverging', kelvins),
 };
 
 /** The fields that a result has, in the order of the list. */

@@ -19,10 +19,10 @@ function extentOf(name: FieldName, field: Field | undefined, surface: SurfaceFie
     return name === 'speed' ? { min: 0, max: max.value } : aroundZero(name, min.value, max.value);
 }
 
-/** A scale that diverges has its zero in the middle; that of a limit always, for its colours say which side of it a place is on. */
+/** A scale that diverges has its zero in the middle; that of a limit and of a comparison always, for its colours say on which side a place is. */
 function aroundZero(name: FieldName, min: number, max: number): Extent {
     const most = Math.max(Math.abs(min), Math.abs(max));
-    const centred = fieldKinds[name].palette === 'diverging' && ((min < 0 && max > 0) || name === 'aboveTouchLimit');
+    const centred = fieldKinds[name].palette === 'diverging' && ((min < 0 && max > 0) || name === 'aboveTouchLimit' || name === 'warmer');
     return centred ? { min: -most, max: most } : { min, max };
 }
 

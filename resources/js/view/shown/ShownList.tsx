@@ -31,6 +31,8 @@ interface Props {
     values: readonly (number | null | undefined)[];
     /** Makes a watch of a place; null where the model may not be changed. */
     onWatch: ((at: Triple, name: string) => void) | null;
+    /** Whether it begins as a single line. */
+    foldedFirst?: boolean;
 }
 
 /** What a line of the list is about, after its name. */
@@ -61,13 +63,13 @@ function titleOf(layer: Layer, units: UnitSet): string {
 }
 
 /** What is shown over the picture: one line each, with its visibility, its field, and its settings underneath when it is opened. */
-export function ShownList({ outline, picture, values, onWatch }: Props) {
+export function ShownList({ outline, picture, values, onWatch, foldedFirst = false }: Props) {
     const layers = useShown((shown) => shown.layers);
     const units = usePreferences((s) => s.units);
     const open = useScreen((s) => s.openLayer);
     const set = useScreen((s) => s.set);
     const setOpen = (openLayer: number | null) => set({ openLayer });
-    const [folded, setFolded] = useState(false);
+    const [folded, setFolded] = useState(foldedFirst);
     return (
         <Paper
             variant="outlined"

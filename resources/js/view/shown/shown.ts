@@ -171,6 +171,14 @@ export function fieldsUsed(layer: Layer): FieldName[] {
 export const legendOf = (layer: Layer): FieldName | null =>
     layer.kind === 'isosurface' ? (layer.colour ?? layer.field) : 'field' in layer ? layer.field : null;
 
+/** The same with how much warmer everything is than in another run, instead of temperatures; without what tells temperatures in numbers. */
+export const againstBase = (shown: Shown): Shown => ({
+    ...shown,
+    layers: shown.layers
+        .filter(({ kind }) => kind !== 'extremes' && kind !== 'labels' && kind !== 'probes')
+        .map((layer) => ('field' in layer && layer.field === 'temperature' && layer.kind !== 'isosurface' ? { ...layer, field: 'warmer' } : layer)),
+});
+
 /** What was kept of a picture, as far as it is understood; the rest is left out. */
 export function readShown(kept: unknown): Shown {
     const { layers, ranges, faint } = (kept ?? {}) as Partial<Shown>;

@@ -13,9 +13,11 @@ import TextField from '@mui/material/TextField';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
 import { useSavedViews, useViewChange } from '../../api/queries';
 import type { SavedView } from '../../api/types';
 import { useScreen } from '../../state/screen';
+import { readContent } from './savedView';
 import { showView, viewNow } from './useSavedView';
 
 interface Props {
@@ -31,6 +33,7 @@ export function ViewsMenu({ project, mayEdit }: Props) {
     const change = useViewChange(project);
     const current = useScreen((s) => s.savedView);
     const set = useScreen((s) => s.set);
+    const navigate = useNavigate();
     const keep = async () => {
         const now = viewNow();
         if (!now) return;
@@ -72,8 +75,12 @@ export function ViewsMenu({ project, mayEdit }: Props) {
                             current={view.id === current}
                             mayEdit={mayEdit}
                             onShow={() => {
-                                showView(view);
                                 setAnchor(null);
+                                const compare = readContent(view.content)?.compare;
+                                if (compare == null) return showView(view);
+                                // The other screen shows it when it is there.
+                                set({ savedView: view.id });
+                                void navigate(`/projects/${project}/compare?${compare}`);
                             }}
                             onRename={(to) => change.mutate({ change: view.id, by: { name: to } })}
                             onUp={n > 0 ? () => change.mutate({ change: view.id, by: { before: views[n - 1]!.id } }) : undefined}

@@ -6,7 +6,13 @@ const pose = { position: [1, 2, 3], target: [0, 0, 0], zoom: 900, perspective: f
 
 describe('a saved view', () => {
     it('is read back as it was written', () => {
-        const content = { version: 1, pose, shown: withLayer(firstShown, { kind: 'labels', visible: true, of: 'worst', count: 3 }), hidden: ['lid'] };
+        const content = {
+            version: 1,
+            pose,
+            shown: withLayer(firstShown, { kind: 'labels', visible: true, of: 'worst', count: 3 }),
+            hidden: ['lid'],
+            compare: null,
+        };
         expect(readContent(JSON.parse(JSON.stringify(content)))).toEqual(content);
     });
 

@@ -22,7 +22,9 @@ export function showView(view: SavedView): void {
 /** What is on screen now, to be kept. */
 export function viewNow(): { content: ViewContent; thumbnail: string } | null {
     const { read, snapshot } = useAim.getState();
-    return read ? { content: { version: 1, pose: read(), shown: shownNow(), hidden: useScreen.getState().hidden }, thumbnail: snapshot?.() ?? '' } : null;
+    return read
+        ? { content: { version: 1, pose: read(), shown: shownNow(), hidden: useScreen.getState().hidden, compare: null }, thumbnail: snapshot?.() ?? '' }
+        : null;
 }
 
 /** Shows the view that the address of the page names, once it is there and there is a camera to show it with. */
