@@ -156,7 +156,7 @@ for (const scheme of ['light', 'dark']) {
             );
             return (await new AxeBuilder({ page }).analyze()).violations
                 .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-                .map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(', ')}`);
+                .map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(', ')}`);
         };
         await page.addInitScript((s) => localStorage.setItem('foehn-preferences', JSON.stringify({ state: { units: 'mm', scheme: s }, version: 0 })), scheme);
         await page.goto('/');
@@ -170,6 +170,7 @@ for (const scheme of ['light', 'dark']) {
         for (const key of ['1', '2', '3', '4', '5']) {
             await page.keyboard.press(key);
             await expect(page.getByRole('grid')).toBeVisible();
+            if (key === '5') await expect(page.locator('[data-coloured="temperature"]')).toBeVisible();
             expect(await serious()).toEqual([]);
         }
         const dialog = page.getByRole('dialog');

@@ -54,6 +54,39 @@ final class RunTest extends TestCase
         $this->getJson('/api/projects')->assertJsonPath('0.variants.0.verdict.missed', 1)->assertJsonPath('0.variants.0.verdict.current', true);
     }
 
+    public function testRunsOfAProjectAreReadTogetherAndTakenOffEachOther(): void
+    {
+        $cold = $this->startedRun();
+        $this->work($cold);
+        $warm = $this->startedRun(Models::block(['surroundings' => ['temperature' => '30 degC']]));
+        $this->work($warm);
+        $this->getJson("/api/projects/{$cold->variant->project_id}/readings")->assertOk()->assertJsonCount(1)->assertJsonPath('0.run', $cold->id)
+            ->assertJsonPath('0.readings.0.id', 'l1')->assertJsonPath('0.readings.0.verdict', 'missed');
+        /** @var array<int, float> $warmer */
+        $warmer = unpack('g*', (string) $this->get("/api/runs/$warm->id/pictures/1/difference?base=$cold->id")->assertOk()->getContent());
+        self::assertCount(864, $warmer);
+        self::assertEqualsWithDelta(array_fill(1, 864, 10.0), $warmer, 1e-3);
+
+        $this->getJson("/api/runs/$warm->id/pictures/1/difference")->assertUnprocessable();
+        $this->getJson("/api/runs/$warm->id/pictures/1/difference?base=999999")->assertNotFound();
+        $stranger = $this->user('Stranger');
+        $own = $this->variantOf($stranger);
+        $other = $own->runs()->create(['revision_id' => $own->head()->firstOrFail()->id, 'grade' => 'scout']);
+        $this->getJson("/api/runs/$warm->id/pictures/1/difference?base=$other->id")->assertForbidden();
+    }
+
+    public function testAnEditThatIsUndoneHasItsResultBack(): void
+    {
+        $run = $this->startedRun();
+        $this->work($run);
+        $save = fn (string $name, int $base) => $this->putJson("/api/variants/$run->variant_id/model", ['document' => Models::block(['name' => $name]), 'base' => $base, 'step' => $name])->assertSuccessful();
+        $model = $this->getJson("/api/runs/$run->id")->json('model');
+        $save('Renamed', 1)->assertJsonPath('hash', fn (string $hash): bool => $hash !== $model);
+        $this->getJson('/api/projects')->assertJsonPath('0.variants.0.verdict.current', false);
+        $save('Block', 2)->assertJsonPath('hash', $model);
+        $this->getJson('/api/projects')->assertJsonPath('0.variants.0.verdict.current', true);
+    }
+
     public function testIsosurfacesAndStreamlinesAreTraced(): void
     {
         $run = $this->startedRun();

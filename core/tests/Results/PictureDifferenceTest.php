@@ -23,8 +23,8 @@ final class PictureDifferenceTest extends TestCase
 
     protected function tearDown(): void
     {
-        array_map(unlink(...), (array) glob("$this->folder/*/*"));
-        array_map(rmdir(...), (array) glob("$this->folder/*"));
+        array_map(unlink(...), glob("$this->folder/*/*") ?: []);
+        array_map(rmdir(...), glob("$this->folder/*") ?: []);
         rmdir($this->folder);
     }
 

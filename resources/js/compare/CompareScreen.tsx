@@ -16,13 +16,13 @@ import { Bar } from '../theme/Bar';
 import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
 import { differences } from '../variants/differences';
+import { DifferencesTable } from '../variants/DifferencesTable';
 import { NameDialog } from '../variants/NameDialog';
 import { show } from '../view/shown/store';
 import { viewNow } from '../view/views/useSavedView';
 import { addressOf, columnKey, fromAddress, MOST_COLUMNS, type ColumnSpec } from './columns';
 import { ComparePanel } from './ComparePanel';
 import { CompareTable } from './CompareTable';
-import { DifferencesTable } from './DifferencesTable';
 import { byWorst, differs, rowsOf, sections, type Section } from './table';
 import { TrackChart } from './TrackChart';
 import { useColumn, type Column } from './useColumn';
@@ -51,12 +51,14 @@ export default function CompareScreen() {
     const [onlyDifferent, setOnlyDifferent] = useState(false);
     const [difference, setDifference] = useState(false);
     const [saving, setSaving] = useState(false);
+    // The saved view that it was opened by.
+    const [opened] = useState(() => Number(address.get('view')) || null);
     const views = useViewChange(projectId);
     useEffect(() => {
         show.openProject(projectId);
         // A comparison is looked at as results are, with nothing of another screen in hand.
-        set({ stage: 'Judge', selection: [], tool: 'select', openLayer: null, openRun: null });
-    }, [projectId, set]);
+        set({ stage: 'Judge', selection: [], tool: 'select', openLayer: null, openRun: null, against: null, savedView: opened });
+    }, [projectId, opened, set]);
 
     const put = (next: readonly ColumnSpec[], nextBase = base) => setAddress(addressOf(next, Math.min(nextBase, next.length - 1)), { replace: true });
     const results = columns.map(({ result }) => result);
@@ -179,7 +181,9 @@ export default function CompareScreen() {
                     </Stack>
                     <Box sx={{ flex: 1, minHeight: 0, overflow: 'auto', px: 1.5, pb: 1 }}>
                         {page === DIFFERENT ? (
-                            <DifferencesTable lists={changed} names={names} base={base} />
+                            changed.map((list, n) =>
+                                list.length > 0 ? <DifferencesTable key={names[n]} list={list} from={`${names[base]} (base)`} to={names[n]!} /> : null,
+                            )
                         ) : page === TRACK ? (
                             <TrackChart project={projectId} variants={all} />
                         ) : sorted.length > 0 ? (

@@ -96,9 +96,7 @@ function Heading({ name, isBase, onBase }: { name: string; isBase: boolean; onBa
         <>
             <th scope="col">
                 {isBase ? (
-                    <>
-                        {name} <span style={{ opacity: 0.8 }}>(base)</span>
-                    </>
+                    <>{name} (base)</>
                 ) : (
                     <button type="button" title={`Hold all against ${name}`} onClick={onBase}>
                         {name}

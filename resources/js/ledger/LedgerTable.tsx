@@ -104,6 +104,8 @@ export function LedgerTable({ rows, columns, selection, sort, onSort, closed, on
         setEditing({ id: row.id, field: column.field });
     };
     const keyDown = (event: KeyboardEvent, row: LedgerRow, column: Column) => {
+        // With Alt they are of the whole screen.
+        if (event.altKey) return;
         const at = rows.indexOf(row);
         const across = columns.indexOf(column);
         const step = { ArrowDown: 1, ArrowUp: -1, PageDown: 20, PageUp: -20 }[event.key];

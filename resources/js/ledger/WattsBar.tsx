@@ -31,7 +31,7 @@ export function WattsBar({ outline, select }: { outline: Outline; select: (ids: 
                         px: 0.5,
                         borderRadius: 0.5,
                         bgcolor: shades[n],
-                        color: n < 2 ? '#fff' : '#1d1a16',
+                        color: n === 0 || n === 4 ? '#fff' : '#1d1a16',
                         fontSize: 11,
                         justifyContent: 'start',
                         overflow: 'hidden',

@@ -1,7 +1,8 @@
 import LinkIcon from '@mui/icons-material/Link';
 import Box from '@mui/material/Box';
 import type { Material } from '../api/types';
-import type { Stage } from '../state/screen';
+import { originOf } from '../model/document';
+import { useScreen, type Stage } from '../state/screen';
 import { UNDECIDED } from '../model/parts';
 import { partKinds } from '../model/partKinds';
 import { difference, differenceUnit, size, temperature, temperatureUnit, watts, type UnitSet } from '../units/units';
@@ -18,6 +19,24 @@ const dash = (
 
 const numeric = (column: Column): Column => ({ right: true, ...column });
 
+/** Says that a part differs from the model that this one is held against. */
+function Mark({ part }: { part: string }) {
+    const against = useScreen((s) => (s.marked.includes(originOf(part)) ? s.against : null));
+    return (
+        against && (
+            <Box
+                component="span"
+                role="img"
+                aria-label={`Differs from ${against.name}`}
+                title={`Differs from ${against.name}`}
+                sx={{ ml: 0.75, color: 'primary.main', fontWeight: 700 }}
+            >
+                ≠
+            </Box>
+        )
+    );
+}
+
 /** The columns of a stage. The heading of an assembly spans all of them. */
 export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], triedWatts: TriedWatts): Column[] {
     const name: Column = {
@@ -29,6 +48,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], t
             row.heading === null ? (
                 <>
                     {row.name}
+                    {row.part && <Mark part={row.part.id} />}
                     {row.part?.copyOf != null && <LinkIcon aria-hidden sx={{ fontSize: 13, ml: 0.5, verticalAlign: '-2px', color: 'text.secondary' }} />}
                 </>
             ) : (

@@ -286,7 +286,13 @@ export default function ProjectScreen() {
                 <StageRail findings={revision?.preflight ?? []} />
                 <BarTools editor={editor} showKeys={showKeys} showPalette={showPalette} />
             </Bar>
-            {variants && <VariantBar variants={variants} onCompare={() => void navigate(`/projects/${projectId}/compare?${compareWith(variants)}`)} />}
+            {variants && (
+                <VariantBar
+                    variants={variants}
+                    running={isActive(runs.latest)}
+                    onCompare={() => void navigate(`/projects/${projectId}/compare?${compareWith(variants)}`)}
+                />
+            )}
             <Box component="main" sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
                 <Layout
                     ledger={

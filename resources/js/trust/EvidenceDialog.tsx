@@ -106,7 +106,7 @@ function CasesTable({ cases }: { cases: readonly EvidenceCase[] }) {
                     <Fragment key={one.id}>
                         <tr>
                             <th scope="rowgroup" colSpan={8} className="case">
-                                <b>{one.title}</b> <span style={{ opacity: 0.75 }}>{one.source}</span>
+                                <b>{one.title}</b> {one.source}
                                 {one.ended && (
                                     <Box component="span" sx={{ display: 'block', color: 'error.main' }}>
                                         At Working it ended without an answer: {one.ended}

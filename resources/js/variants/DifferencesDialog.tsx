@@ -1,7 +1,6 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
 import Skeleton from '@mui/material/Skeleton';
@@ -13,6 +12,7 @@ import type { ModelEditor } from '../model/useModelEditor';
 import { useScreen } from '../state/screen';
 import { TitledDialog } from '../theme/TitledDialog';
 import { taking } from './differences';
+import { DifferencesTable, keyOf } from './DifferencesTable';
 import { useAgainst } from './useAgainst';
 import type { Variants } from './useVariants';
 
@@ -34,8 +34,7 @@ export function DifferencesDialog({ variants, editor, onClose }: Props) {
         ...(against?.revision != null ? [{ key: `${against.variant}@${against.revision}`, ...against }] : []),
     ];
     const at = against ? (against.revision === null ? String(against.variant) : `${against.variant}@${against.revision}`) : '';
-    const keyOf = (path: unknown) => JSON.stringify(path);
-    const taken = (list ?? []).filter(({ path }) => chosen.includes(keyOf(path)));
+    const taken = (list ?? []).filter((difference) => chosen.includes(keyOf(difference)));
     const take = async () => {
         if (!document || !against) return;
         await editor.edit(
@@ -105,80 +104,18 @@ export function DifferencesDialog({ variants, editor, onClose }: Props) {
                 </Typography>
             )}
             {list?.length === 0 && <Typography color="text.secondary">Nothing differs.</Typography>}
-            {list && list.length > 0 && (
-                <Box
-                    component="table"
-                    aria-label="Differences"
-                    sx={{
-                        borderCollapse: 'collapse',
-                        width: '100%',
-                        '& th, & td': {
-                            p: '4px 8px',
-                            textAlign: 'left',
-                            verticalAlign: 'top',
-                            borderBottom: 1,
-                            borderColor: 'divider',
-                            overflowWrap: 'anywhere',
-                        },
-                        '& th': { fontWeight: 500 },
-                        '& thead th': { color: 'text.secondary' },
-                        '& td.none': { color: 'text.secondary' },
+            {list && list.length > 0 && against && (
+                <DifferencesTable
+                    list={list}
+                    from={against.name}
+                    to={current.name}
+                    chosen={chosen}
+                    {...(mayEdit && { onToggle: (key: string) => setChosen(chosen.includes(key) ? chosen.filter((one) => one !== key) : [...chosen, key]) })}
+                    onPart={(part) => {
+                        select(part);
+                        onClose();
                     }}
-                >
-                    <thead>
-                        <tr>
-                            {mayEdit && <th scope="col" aria-label="Take over" style={{ width: 28 }} />}
-                            <th scope="col">What</th>
-                            <th scope="col">Property</th>
-                            <th scope="col">{against?.name}</th>
-                            <th scope="col">{current.name}</th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {list.map(({ path, subject, property, part, from, to }, n) => {
-                            const key = keyOf(path);
-                            return (
-                                <tr key={key} onMouseEnter={() => set({ lit: part ? [part] : [] })} onMouseLeave={() => set({ lit: [] })}>
-                                    {mayEdit && (
-                                        <td style={{ padding: 0 }}>
-                                            <Checkbox
-                                                size="small"
-                                                checked={chosen.includes(key)}
-                                                onChange={() => setChosen(chosen.includes(key) ? chosen.filter((one) => one !== key) : [...chosen, key])}
-                                                slotProps={{ input: { 'aria-label': `Take ${property} of ${subject}` } }}
-                                                sx={{ p: 0.5 }}
-                                            />
-                                        </td>
-                                    )}
-                                    <th scope="row">
-                                        {n > 0 && list[n - 1]!.subject === subject ? (
-                                            <Box component="span" sx={{ color: 'text.secondary' }}>
-                                                {subject}
-                                            </Box>
-                                        ) : part ? (
-                                            <Button
-                                                color="inherit"
-                                                size="small"
-                                                sx={{ p: 0, minWidth: 0, fontWeight: 550, textAlign: 'left' }}
-                                                onClick={() => {
-                                                    select(part);
-                                                    onClose();
-                                                }}
-                                            >
-                                                {subject}
-                                            </Button>
-                                        ) : (
-                                            subject
-                                        )}
-                                    </th>
-                                    <td>{property}</td>
-                                    <td className={from === null ? 'none' : undefined}>{from ?? 'not there'}</td>
-                                    <td className={to === null ? 'none' : undefined}>{to ?? 'not there'}</td>
-                                </tr>
-                            );
-                        })}
-                    </tbody>
-                </Box>
+                />
             )}
         </TitledDialog>
     );

@@ -12,7 +12,7 @@ import { verdictOf } from './verdictOf';
 const dots = { error: 'error.main', warning: 'warning.main', success: 'success.main', quiet: 'text.secondary' } as const;
 
 /** The variants of the project beside one another with their worst margins; there as soon as there are two. */
-export function VariantBar({ variants, onCompare }: { variants: Variants; onCompare: () => void }) {
+export function VariantBar({ variants, running, onCompare }: { variants: Variants; running: boolean; onCompare: () => void }) {
     const units = usePreferences((s) => s.units);
     const { list, current, mayEdit, open, show } = variants;
     const against = useScreen((s) => s.against);
@@ -28,10 +28,11 @@ export function VariantBar({ variants, onCompare }: { variants: Variants; onComp
         >
             <Stack direction="row" sx={{ gap: 0.5, overflowX: 'auto', minWidth: 0, scrollbarWidth: 'thin' }}>
                 {list.map((variant) => {
-                    const { text, said, colour } = verdictOf(variant, units);
                     const here = variant.id === current.id;
+                    const { text, said, colour } =
+                        here && running ? { text: 'running', said: 'A run goes on', colour: 'quiet' as const } : verdictOf(variant, units);
                     return (
-                        <Tooltip key={variant.id} title={`${said}${variant.note ? `. ${variant.note}` : ''}`}>
+                        <Tooltip key={variant.id} describeChild title={`${said}${variant.note ? `. ${variant.note}` : ''}`}>
                             <ButtonBase
                                 aria-current={here ? 'page' : undefined}
                                 onClick={() => open(variant.id)}

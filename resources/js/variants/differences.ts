@@ -137,7 +137,7 @@ const property = (steps: readonly Step[], asWords = true): string =>
     steps
         .filter((step) => step !== 'shape' && step !== 'heat')
         .map((step) => (typeof step === 'object' ? step.id : asWords ? word(step) : step))
-        .join(' · ') || (steps.includes('shape') ? 'Shape' : 'Heat');
+        .join(' · ') || (steps.includes('shape') ? 'Shape' : steps.includes('heat') ? 'Heat' : '');
 
 /** A value as it is read: numbers with their units as written, the members of what is nested one after the other. */
 function text(value: unknown): string | null {

@@ -3,6 +3,7 @@ import { useLocation, useNavigate } from 'react-router';
 import { useVariantChange } from '../api/queries';
 import type { Project, Variant } from '../api/types';
 import type { ModelEditor } from '../model/useModelEditor';
+import { useScreen } from '../state/screen';
 import type { Naming } from './NameDialog';
 
 /** What stands over the screen for a variant. */
@@ -76,6 +77,8 @@ export function useVariants(project: Project | undefined, variant: number, edito
         remove: async () => {
             const next = list[at + 1] ?? list[at - 1];
             await change.mutateAsync({ remove: variant });
+            // Nothing is held against what is gone.
+            if (useScreen.getState().against?.variant === variant) useScreen.getState().set({ against: null });
             setDialog(null);
             setRemoved(current);
             if (next) open(next.id);

@@ -82,12 +82,25 @@ function limitsOf(result: Result | undefined): ReadonlyMap<string, number> {
 }
 
 export function Scene({ shown, outline, picture, grid, framed, drags, callouts, sheet, readout, onMeasure, measured, onPin }: Props) {
-    const { stage, selection, hidden, lit, tool, perspective, face, pointed, set, select } = useScreen(
-        useShallow(({ stage, selection, hidden, lit, tool, perspective, face, pointed, set, select }) => ({
+    const {
+        stage,
+        selection,
+        hidden,
+        lit,
+        marked: differing,
+        tool,
+        perspective,
+        face,
+        pointed,
+        set,
+        select,
+    } = useScreen(
+        useShallow(({ stage, selection, hidden, lit, marked, tool, perspective, face, pointed, set, select }) => ({
             stage,
             selection,
             hidden,
             lit,
+            marked,
             tool,
             perspective,
             face,
@@ -210,7 +223,7 @@ export function Scene({ shown, outline, picture, grid, framed, drags, callouts, 
                             materials={bodies.has(part.id) ? materials : null}
                             surface={surface?.parts.get(owners.get(part.id) ?? 0)}
                             owner={owners.get(part.id) ?? 0}
-                            selected={selection.includes(part.id) || lit.includes(part.id)}
+                            selected={selection.includes(part.id) || lit.includes(part.id) || differing.includes(originOf(part.id))}
                             above={aboveOnly ? (limits.get(part.id) ?? NaN) : null}
                             clips={clips}
                             dark={dark}

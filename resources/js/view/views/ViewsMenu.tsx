@@ -78,9 +78,7 @@ export function ViewsMenu({ project, mayEdit }: Props) {
                                 setAnchor(null);
                                 const compare = readContent(view.content)?.compare;
                                 if (compare == null) return showView(view);
-                                // The other screen shows it when it is there.
-                                set({ savedView: view.id });
-                                void navigate(`/projects/${project}/compare?${compare}`);
+                                void navigate(`/projects/${project}/compare?${compare}&view=${view.id}`);
                             }}
                             onRename={(to) => change.mutate({ change: view.id, by: { name: to } })}
                             onUp={n > 0 ? () => change.mutate({ change: view.id, by: { before: views[n - 1]!.id } }) : undefined}
