@@ -21,7 +21,10 @@ final class CommandLineTest extends TestCase
 
     protected function tearDown(): void
     {
-        array_map(unlink(...), glob("$this->folder/*/*") ?: []);
+        foreach (['/*/*/*', '/*/*'] as $deep) {
+            array_map(unlink(...), array_filter(glob("$this->folder$deep") ?: [], is_file(...)));
+            array_map(rmdir(...), glob("$this->folder$deep", GLOB_ONLYDIR) ?: []);
+        }
         array_map(rmdir(...), glob("$this->folder/*", GLOB_ONLYDIR) ?: []);
         array_map(unlink(...), glob("$this->folder/*") ?: []);
         rmdir($this->folder);
@@ -37,6 +40,30 @@ final class CommandLineTest extends TestCase
         $result = json_decode((string) file_get_contents("$this->folder/out/result.json"), true);
         self::assertSame('foehn-result', Nested::at($result, 'format'));
         self::assertSame(4 * 64, filesize("$this->folder/out/temperature.f32"));
+    }
+
+    public function testASweepComputesWhatIsNotThereYetAndGoesOnBehindAnImpossiblePoint(): void
+    {
+        $document = Models::block(['parameters' => ['watts' => '10 W', 'wide' => '20 mm'], 'analysis' => ['grid' => ['cells' => [4, 4, 4]]]]);
+        $document['parts'][0]['power'] = 'watts';
+        $document['parts'][0]['shape']['size'] = ['wide', '20 mm', '20 mm'];
+        $sweep = fn (string $values): array => $this->command('sweep', $document, $values, '--out', "$this->folder/sweep");
+        [$code, $output] = $sweep('wide=20 mm, -1 mm, 10 mm');
+        self::assertSame(1, $code, $output);
+        self::assertStringContainsString('point,wide,state,"worst margin, K","block, K"', $output);
+        self::assertMatchesRegularExpression('/^1,"20 mm",solved,/m', $output);
+        self::assertMatchesRegularExpression('/^2,"-1 mm",.*size.*$/m', $output);
+        self::assertMatchesRegularExpression('/^3,"10 mm",solved,/m', $output);
+        $written = (int) filemtime("$this->folder/sweep/00001/result.json") - 100;
+        touch("$this->folder/sweep/00001/result.json", $written);
+
+        [$code, $output] = $sweep('wide=20 mm, 12 mm');
+        self::assertSame(0, $code, $output);
+        clearstatcache();
+        self::assertSame($written, filemtime("$this->folder/sweep/00001/result.json"), 'what is there is not computed again');
+        self::assertMatchesRegularExpression('/^2,"12 mm",solved,/m', $output);
+        [$code, $output] = $this->command('sweep', $document, 'what=5 W', '--out', "$this->folder/sweep");
+        self::assertSame([2, true], [$code, str_contains($output, 'no parameter of this name')]);
     }
 
     public function testCheckRefusesWhatSolveRefuses(): void

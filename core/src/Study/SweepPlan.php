@@ -1,0 +1,192 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Study;
+
+use Foehn\Codec\ParametersReader;
+use Foehn\Codec\Problems;
+use Foehn\Model\ModelException;
+use Foehn\Units\Parameters;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+
+/** The points of a sweep: which values the varied parameters of a model take together. */
+final readonly class SweepPlan
+{
+    public const MOST_POINTS = 10_000;
+
+    /** Places within a slice of a Latin hypercube. */
+    private const FINENESS = 1 << 30;
+
+    /**
+     * @param list<string> $names of the varied parameters
+     * @param list<list<string>> $points their values at each point, as they are written into the model
+     * @param list<list<float>> $numbers the same in SI units
+     */
+    private function __construct(public array $names, public array $points, public array $numbers)
+    {
+    }
+
+    /**
+     * Every combination; the last parameter changes fastest.
+     *
+     * @param array<mixed> $document of the model
+     * @param array<string, string> $variations values by name (see Variation)
+     * @throws ModelException
+     */
+    public static function grid(array $document, array $variations): self
+    {
+        $read = self::variations($document, $variations);
+        $count = array_product(array_map(fn (Variation $variation) => count($variation->texts), $read));
+        self::checkCount($count);
+        $points = [[]];
+        foreach ($read as $variation) {
+            $points = array_merge(...array_map(fn (array $point) => array_map(fn (string $text) => [...$point, $text], $variation->texts), $points));
+        }
+
+        return self::of($document, array_keys($variations), $points);
+    }
+
+    /**
+     * A Latin hypercube (McKay, Beckman & Conover, Technometrics 21 (1979) 239): each parameter takes a value in each of $count equal
+     * slices of its range once, in an order of its own. The same seed gives the same points.
+     *
+     * @param array<mixed> $document of the model
+     * @param array<string, string> $variations
+     * @throws ModelException
+     */
+    public static function latin(array $document, array $variations, int $count, int $seed): self
+    {
+        self::checkCount($count);
+        $random = new Randomizer(new Xoshiro256StarStar($seed));
+        $columns = [];
+        foreach (self::variations($document, $variations) as $variation) {
+            /** @var list<int> $slices */
+            $slices = $random->shuffleArray(range(0, $count - 1));
+            $columns[] = array_map(fn (int $slice): string => $variation->at(($slice + $random->getInt(0, self::FINENESS - 1) / self::FINENESS) / $count), $slices);
+        }
+
+        return self::of($document, array_keys($variations), array_map(fn (int $n): array => array_column($columns, $n), range(0, $count - 1)));
+    }
+
+    /**
+     * The points of a table as it is pasted or comes from a file: names in the first line, a point in each further one; between them tabs,
+     * semicolons or commas.
+     *
+     * @param array<mixed> $document of the model
+     * @throws ModelException
+     */
+    public static function table(array $document, string $text): self
+    {
+        $lines = array_values(array_filter(preg_split('/\R/', $text) ?: [], fn (string $line) => trim($line) !== ''));
+        $separator = array_values(array_filter(["\t", ';', ','], fn (string $one) => str_contains($lines[0] ?? '', $one)))[0] ?? "\t";
+        $rows = array_map(fn (string $line) => array_map(fn (?string $cell): string => trim((string) $cell), str_getcsv($line, $separator, '"', '')), $lines);
+        $names = array_shift($rows) ?? [];
+        self::checkCount(count($rows));
+        foreach ($rows as $n => $row) {
+            if (count($row) !== count($names)) {
+                throw ModelException::at('', sprintf('line %d of the table has %d values, its first line names %d parameters', $n + 2, count($row), count($names)));
+            }
+        }
+        $variations = [];
+        foreach ($names as $n => $name) {
+            if (isset($variations[$name])) {
+                throw ModelException::at('', sprintf('the table names "%s" twice', $name));
+            }
+            $variations[$name] = implode(';', array_column($rows, $n));
+        }
+        self::variations($document, $variations);
+
+        return self::of($document, $names, $rows);
+    }
+
+    public function count(): int
+    {
+        return count($this->points);
+    }
+
+    /** @return array<string, string> the values at a point, by name */
+    public function at(int $point): array
+    {
+        return array_combine($this->names, $this->points[$point]);
+    }
+
+    /**
+     * The numbers of points that a point may start from, nearest first: by the distance of their values, each as a share of its range.
+     *
+     * @param list<int> $among
+     * @return list<int>
+     */
+    public function nearest(int $point, array $among): array
+    {
+        $distances = $spans = [];
+        foreach (array_keys($this->names) as $axis) {
+            $values = [$this->numbers[$point][$axis], ...array_column($this->numbers, $axis)];
+            $spans[] = max(1e-300, max($values) - min($values));
+        }
+        foreach ($among as $other) {
+            $distances[$other] = array_sum(array_map(fn (float $a, float $b, float $span): float => (($a - $b) / $span) ** 2, $this->numbers[$point], $this->numbers[$other], $spans));
+        }
+        asort($distances);
+
+        return array_keys($distances);
+    }
+
+    /**
+     * The model of a point: the document with the parameters at these values, and everything else as it is.
+     *
+     * @param array<mixed> $document
+     * @param array<string, string> $values
+     * @return array<mixed>
+     */
+    public static function documentAt(array $document, array $values): array
+    {
+        $parameters = is_array($document['parameters'] ?? null) ? $document['parameters'] : [];
+        foreach ($values as $name => $value) {
+            $parameters[$name] = is_array($parameters[$name] ?? null) ? [...$parameters[$name], 'value' => $value] : $value;
+        }
+
+        return [...$document, 'parameters' => $parameters];
+    }
+
+    /**
+     * @param array<mixed> $document
+     * @param list<string> $names
+     * @param list<list<string>> $points
+     */
+    private static function of(array $document, array $names, array $points): self
+    {
+        $parameters = self::parameters($document);
+
+        return new self($names, $points, array_map(fn (array $point) => array_map(fn (string $text) => $parameters->evaluate($text)->value, $point), $points));
+    }
+
+    /**
+     * @param array<mixed> $document
+     * @param array<string, string> $variations
+     * @return list<Variation>
+     */
+    private static function variations(array $document, array $variations): array
+    {
+        if ($variations === []) {
+            throw ModelException::at('', 'no parameter is varied; name one of the model with its values, such as "fin_height = 20 mm .. 40 mm : 5"');
+        }
+        $parameters = self::parameters($document);
+
+        return array_map(fn (string $name) => Variation::read($name, $variations[$name], $parameters), array_map(strval(...), array_keys($variations)));
+    }
+
+    /** @param array<mixed> $document */
+    private static function parameters(array $document): Parameters
+    {
+        return ParametersReader::read($document['parameters'] ?? [], new Problems());
+    }
+
+    private static function checkCount(int|float $count): void
+    {
+        if ($count < 1 || $count > self::MOST_POINTS) {
+            throw ModelException::at('', sprintf('a sweep has 1 to %d points, not %d', self::MOST_POINTS, $count));
+        }
+    }
+}

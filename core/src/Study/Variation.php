@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Study;
+
+use Foehn\Model\ModelException;
+use Foehn\Units\Parameters;
+use Foehn\Units\UnitException;
+
+/** A named parameter of a model and the values it is to take: a list ("20 mm, 25 mm") or a range with a count ("20 mm .. 40 mm : 5"). */
+final readonly class Variation
+{
+    public const MOST = 10_000;
+
+    private const NUMBER = '/^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?)\s*(.*?)\s*$/';
+
+    /**
+     * @param non-empty-list<string> $texts values as they are written into the model, in their order
+     * @param non-empty-list<float> $values the same in SI units
+     * @param ?array{float, float, string} $range ends as numbers, and the unit of both; null for a list
+     */
+    private function __construct(public string $name, public array $texts, public array $values, private ?array $range)
+    {
+    }
+
+    /**
+     * @param Parameters $parameters of the model
+     * @throws ModelException that says what was given and what would be right
+     */
+    public static function read(string $name, string $text, Parameters $parameters): self
+    {
+        $now = self::evaluated($name, $name, $parameters);
+        if (trim($text) === '') {
+            throw self::problem($name, 'no values are given; write a list such as "20 mm, 25 mm" or a range such as "20 mm .. 40 mm : 5"');
+        }
+        [$texts, $range] = str_contains($text, '..') ? self::range($name, $text) : [array_values(array_filter(array_map(trim(...), preg_split('/[,;\n]/', $text) ?: []), fn (string $one) => $one !== '')), null];
+        if ($texts === []) {
+            throw self::problem($name, sprintf('"%s" has no values in it', trim($text)));
+        }
+        $values = [];
+        foreach ($texts as $one) {
+            $value = self::evaluated($name, $one, $parameters);
+            if (! $value->dimension->equals($now->dimension)) {
+                throw self::problem($name, sprintf('"%s" is %s, but the parameter is %s', $one, $value->dimension->describe(), $now->dimension->describe()));
+            }
+            $values[] = $value->value;
+        }
+
+        return new self($name, $texts, $values, $range);
+    }
+
+    /** The value a share (0 to 1) of the way through it: anywhere in a range, one of a list. */
+    public function at(float $share): string
+    {
+        if ($this->range === null) {
+            return $this->texts[min(count($this->texts) - 1, (int) floor($share * count($this->texts)))];
+        }
+        [$from, $to, $unit] = $this->range;
+
+        return self::written($from + $share * ($to - $from), $unit);
+    }
+
+    /**
+     * @return array{non-empty-list<string>, array{float, float, string}}
+     * @throws ModelException
+     */
+    private static function range(string $name, string $text): array
+    {
+        $wrong = fn (): ModelException => self::problem($name, sprintf('"%s" is no range; write it as "20 mm .. 40 mm : 5", with one unit and the number of values', trim($text)));
+        [$ends, $count] = [...explode(':', $text), ''];
+        $parts = explode('..', $ends);
+        if (count($parts) !== 2 || ! preg_match(self::NUMBER, $parts[0], $from) || ! preg_match(self::NUMBER, $parts[1], $to) || (trim($count) !== '' && ! ctype_digit(trim($count)))) {
+            throw $wrong();
+        }
+        $unit = $to[2] === '' ? $from[2] : $to[2];
+        if ($from[2] !== '' && $from[2] !== $unit) {
+            throw self::problem($name, sprintf('the ends of "%s" have different units; give both in one', trim($text)));
+        }
+        $steps = trim($count) === '' ? 5 : (int) trim($count);
+        if ($steps < 2 || $steps > self::MOST) {
+            throw self::problem($name, sprintf('a range has 2 to %d values, not %d', self::MOST, $steps));
+        }
+        [$low, $high] = [(float) $from[1], (float) $to[1]];
+        $texts = array_map(fn (int $n): string => self::written($low + ($high - $low) * $n / ($steps - 1), $unit), range(0, $steps - 1));
+
+        return [$texts, [$low, $high, $unit]];
+    }
+
+    private static function written(float $number, string $unit): string
+    {
+        return trim(sprintf('%.10g %s', $number, $unit));
+    }
+
+    private static function evaluated(string $name, string $formula, Parameters $parameters): \Foehn\Units\Quantity
+    {
+        try {
+            return $formula === $name ? $parameters->get($name) ?? throw self::problem($name, 'the model has no parameter of this name') : $parameters->evaluate($formula);
+        } catch (UnitException $e) {
+            throw self::problem($name, sprintf('"%s": %s', $formula, $e->getMessage()));
+        }
+    }
+
+    private static function problem(string $name, string $message): ModelException
+    {
+        return ModelException::at("/parameters/$name", $message);
+    }
+}
