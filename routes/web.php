@@ -11,11 +11,12 @@ use App\Http\Controllers\RevisionController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SavedViewController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\StudyController;
 use App\Http\Controllers\VariantController;
 use App\Http\Controllers\VariantListController;
 use Illuminate\Support\Facades\Route;
 
-Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'source', 'view', 'number'])->group(function (): void {
+Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'source', 'view', 'number', 'study'])->group(function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'store'])->middleware('throttle:20,1');
     Route::post('session/demo', [SessionController::class, 'demo']);
@@ -53,6 +54,15 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
         Route::get('variants/{variant}/cavity', [VariantController::class, 'cavity'])->can('view', 'variant');
 
         Route::get('variants/{variant}/evidence', EvidenceController::class)->can('view', 'variant');
+
+        Route::get('projects/{project}/studies', [StudyController::class, 'index'])->can('view', 'project');
+        Route::post('variants/{variant}/studies', [StudyController::class, 'store'])->can('update', 'variant');
+        Route::post('variants/{variant}/studies/check', [StudyController::class, 'check'])->can('view', 'variant');
+        Route::get('studies/{study}', [StudyController::class, 'show'])->can('view', 'study');
+        Route::get('studies/{study}/points', [StudyController::class, 'points'])->can('view', 'study');
+        Route::patch('studies/{study}', [StudyController::class, 'update'])->can('update', 'study');
+        Route::delete('studies/{study}', [StudyController::class, 'destroy'])->can('update', 'study');
+        Route::post('studies/{study}/points/{number}/variant', [StudyController::class, 'adopt'])->can('update', 'study');
 
         Route::get('variants/{variant}/runs', [RunController::class, 'index'])->can('view', 'variant');
         Route::post('variants/{variant}/runs', [RunController::class, 'store'])->can('update', 'variant');

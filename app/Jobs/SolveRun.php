@@ -14,22 +14,21 @@ use App\Runs\RunFiles;
 use App\Runs\RunListener;
 use App\Runs\RunQueue;
 use App\Runs\RunStart;
+use App\Studies\StudyQueue;
 use Foehn\Codec\ModelCodec;
 use Foehn\FoehnException;
 use Foehn\Solve\Solution;
 use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
 use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Bus\Dispatchable;
-use Illuminate\Queue\InteractsWithQueue;
+use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
 use Throwable;
 
 /** Computes one run. Claims it first, so that a job delivered twice computes once. */
 final class SolveRun implements ShouldQueue
 {
-    use Dispatchable;
-    use InteractsWithQueue;
+    use Queueable;
 
     public int $timeout = 0;
 
@@ -39,7 +38,7 @@ final class SolveRun implements ShouldQueue
     {
     }
 
-    public function handle(RunFiles $files, RunQueue $queue): void
+    public function handle(RunFiles $files, RunQueue $queue, StudyQueue $studies): void
     {
         $claim = Claim::take($this->runId);
         if ($claim === null) {
@@ -56,6 +55,7 @@ final class SolveRun implements ShouldQueue
             report($e);
             $this->end($claim, RunState::Failed, 'An error of the program ended this run; it is in the log of the server. Your model is saved.');
         }
+        $studies->ended($this->runId);
     }
 
     private function compute(Claim $claim, RunFiles $files, RunQueue $queue): void

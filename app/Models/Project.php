@@ -30,10 +30,16 @@ final class Project extends Model implements BelongsToProject
         return $this->belongsToMany(User::class, 'memberships')->withPivot('role', 'opened_at')->withTimestamps();
     }
 
-    /** @return HasMany<Variant, $this> */
+    /** @return HasMany<Variant, $this> those of the list, without the points of studies */
     public function variants(): HasMany
     {
-        return $this->hasMany(Variant::class)->orderBy('position')->orderBy('id');
+        return $this->hasMany(Variant::class)->whereNull('study_id')->orderBy('position')->orderBy('id');
+    }
+
+    /** @return HasMany<Study, $this> */
+    public function studies(): HasMany
+    {
+        return $this->hasMany(Study::class)->orderByDesc('id');
     }
 
     /** @return HasMany<SavedView, $this> */

@@ -21,6 +21,7 @@ use Illuminate\Support\Facades\DB;
  * @property string $note what its maker wants to be remembered of it
  * @property ?int $origin_id the variant it was cloned from, as long as that exists
  * @property ?int $origin_revision the revision of that
+ * @property ?int $study_id of which it is a point, as long as it is not made a variant of the list
  * @property ?\Illuminate\Support\Carbon $deleted_at
  * @property ?Project $project null while the project is deleted
  */
@@ -29,7 +30,7 @@ final class Variant extends Model implements BelongsToProject
     use Ordered;
     use SoftDeletes;
 
-    protected $fillable = ['name', 'note', 'position', 'origin_id', 'origin_revision'];
+    protected $fillable = ['name', 'note', 'position', 'origin_id', 'origin_revision', 'study_id'];
 
     protected $attributes = ['note' => ''];
 
@@ -79,7 +80,7 @@ final class Variant extends Model implements BelongsToProject
      * @throws RevisionConflict
      * @throws \Foehn\Model\ModelException when the document cannot be computed
      */
-    public function saveModel(string $document, int $base, string $step, User $user): Revision
+    public function saveModel(string $document, int $base, string $step, ?User $user): Revision
     {
         ModelCodec::fromJson($document);
 
@@ -91,7 +92,7 @@ final class Variant extends Model implements BelongsToProject
             }
 
             return $this->revisions()->create([
-                'number' => $base + 1, 'document' => $document, 'hash' => ModelCodec::hash($document), 'step' => $step, 'user_id' => $user->id,
+                'number' => $base + 1, 'document' => $document, 'hash' => ModelCodec::hash($document), 'step' => $step, 'user_id' => $user?->id,
             ]);
         });
     }
@@ -115,6 +116,23 @@ final class Variant extends Model implements BelongsToProject
             $clone->moveBefore($next?->id);
 
             return $clone;
+        });
+    }
+
+    /**
+     * The model of a point of a study, which no list shows.
+     *
+     * @throws \Foehn\Model\ModelException when it cannot be computed
+     */
+    public static function pointOf(Study $study, int $number, string $document, ?User $user): self
+    {
+        return DB::transaction(function () use ($study, $number, $document, $user): self {
+            $variant = self::query()->make(['name' => "$study->name, point $number", 'origin_id' => $study->variant_id, 'origin_revision' => $study->revisionNumber()->firstOrFail()->number, 'study_id' => $study->id]);
+            $variant->project()->associate($study->project_id);
+            $variant->save();
+            $variant->saveModel($document, 0, "Point $number of $study->name", $user);
+
+            return $variant;
         });
     }
 

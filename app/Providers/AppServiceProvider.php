@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Models\Project;
 use App\Models\Run;
 use App\Models\SavedView;
+use App\Models\Study;
 use App\Models\Variant;
 use App\Policies\ProjectPolicy;
 use Illuminate\Database\Eloquent\Model;
@@ -27,5 +28,6 @@ final class AppServiceProvider extends ServiceProvider
         Gate::policy(Variant::class, ProjectPolicy::class);
         Gate::policy(Run::class, ProjectPolicy::class);
         Gate::policy(SavedView::class, ProjectPolicy::class);
+        Gate::policy(Study::class, ProjectPolicy::class);
     }
 }

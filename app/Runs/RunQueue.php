@@ -17,6 +17,11 @@ use Illuminate\Support\Facades\Queue;
 /** Starts, stops and recovers runs. */
 final class RunQueue
 {
+    /** Queues in the order in which workers ask them: what a user waits for goes before the points of studies. */
+    public const OWN = 'default';
+
+    public const STUDIES = 'studies';
+
     /** A run whose worker is lost is started again this often in all. */
     private const MOST_ATTEMPTS = 3;
 
@@ -67,7 +72,8 @@ final class RunQueue
     public function dispatch(int $run): void
     {
         Run::query()->whereKey($run)->update(['dispatched_at' => now()]);
-        SolveRun::dispatch($run);
+        $ofStudy = Variant::query()->whereIn('id', Run::query()->whereKey($run)->select('variant_id'))->whereNotNull('study_id')->exists();
+        SolveRun::dispatch($run)->onQueue($ofStudy ? self::STUDIES : self::OWN);
     }
 
     public function stop(Run $run): Run
@@ -94,7 +100,7 @@ final class RunQueue
             }
         }
         $waiting = Run::query()->where('state', RunState::Queued)->get(['id', 'dispatched_at']);
-        if (Queue::pendingSize() < count($waiting)) {
+        if (Queue::pendingSize(self::OWN) + Queue::pendingSize(self::STUDIES) < count($waiting)) {
             foreach ($waiting as $run) {
                 if ($run->dispatched_at === null || $run->dispatched_at->lt(now()->subSeconds(self::WITHOUT_JOB))) {
                     $this->dispatch($run->id);
@@ -108,7 +114,7 @@ final class RunQueue
 
     private function recoverInfluences(): int
     {
-        $waiting = Queue::pendingSize() > 0 ? [] : Influence::query()->where('state', RunState::Queued)->where('updated_at', '<', now()->subSeconds(self::WITHOUT_JOB))->get()->all();
+        $waiting = Queue::pendingSize(self::OWN) > 0 ? [] : Influence::query()->where('state', RunState::Queued)->where('updated_at', '<', now()->subSeconds(self::WITHOUT_JOB))->get()->all();
         foreach ($waiting as $influence) {
             $influence->touch();
             FindInfluence::dispatch($influence->id);

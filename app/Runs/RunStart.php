@@ -6,6 +6,7 @@ namespace App\Runs;
 
 use App\Models\Run;
 use App\Models\RunState;
+use App\Models\StudyPoint;
 use App\Models\Variant;
 use Foehn\Solve\Start;
 use Illuminate\Database\Eloquent\Collection;
@@ -43,14 +44,19 @@ final readonly class RunStart
     }
 
     /**
-     * Runs of the project that may have a flow, those of the same variant first, then the newest.
+     * Runs that may have a flow: for a point of a study those of the nearest points, else those of the same variant first, then the newest
+     * of the project.
      *
      * @return Collection<int, Run>
      */
     private static function earlier(Run $run): Collection
     {
-        return Run::query()->with('revision')->whereIn('variant_id', Variant::query()->where('project_id', $run->variant->project_id)->select('id'))->where('id', '<=', $run->id)
-            ->orderByRaw('id = ? desc, variant_id = ? desc', [$run->id, $run->variant_id])->orderByDesc('id')->limit(self::LOOKED_AT)->get();
+        $nearest = StudyPoint::nearestSolved($run, self::LOOKED_AT);
+        $listed = Variant::query()->where('project_id', $run->variant->project_id)->where(fn ($query) => $query->whereNull('study_id')->orWhere('id', $run->variant_id));
+        $order = implode(',', [$run->id, ...$nearest]);
+
+        return Run::query()->with('revision')->where('id', '<=', $run->id)->where(fn ($query) => $query->whereIn('variant_id', $listed->select('id'))->orWhereIn('id', $nearest))
+            ->orderByRaw("field(id, $order) = 0, field(id, $order), variant_id = ? desc", [$run->variant_id])->orderByDesc('id')->limit(self::LOOKED_AT)->get();
     }
 
     private static function secondsOf(Run $run): float

@@ -220,7 +220,7 @@ start_worker() {
     running "worker-$1" && return
     end_service "worker-$1" 5
     # shellcheck disable=SC2086
-    spawn "worker-$1" env $FOEHN_SOLVER_ENV php artisan queue:work --sleep=0.2 --tries=1 --timeout=0 --memory=4096 --max-time=3600 --quiet
+    spawn "worker-$1" env $FOEHN_SOLVER_ENV php artisan queue:work --queue=default,studies --sleep=0.2 --tries=1 --timeout=0 --memory=4096 --max-time=3600 --quiet
 }
 
 start_workers() { local n; for n in $(seq "$WORKERS"); do start_worker "$n"; done; }

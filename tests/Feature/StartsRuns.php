@@ -9,6 +9,7 @@ use App\Models\Run;
 use App\Models\User;
 use App\Runs\RunFiles;
 use App\Runs\RunQueue;
+use App\Studies\StudyQueue;
 use Foehn\Tests\Models;
 
 /**
@@ -42,6 +43,6 @@ trait StartsRuns
 
     private function work(Run $run): void
     {
-        (new SolveRun($run->id))->handle(new RunFiles(), new RunQueue());
+        (new SolveRun($run->id))->handle(new RunFiles(), new RunQueue(), new StudyQueue(new RunQueue()));
     }
 }

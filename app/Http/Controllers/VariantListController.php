@@ -18,6 +18,8 @@ use Illuminate\Validation\Rules\Unique;
 /** The variants of a project as a list: cloned, renamed, moved, deleted and restored. Their models are the business of VariantController. */
 final class VariantListController
 {
+    public const MESSAGES = ['name.unique' => 'This project already has a variant called ":input"; take another name.'];
+
     /** Variants that can still be restored, the last deleted first. */
     public function deleted(Project $project): AnonymousResourceCollection
     {
@@ -27,7 +29,7 @@ final class VariantListController
     /** A clone of a revision of the variant. */
     public function store(Request $request, Variant $variant): JsonResponse
     {
-        $request->validate(['name' => ['required', 'string', 'max:80', self::unique($variant)], 'revision' => ['required', 'integer', 'min:1']], self::messages());
+        $request->validate(['name' => ['required', 'string', 'max:80', self::free($variant->project_id)], 'revision' => ['required', 'integer', 'min:1']], self::MESSAGES);
         $clone = $variant->cloneAs($request->string('name')->trim()->toString(), $request->integer('revision'), User::of($request));
 
         return VariantResource::make($clone->load(VariantResource::WITH))->response()->setStatusCode(201);
@@ -37,10 +39,10 @@ final class VariantListController
     public function update(Request $request, Variant $variant): VariantResource
     {
         $request->validate([
-            'name' => ['sometimes', 'required', 'string', 'max:80', self::unique($variant)->ignore($variant->id)],
+            'name' => ['sometimes', 'required', 'string', 'max:80', self::free($variant->project_id)->ignore($variant->id)],
             'note' => ['sometimes', 'nullable', 'string', 'max:2000'],
             'before' => ['sometimes', 'nullable', 'integer'],
-        ], self::messages());
+        ], self::MESSAGES);
         $variant->update([
             ...($request->has('name') ? ['name' => $request->string('name')->trim()->toString()] : []),
             ...($request->has('note') ? ['note' => $request->string('note')->toString()] : []),
@@ -55,7 +57,7 @@ final class VariantListController
     /** Puts a variant away, from where it can be restored for a while; its runs are stopped. */
     public function destroy(Variant $variant, RunQueue $queue): JsonResponse
     {
-        abort_if(Variant::query()->where('project_id', $variant->project_id)->count() < 2, 422, 'This is the only variant of its project. Clone it first, or delete the project.');
+        abort_if(Variant::query()->where('project_id', $variant->project_id)->whereNull('study_id')->count() < 2, 422, 'This is the only variant of its project. Clone it first, or delete the project.');
         $variant->runs()->active()->get()->each(fn ($run) => $queue->stop($run));
         $variant->delete();
 
@@ -64,7 +66,7 @@ final class VariantListController
 
     public function restore(Variant $variant): VariantResource
     {
-        $names = Variant::query()->where('project_id', $variant->project_id)->pluck('name')->all();
+        $names = Variant::query()->where('project_id', $variant->project_id)->whereNull('study_id')->pluck('name')->all();
         $name = $variant->name;
         // Another one may have got its name meanwhile.
         for ($n = 2; in_array($name, $names, true); $n++) {
@@ -76,14 +78,9 @@ final class VariantListController
         return VariantResource::make($variant->load(VariantResource::WITH));
     }
 
-    private static function unique(Variant $variant): Unique
+    /** That no variant of a project's list has the name. */
+    public static function free(int $project): Unique
     {
-        return Rule::unique('variants', 'name')->where('project_id', $variant->project_id)->withoutTrashed();
-    }
-
-    /** @return array<string, string> */
-    private static function messages(): array
-    {
-        return ['name.unique' => 'This project already has a variant called ":input"; take another name.'];
+        return Rule::unique('variants', 'name')->where('project_id', $project)->whereNull('study_id')->withoutTrashed();
     }
 }

@@ -28,7 +28,8 @@ final class SweepCommand
     {
         $options = Options::parse($arguments, ['out', 'grade', 'latin', 'seed', 'table'], []);
         $words = $options->rest();
-        $document = ModelCodec::parse(Options::read(array_shift($words) ?? throw ModelException::at('', 'the model document is expected')));
+        $json = Options::read(array_shift($words) ?? throw ModelException::at('', 'the model document is expected'));
+        $document = ModelCodec::parse($json);
         ModelCodec::fromDocument($document);
         $out = $options->value('out') ?? throw ModelException::at('', '--out DIR is expected: where the points and their table are written');
         $plan = self::plan($document, $words, $options);
@@ -38,7 +39,7 @@ final class SweepCommand
             $folder = sprintf('%s/%05d', $out, $point + 1);
             $start = $plan->nearest($point, $solved)[0] ?? null;
             try {
-                $result = self::point(SweepPlan::documentAt($document, $plan->at($point)), $options->grade(), $folder, $start === null ? null : sprintf('%s/%05d', $out, $start + 1));
+                $result = self::point(SweepPlan::modelAt($json, $plan->at($point)), $options->grade(), $folder, $start === null ? null : sprintf('%s/%05d', $out, $start + 1));
                 $state = $result['solver']['converged'] ? 'solved' : 'not steady';
                 $solved[] = $point;
             } catch (FoehnException $e) {
@@ -74,13 +75,9 @@ final class SweepCommand
         return $latin === null ? SweepPlan::grid($document, $variations) : SweepPlan::latin($document, $variations, (int) $latin, (int) ($options->value('seed') ?? 1));
     }
 
-    /**
-     * @param array<mixed> $document
-     * @return Result
-     */
-    private static function point(array $document, ?string $grade, string $folder, ?string $nearest): array
+    /** @return Result */
+    private static function point(string $json, ?string $grade, string $folder, ?string $nearest): array
     {
-        $json = json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
         $known = is_file("$folder/result.json") ? json_decode(Options::read("$folder/result.json"), true) : null;
         if (is_array($known) && is_array($known['model'] ?? null) && ($known['model']['hash'] ?? null) === ModelCodec::hash($json)) {
             /** @var Result $known */

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Foehn\Study;
 
+use Foehn\Codec\ModelCodec;
 use Foehn\Codec\ParametersReader;
 use Foehn\Codec\Problems;
 use Foehn\Model\ModelException;
 use Foehn\Units\Parameters;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
+use stdClass;
 
 /** The points of a sweep: which values the varied parameters of a model take together. */
 final readonly class SweepPlan
@@ -113,20 +115,32 @@ final readonly class SweepPlan
     }
 
     /**
-     * The numbers of points that a point may start from, nearest first: by the distance of their values, each as a share of its range.
+     * The points that a point may start from, nearest first.
      *
      * @param list<int> $among
      * @return list<int>
      */
     public function nearest(int $point, array $among): array
     {
-        $distances = $spans = [];
-        foreach (array_keys($this->names) as $axis) {
-            $values = [$this->numbers[$point][$axis], ...array_column($this->numbers, $axis)];
-            $spans[] = max(1e-300, max($values) - min($values));
-        }
-        foreach ($among as $other) {
-            $distances[$other] = array_sum(array_map(fn (float $a, float $b, float $span): float => (($a - $b) / $span) ** 2, $this->numbers[$point], $this->numbers[$other], $spans));
+        return self::byDistance($this->numbers[$point], array_intersect_key($this->numbers, array_flip($among)));
+    }
+
+    /**
+     * Points by their distance from a place, each value counted as a share of the range that all of them span.
+     *
+     * @param list<float> $from
+     * @param array<int, list<float>> $points
+     * @return list<int> keys of the points, the nearest first
+     */
+    public static function byDistance(array $from, array $points): array
+    {
+        $distances = array_fill_keys(array_keys($points), 0.0);
+        foreach ($from as $axis => $value) {
+            $values = [$value, ...array_column($points, $axis)];
+            $span = max(1e-300, max($values) - min($values));
+            foreach ($points as $key => $point) {
+                $distances[$key] += (($point[$axis] - $value) / $span) ** 2;
+            }
         }
         asort($distances);
 
@@ -136,18 +150,29 @@ final readonly class SweepPlan
     /**
      * The model of a point: the document with the parameters at these values, and everything else as it is.
      *
-     * @param array<mixed> $document
+     * @param string $json the model document
      * @param array<string, string> $values
-     * @return array<mixed>
+     * @throws ModelException
      */
-    public static function documentAt(array $document, array $values): array
+    public static function modelAt(string $json, array $values): string
     {
-        $parameters = is_array($document['parameters'] ?? null) ? $document['parameters'] : [];
+        ModelCodec::parse($json);
+        // Objects, so that an empty one stays an object.
+        $document = json_decode($json);
+        assert($document instanceof stdClass);
+        $parameters = $document->parameters ?? null;
+        $parameters = $parameters instanceof stdClass ? $parameters : new stdClass();
         foreach ($values as $name => $value) {
-            $parameters[$name] = is_array($parameters[$name] ?? null) ? [...$parameters[$name], 'value' => $value] : $value;
+            $known = $parameters->{$name} ?? null;
+            if ($known instanceof stdClass) {
+                $known->value = $value;
+            } else {
+                $parameters->{$name} = $value;
+            }
         }
+        $document->parameters = $parameters;
 
-        return [...$document, 'parameters' => $parameters];
+        return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR);
     }
 
     /**
