@@ -11,7 +11,9 @@ use App\Models\StudyPoint;
 use App\Models\User;
 use App\Models\Variant;
 use App\Runs\RunQueue;
+use Foehn\Codec\ModelCodec;
 use Foehn\Model\ModelException;
+use Foehn\Model\Problem;
 use Foehn\Study\SweepPlan;
 use Illuminate\Support\Facades\DB;
 
@@ -113,6 +115,20 @@ final class StudyQueue
         $study->delete();
     }
 
+    /** What is wrong, each with the name of its part instead of its place in the document. */
+    private static function told(ModelException $e, Study $study): string
+    {
+        $parts = ModelCodec::parse($study->revision()->firstOrFail()->document)['parts'] ?? [];
+        $told = array_map(function (Problem $problem) use ($parts): string {
+            $part = preg_match('#^/parts/(\d+)#', $problem->pointer, $found) === 1 && is_array($parts) ? ($parts[(int) $found[1]] ?? null) : null;
+            $name = is_array($part) ? ($part['name'] ?? $part['id'] ?? null) : null;
+
+            return is_string($name) ? "$name: $problem->message" : $problem->message;
+        }, $e->problems);
+
+        return implode("\n", array_unique($told));
+    }
+
     private function settle(Study $study): void
     {
         foreach ($study->points()->whereIn('state', PointState::active())->with('run')->get() as $point) {
@@ -136,7 +152,7 @@ final class StudyQueue
             $variant = $point->variant_id === null ? null : Variant::query()->find($point->variant_id);
             $variant ??= Variant::pointOf($study, $point->number, SweepPlan::modelAt($study->revision()->firstOrFail()->document, array_combine($study->names, $point->texts)), $user);
         } catch (ModelException $e) {
-            $point->update(['state' => PointState::Impossible, 'message' => $e->getMessage()]);
+            $point->update(['state' => PointState::Impossible, 'message' => self::told($e, $study)]);
 
             return;
         }

@@ -9,6 +9,7 @@ import { SignIn } from './session/SignIn';
 import { Boundary } from './theme/Boundary';
 
 const CompareScreen = lazy(() => import('./compare/CompareScreen'));
+const StudyScreen = lazy(() => import('./studies/StudyScreen'));
 const ProjectScreen = lazy(() => import('./project/ProjectScreen'));
 
 function Waiting({ text }: { text: string }) {
@@ -43,6 +44,7 @@ export function App() {
                         <Route path="/" element={<ProjectList />} />
                         <Route path="/projects/:project/variants/:variant" element={<ProjectScreen />} />
                         <Route path="/projects/:project/compare" element={<CompareScreen />} />
+                        <Route path="/projects/:project/studies/:study" element={<StudyScreen />} />
                         <Route path="*" element={<NotFound />} />
                     </Routes>
                 </Suspense>

@@ -28,7 +28,7 @@ export const sampleOutline = (parts: OutlinePart[] = [], fields: Partial<Outline
 });
 
 export const sampleRevision = (document: ModelDocument = {}, outline: Outline = sampleOutline(), fields: Partial<Revision> = {}): Revision => ({
-    variant: { id: 7, name: 'Base', projectId: 3 },
+    variant: { id: 7, name: 'Base', projectId: 3, study: null },
     number: 4,
     step: 'Add block',
     hash: 'f00',

@@ -22,7 +22,7 @@ final class RevisionResource extends JsonResource
         $model = ModelCodec::fromDocument($document);
 
         return [
-            'variant' => ['id' => $this->variant->id, 'name' => $this->variant->name, 'projectId' => $this->variant->project_id],
+            'variant' => ['id' => $this->variant->id, 'name' => $this->variant->name, 'projectId' => $this->variant->project_id, 'study' => $this->variant->study_id],
             'number' => $this->number,
             'step' => $this->step,
             'hash' => $this->hash,

@@ -12,6 +12,12 @@ export class ApiError extends Error {
     }
 }
 
+/** Why something was refused, each reason once: what is wrong with the model where that is known, else what was said. */
+export function reasonsOf(error: Error): string[] {
+    const problems = error instanceof ApiError ? error.problems.map(({ message }) => message) : [];
+    return problems.length > 0 ? [...new Set(problems)] : [error.message];
+}
+
 /** Proves that a changing request comes from this page; each session has its own. */
 let token = '';
 

@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import { QueryClient, useMutation, useQueries, useQuery, useQueryClient, type UseQueryOptions } from '@tanstack/react-query';
 import { api, ApiError, keepToken } from './client';
 import type {
@@ -18,6 +19,9 @@ import type {
     RunReadings,
     SavedView,
     Session,
+    Study,
+    StudyPlan,
+    StudyPoint,
     Variant,
     WhatIf,
 } from './types';
@@ -126,6 +130,97 @@ export const useModelOf = (variant: number | null, revision: number | null) =>
         enabled: variant !== null,
         staleTime: revision === null ? 0 : Infinity,
     });
+
+const studiesKey = (project: number) => ['studies', project];
+
+export const useStudies = (project: number, enabled = true) =>
+    useQuery({ queryKey: studiesKey(project), queryFn: () => api.get<Study[]>(`/api/projects/${project}/studies`), enabled, staleTime: 0 });
+
+/** What is asked for a study with, besides its name. */
+export interface PlannedStudy {
+    revision: number;
+    grade: Grade;
+    plan: StudyPlan;
+}
+
+/** What a plan would come to; asked anew when it changes. Refused in words where it cannot be. */
+export const usePlanCheck = (variant: number, planned: PlannedStudy | null) =>
+    useQuery({
+        queryKey: ['plan', variant, planned],
+        queryFn: () => api.post<{ count: number; names: string[]; examples: string[][] }>(`/api/variants/${variant}/studies/check`, planned),
+        enabled: planned !== null,
+        staleTime: Infinity,
+        gcTime: 10_000,
+    });
+
+export function useStartStudy(variant: number, project: number) {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: (asked: PlannedStudy & { name: string }) => api.post<Study>(`/api/variants/${variant}/studies`, asked),
+        onSuccess: () => client.invalidateQueries({ queryKey: studiesKey(project) }),
+    });
+}
+
+/** Whether a study has points that are not over. */
+export const isOpen = ({ counts }: Study): boolean => counts.waiting + counts.queued + counts.running > 0;
+
+/** A study with the points that are known, followed while it goes on: only what has changed comes again. */
+export function useStudy(id: number) {
+    const client = useQueryClient();
+    const refetchInterval = 1500;
+    const study = useQuery({
+        queryKey: ['study', id],
+        queryFn: () => api.get<Study>(`/api/studies/${id}`),
+        refetchInterval: ({ state }) => (state.data && isOpen(state.data) ? refetchInterval : false),
+    });
+    const open = study.data !== undefined && isOpen(study.data);
+    const points = useQuery({
+        // Once more when the last point has ended.
+        queryKey: ['points', id],
+        queryFn: async () => {
+            const known = client.getQueryData<{ now: string; points: StudyPoint[] }>(['points', id]);
+            const news = await api.get<{ now: string; points: StudyPoint[] }>(
+                `/api/studies/${id}/points${known ? `?since=${encodeURIComponent(known.now)}` : ''}`,
+            );
+            if (!known) return news;
+            if (news.points.length === 0) return { ...known, now: news.now };
+            const changed = new Map(news.points.map((point) => [point.number, point]));
+            return { now: news.now, points: known.points.map((point) => changed.get(point.number) ?? point) };
+        },
+        refetchInterval: open ? refetchInterval : false,
+    });
+    const { refetch } = points;
+    const over = study.data !== undefined && !open;
+    useEffect(() => {
+        if (over) void refetch();
+    }, [over, refetch]);
+    return { study, points: points.data?.points };
+}
+
+export function useStudyChange(study: number, project: number) {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: async (change: { paused: boolean } | { retry: true } | { name: string } | 'delete'): Promise<Study | null> => {
+            if (change !== 'delete') return api.patch<Study>(`/api/studies/${study}`, change);
+            await api.remove(`/api/studies/${study}`);
+            return null;
+        },
+        onSuccess: async (changed) => {
+            if (changed) client.setQueryData(['study', study], changed);
+            await client.invalidateQueries({ queryKey: studiesKey(project) });
+            await client.invalidateQueries({ queryKey: ['points', study] });
+        },
+    });
+}
+
+/** Makes a point of a study a variant of the project. */
+export function useAdoptPoint(study: number, project: number) {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: ({ number, name }: { number: number; name: string }) => api.post<Variant>(`/api/studies/${study}/points/${number}/variant`, { name }),
+        onSuccess: () => client.invalidateQueries({ queryKey: ['project', project] }),
+    });
+}
 
 const viewsKey = (project: number) => ['views', project];
 

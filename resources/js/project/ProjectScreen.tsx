@@ -18,6 +18,7 @@ import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
 import { lazy, Suspense, useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { reasonsOf } from '../api/client';
 import { isActive, useProject, useSession } from '../api/queries';
 import { saveFile } from '../api/saveFile';
 import { addressOf } from '../compare/columns';
@@ -146,11 +147,13 @@ function BarTools({ editor, showKeys, showPalette }: { editor: ModelEditor; show
 
 function Refusal({ editor }: { editor: ModelEditor }) {
     const error = editor.error;
-    const messages = [...new Set(error?.problems.map((p) => p.message))];
+    const messages = error ? reasonsOf(error) : [];
     return (
         <Snackbar open={error !== null} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }} sx={{ mb: 5 }}>
             <Alert severity="error" onClose={editor.clearError} sx={{ maxWidth: 620 }}>
-                {messages.length > 0 ? messages.slice(0, 4).map((message) => <div key={message}>{message}</div>) : error?.message}
+                {messages.slice(0, 4).map((message) => (
+                    <div key={message}>{message}</div>
+                ))}
                 {error?.status === 422 && <div>The edit was not saved; the model is as before.</div>}
             </Alert>
         </Snackbar>
@@ -281,6 +284,15 @@ export default function ProjectScreen() {
                         {project.data?.name}
                     </Box>
                     {variants && <VariantMenu variants={variants} />}
+                    {revision?.variant.study != null && (
+                        <Link
+                            to={`/projects/${projectId}/studies/${revision.variant.study}`}
+                            style={{ color: bar.accent, fontSize: 13 }}
+                            title="Back to the study"
+                        >
+                            {revision.variant.name}
+                        </Link>
+                    )}
                     <SaveStatus editor={editor} />
                 </Stack>
                 <StageRail findings={revision?.preflight ?? []} />

@@ -6,6 +6,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
 import { usePreferences, useScreen } from '../state/screen';
+import { StudiesMenu } from '../studies/StudiesMenu';
 import type { Variants } from './useVariants';
 import { verdictOf } from './verdictOf';
 
@@ -82,6 +83,7 @@ export function VariantBar({ variants, running, onCompare }: { variants: Variant
                     </Button>
                 </Stack>
             )}
+            <StudiesMenu project={variants.project.id} mayEdit={mayEdit} onNew={() => show('study')} />
             <Button color="inherit" onClick={() => show('differences')} sx={{ flexShrink: 0 }}>
                 Differences
             </Button>

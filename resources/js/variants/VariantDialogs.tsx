@@ -10,6 +10,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
 import { useDeletedVariants } from '../api/queries';
 import type { ModelEditor } from '../model/useModelEditor';
+import { NewStudy } from '../studies/NewStudy';
 import { TitledDialog } from '../theme/TitledDialog';
 import { DifferencesDialog } from './DifferencesDialog';
 import { HistoryDialog } from './HistoryDialog';
@@ -94,6 +95,7 @@ export function VariantDialogs({ variants, editor, running }: Props) {
                     onClose={close}
                 />
             )}
+            {dialog === 'study' && <NewStudy project={variants.project.id} variant={current.id} editor={editor} onClose={close} />}
             {dialog === 'differences' && <DifferencesDialog variants={variants} editor={editor} onClose={close} />}
             <Snackbar
                 open={removed !== null}

@@ -51,6 +51,7 @@ export function VariantMenu({ variants }: { variants: Variants }) {
                 {mayEdit && <Divider />}
                 {item('Differences…', () => show('differences'))}
                 {item('Revisions…', () => show('history'))}
+                {mayEdit && item('New study…', () => show('study'))}
                 {mayEdit && <Divider />}
                 {mayEdit && item('Delete', () => show('delete'), list.length < 2)}
                 {mayEdit && item('Deleted variants…', () => show('deleted'))}
