@@ -19,7 +19,7 @@ final class RunListener implements ProgressListener
     private const PAUSE = 0.25;
 
     /** The first picture of a run comes after so many seconds; ... */
-    private const FIRST_PICTURE = 1.5;
+    private const FIRST_PICTURE = 0.5;
 
     /** ... between two later ones lie at least these, and so many times what a picture costs. */
     private const BETWEEN_PICTURES = 4.0;

@@ -35,6 +35,7 @@ import { withPointWatch } from '../model/places';
 import { useModelEditor, type ModelEditor } from '../model/useModelEditor';
 import { RunBadge } from '../runs/RunBadge';
 import { RunStrip } from '../runs/RunStrip';
+import { useLive } from '../runs/useLive';
 import { useRunState } from '../runs/useRunState';
 import { SignIn } from '../session/SignIn';
 import { retryAll } from '../state/edits';
@@ -236,6 +237,7 @@ export default function ProjectScreen() {
     const navigate = useNavigate();
     const variants = useVariants(project.data, variant, editor, mayEdit);
     useMarks(editor.revision?.document);
+    const live = useLive(variant, editor, runs, editor.revision?.preflight ?? [], mayEdit);
     useKeys({ editor, mayEdit, showKeys, showPalette, variants });
     const drags = useDrags(editor);
     const edit = useLatest(editor.edit);
@@ -376,7 +378,7 @@ export default function ProjectScreen() {
                     }
                 />
             </Box>
-            <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} findings={revision?.preflight ?? []} outline={revision?.outline} />
+            <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} findings={revision?.preflight ?? []} outline={revision?.outline} live={live} />
             {variants && <VariantDialogs variants={variants} editor={editor} running={isActive(runs.latest)} />}
             <ConflictDialog editor={editor} />
             <SessionEnded editor={editor} />

@@ -12,7 +12,7 @@ import { useRunState, type RunState } from './useRunState';
 const runState = (latest: Run | undefined, fields: Partial<RunState> = {}): RunState => ({ latest, shown: latest, result: undefined, stale: false, ...fields });
 
 const strip = (runs: RunState, findings: Finding[] = [], mayEdit = true) =>
-    render(<RunStrip variant={7} runs={runs} mayEdit={mayEdit} findings={findings} outline={undefined} />, { wrapper: Frame });
+    render(<RunStrip live="off" variant={7} runs={runs} mayEdit={mayEdit} findings={findings} outline={undefined} />, { wrapper: Frame });
 
 const progress = { stage: 'solving', level: 1, cells: 40000, iteration: 120, residual: 1e-4, seconds: 3.2, worstMargin: -2.5 } as unknown as Run['progress'];
 

@@ -11,6 +11,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
 import Stack from '@mui/material/Stack';
+import Switch from '@mui/material/Switch';
 import Tooltip from '@mui/material/Tooltip';
 import { useState } from 'react';
 import { isActive, useStopRun } from '../api/queries';
@@ -20,6 +21,7 @@ import { useScreen, usePreferences } from '../state/screen';
 import { difference, differenceUnit, scientific, thousands } from '../units/units';
 import { RunCurves } from './RunCurves';
 import { RunsMenu } from './RunsMenu';
+import type { LiveState } from './useLive';
 import { useRunCommand } from './useRunCommand';
 import type { RunState } from './useRunState';
 
@@ -83,13 +85,15 @@ interface Props {
     mayEdit: boolean;
     findings: readonly Finding[];
     outline: Outline | undefined;
+    live: LiveState;
 }
 
-export function RunStrip({ variant, runs, mayEdit, findings, outline }: Props) {
+export function RunStrip({ variant, runs, mayEdit, findings, outline, live }: Props) {
     const [open, setOpen] = useState(false);
     const grade = useScreen((s) => s.grade);
     const set = useScreen((s) => s.set);
     const units = usePreferences((s) => s.units);
+    const setLive = usePreferences((s) => s.setLive);
     const command = useRunCommand(variant, findings);
     const stop = useStopRun();
     const run = runs.latest;
@@ -126,7 +130,21 @@ export function RunStrip({ variant, runs, mayEdit, findings, outline }: Props) {
                         {command.error}
                     </Box>
                 )}
-                {mayKeep && (
+                {live !== 'off' && (
+                    <Box component="span" role="status" sx={{ color: 'primary.main', whiteSpace: 'nowrap', fontSize: 12.5 }}>
+                        {live === 'waits: the model has an error' ? 'Live waits: the model has an error' : 'Live: coarse numbers of Scout'}
+                    </Box>
+                )}
+                {mayEdit && (
+                    <Tooltip describeChild title="Every edit starts a coarse run from the last flow; the picture and the margins follow">
+                        <FormControlLabel
+                            control={<Switch size="small" checked={live !== 'off'} onChange={(e) => setLive(e.target.checked)} />}
+                            label="Live"
+                            sx={{ mr: 0, ml: 0, '& .MuiFormControlLabel-label': { fontSize: 13 } }}
+                        />
+                    </Tooltip>
+                )}
+                {mayKeep && live === 'off' && (
                     <Tooltip
                         describeChild
                         title="Computes temperatures alone, on the last flow as it is: for changes of watts and materials that hardly move the air"

@@ -84,6 +84,9 @@ interface Preferences {
     /** Which columns the table of all parts has. */
     partColumns: readonly string[];
     setPartColumns: (columns: readonly string[]) => void;
+    /** Whether every edit starts a coarse run. */
+    live: boolean;
+    setLive: (live: boolean) => void;
     /** Whether single letters and digits act on the project screen. */
     letterKeys: boolean;
     setLetterKeys: (on: boolean) => void;
@@ -99,6 +102,8 @@ export const usePreferences = create<Preferences>()(
             scheme: 'light',
             shaded: true,
             letterKeys: true,
+            live: false,
+            setLive: (live) => set({ live }),
             touch: 'seconds',
             setTouch: (touch) => set({ touch }),
             partColumns: firstColumns,
