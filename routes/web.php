@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\EvidenceController;
 use App\Http\Controllers\InfluenceController;
 use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\ProjectController;
 use App\Http\Controllers\ReadingsController;
+use App\Http\Controllers\ReportController;
 use App\Http\Controllers\RevisionController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SavedViewController;
@@ -29,6 +31,8 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
 
         Route::get('projects', [ProjectController::class, 'index']);
         Route::post('projects', [ProjectController::class, 'store']);
+        Route::post('projects/archive', [ArchiveController::class, 'store']);
+        Route::get('projects/{project}/archive', [ArchiveController::class, 'show'])->can('view', 'project');
         Route::get('projects/{project}', [ProjectController::class, 'show'])->can('view', 'project');
         Route::patch('projects/{project}', [ProjectController::class, 'update'])->can('update', 'project');
         Route::delete('projects/{project}', [ProjectController::class, 'destroy'])->can('delete', 'project');
@@ -74,6 +78,7 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
         Route::get('runs/{run}/pictures/{picture}/difference', [RunController::class, 'difference'])->can('view', 'run');
         Route::get('runs/{run}/pictures/{picture}/isosurface', [RunController::class, 'isosurface'])->can('view', 'run');
         Route::post('runs/{run}/pictures/{picture}/streamlines', [RunController::class, 'streamlines'])->can('view', 'run');
+        Route::post('runs/{run}/report', ReportController::class)->can('view', 'run');
         Route::get('runs/{run}/influence', [InfluenceController::class, 'show'])->can('view', 'run');
         Route::post('runs/{run}/influence', [InfluenceController::class, 'store'])->can('update', 'run');
         Route::delete('runs/{run}/influence', [InfluenceController::class, 'destroy'])->can('update', 'run');

@@ -156,6 +156,39 @@ final class RunFiles
         return new StoredPicture(dirname($this->path($run, $picture, 'result.json')));
     }
 
+    /** @return array<string, string> paths of the files of the last picture of a run, and of its checkpoint where there is one, by name */
+    public function lastFiles(Run $run): array
+    {
+        $folder = dirname($this->path($run, $run->picture, 'result.json'));
+        $files = [];
+        foreach ([...(glob("$folder/*") ?: []), dirname($folder) . '/' . self::STATE] as $path) {
+            if (is_file($path)) {
+                $files[basename($path)] = $path;
+            }
+        }
+
+        return $files;
+    }
+
+    /**
+     * Writes the files of a run that comes from elsewhere, as its first picture.
+     *
+     * @param callable(): iterable<string, string> $files bytes by name; what no run would have written is left out
+     */
+    public function restore(Run $run, callable $files): void
+    {
+        $folder = $run->folder() . '/1/1';
+        $this->disk()->makeDirectory($folder);
+        $known = ['result.json', ...array_filter(array_map(FieldFile::name(...), FieldFile::names()))];
+        foreach ($files() as $name => $bytes) {
+            if ($name === self::STATE) {
+                FieldFile::write($this->disk()->path(dirname($folder) . "/$name"), $bytes);
+            } elseif (in_array($name, $known, true)) {
+                FieldFile::write($this->disk()->path("$folder/$name"), $bytes);
+            }
+        }
+    }
+
     /** Removes everything that a run has written. */
     public function delete(Run $run): void
     {

@@ -17,12 +17,10 @@ use Illuminate\Support\Facades\DB;
 
 final class ProjectController
 {
-    private const SHOWN = ['variants.headNumber', 'variants.lastSolved.revisionNumber', 'members'];
-
     /** Projects of the user, last opened first; with ?deleted=1 those that can still be restored. */
     public function index(Request $request): AnonymousResourceCollection
     {
-        $projects = User::of($request)->projects()->with(self::SHOWN);
+        $projects = User::of($request)->projects()->with(ProjectResource::WITH);
 
         return ProjectResource::collection($request->boolean('deleted')
             ? $projects->onlyTrashed()->orderByDesc('projects.deleted_at')->get()
@@ -43,14 +41,14 @@ final class ProjectController
             return $project;
         });
 
-        return ProjectResource::make($project->load(self::SHOWN))->response()->setStatusCode(201);
+        return ProjectResource::make($project->load(ProjectResource::WITH))->response()->setStatusCode(201);
     }
 
     public function show(Request $request, Project $project): ProjectResource
     {
         $project->members()->updateExistingPivot(User::of($request)->id, ['opened_at' => now()]);
 
-        return ProjectResource::make($project->load(self::SHOWN));
+        return ProjectResource::make($project->load(ProjectResource::WITH));
     }
 
     public function update(Request $request, Project $project): ProjectResource
@@ -58,7 +56,7 @@ final class ProjectController
         $request->validate(['name' => ['required', 'string', 'max:200'], 'summary' => ['nullable', 'string', 'max:500']]);
         $project->update(['name' => $request->string('name')->toString(), ...($request->has('summary') ? ['summary' => $request->string('summary')->toString()] : [])]);
 
-        return ProjectResource::make($project->load(self::SHOWN));
+        return ProjectResource::make($project->load(ProjectResource::WITH));
     }
 
     /** Puts a project away, from where it can be restored for a while; its runs are stopped. */
@@ -76,6 +74,6 @@ final class ProjectController
     {
         $project->restore();
 
-        return ProjectResource::make($project->load(self::SHOWN));
+        return ProjectResource::make($project->load(ProjectResource::WITH));
     }
 }

@@ -14,6 +14,9 @@ use Illuminate\Support\Carbon;
 /** @mixin Project */
 final class ProjectResource extends JsonResource
 {
+    /** What has to be loaded for it. */
+    public const WITH = ['variants.headNumber', 'variants.lastSolved.revisionNumber', 'members'];
+
     /** What a project knows of the one who asks: the role, or when the project was opened last. */
     private function membership(Request $request, string $attribute): mixed
     {

@@ -29,6 +29,20 @@ final class StoredPicture
         $this->parts = array_column($result['parts'], 'id');
     }
 
+    /**
+     * The result document.
+     *
+     * @return array<string, mixed>
+     * @throws OutputException
+     */
+    public function result(): array
+    {
+        /** @var array<string, mixed> $result */
+        $result = json_decode($this->bytes('result.json'), true);
+
+        return $result;
+    }
+
     /** @throws OutputException when there is no such file */
     private function bytes(string $file): string
     {

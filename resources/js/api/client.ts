@@ -53,9 +53,9 @@ async function send(method: string, path: string, body?: unknown, again = true):
             headers: {
                 Accept: 'application/json',
                 ...(method === 'GET' ? {} : { 'X-CSRF-TOKEN': token }),
-                ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+                ...(body === undefined ? {} : { 'Content-Type': body instanceof Blob ? 'application/zip' : 'application/json' }),
             },
-            body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+            body: body === undefined ? undefined : typeof body === 'string' || body instanceof Blob ? body : JSON.stringify(body),
         });
     } catch {
         throw new ApiError(0, 'The server cannot be reached. Your last edit is kept on this page; try again.');

@@ -81,7 +81,7 @@ export const useProject = (id: number) => useQuery({ queryKey: ['project', id], 
 export function useImportProject() {
     const client = useQueryClient();
     return useMutation({
-        mutationFn: (text: string) => api.post<Project>('/api/projects', text),
+        mutationFn: (model: string | Blob) => api.post<Project>(model instanceof Blob ? '/api/projects/archive' : '/api/projects', model),
         onSuccess: () => client.invalidateQueries({ queryKey: ['projects'] }),
     });
 }

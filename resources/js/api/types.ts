@@ -15,6 +15,7 @@ export type Cavity = Schemas['Cavity'];
 export type GridReport = Schemas['GridReport'];
 export type Evidence = Schemas['Evidence'];
 export type RunReadings = Schemas['RunReadings'];
+export type ReportSection = Schemas['ReportRequest']['sections'] extends (infer S)[] | undefined ? S : never;
 export type Study = Schemas['Study'];
 export type StudyPlan = Schemas['StudyPlan'];
 export type StudyPoint = Schemas['StudyPoint'];

@@ -35,6 +35,8 @@ interface Props {
     /** Other watts that are tried on the run, by part. */
     tried?: TriedWatts;
     mayEdit: boolean;
+    /** Makes a report of the result; none where there is nothing to report. */
+    onReport?: (() => void) | undefined;
 }
 
 /**
@@ -81,7 +83,7 @@ const DOUBLE_CLICK = 300;
 const NONE_TRIED: TriedWatts = {};
 
 /** The table of all parts; its columns follow the stage. */
-export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, mayEdit }: Props) {
+export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, mayEdit, onReport }: Props) {
     const stage = useScreen((s) => s.stage);
     const selection = useScreen((s) => s.selection);
     const grade = useScreen((s) => s.grade);
@@ -187,6 +189,11 @@ export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, ma
                 {judges && !stale && (
                     <Button size="small" color="inherit" onClick={() => setTable(true)}>
                         Table
+                    </Button>
+                )}
+                {judges && !stale && onReport && (
+                    <Button size="small" color="inherit" onClick={onReport}>
+                        Report
                     </Button>
                 )}
                 {table && result && (

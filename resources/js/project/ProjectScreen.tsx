@@ -66,6 +66,7 @@ import { useKeys } from './useKeys';
 import { VerdictLine } from './VerdictLine';
 
 const View = lazy(() => import('../view/View'));
+const ReportDialog = lazy(() => import('../report/ReportDialog').then((module) => ({ default: module.ReportDialog })));
 const EvidenceDialog = lazy(() => import('../trust/EvidenceDialog').then((module) => ({ default: module.EvidenceDialog })));
 
 /** The model as it is on screen, in a file that can be imported again. */
@@ -227,6 +228,7 @@ export default function ProjectScreen() {
     const [palette, setPalette] = useState(false);
     const showPalette = () => setPalette(true);
     const [evidence, setEvidence] = useState(false);
+    const [report, setReport] = useState(false);
     const showEvidence = () => setEvidence(true);
     useAddress(variant);
 
@@ -331,6 +333,7 @@ export default function ProjectScreen() {
                                             stale={runs.stale}
                                             {...(trial && { tried: trial.tried })}
                                             mayEdit={mayEdit}
+                                            onReport={runs.shown && result && !trial ? () => setReport(true) : undefined}
                                         />
                                     </Box>
                                 ) : (
@@ -395,6 +398,11 @@ export default function ProjectScreen() {
                     showEvidence={showEvidence}
                     onClose={() => setPalette(false)}
                 />
+            )}
+            {report && runs.shown && (
+                <Suspense fallback={null}>
+                    <ReportDialog project={projectId} run={runs.shown.id} variant={revision?.variant.name ?? ''} onClose={() => setReport(false)} />
+                </Suspense>
             )}
             {evidence && (
                 <Suspense fallback={null}>

@@ -82,6 +82,9 @@ export function ProjectCard({ project, onRename, onDelete }: Props) {
                 <MenuItem dense onClick={choose(onRename)}>
                     Rename
                 </MenuItem>
+                <MenuItem dense component="a" href={`/api/projects/${project.id}/archive`} download onClick={() => setMenu(null)}>
+                    Save archive
+                </MenuItem>
                 {project.role === 'owner' && (
                     <MenuItem dense onClick={choose(onDelete)}>
                         Delete

@@ -109,7 +109,7 @@ describe('the list of projects', () => {
     it('offers a viewer no menu, and an editor no deleting', async () => {
         list([project(1, 'Dryer', { role: 'viewer' }), project(2, 'Charger', { role: 'editor' })]);
         await userEvent.click(await screen.findByRole('button', { name: 'Menu of Charger' }));
-        expect(screen.getAllByRole('menuitem').map((item) => item.textContent)).toEqual(['Rename']);
+        expect(screen.getAllByRole('menuitem').map((item) => item.textContent)).toEqual(['Rename', 'Save archive']);
         expect(screen.queryByRole('button', { name: 'Menu of Dryer', hidden: true })).toBeNull();
     });
 

@@ -25,7 +25,10 @@ import { ProjectCard } from './ProjectCard';
 
 const MOST_BYTES = 20_000_000;
 
-/** Reads a model document into a new project; what is wrong with a file is said place by place. */
+/** As much as the server takes. */
+const MOST_OF_ARCHIVE = 70_000_000;
+
+/** Reads a model document or the archive of a project into a new project; what is wrong with a file is said place by place. */
 function ImportButton() {
     const input = useRef<HTMLInputElement>(null);
     const navigate = useNavigate();
@@ -36,10 +39,15 @@ function ImportButton() {
         if (!file) return;
         setRefusal(null);
         try {
-            if (file.size > MOST_BYTES) {
-                throw new ApiError(422, `${file.name} has ${(file.size / 1e6).toFixed(1)} MB; a model document may have at most ${MOST_BYTES / 1e6} MB.`);
+            const archive = /\.zip$/i.test(file.name);
+            const most = archive ? MOST_OF_ARCHIVE : MOST_BYTES;
+            if (file.size > most) {
+                throw new ApiError(
+                    422,
+                    `${file.name} has ${(file.size / 1e6).toFixed(1)} MB; ${archive ? 'an archive' : 'a model document'} may have at most ${most / 1e6} MB.`,
+                );
             }
-            const project = await importing.mutateAsync(await file.text());
+            const project = await importing.mutateAsync(archive ? file : await file.text());
             await navigate(`/projects/${project.id}/variants/${project.variants[0]?.id}`);
         } catch (e) {
             setRefusal(e instanceof ApiError ? e : new ApiError(0, String(e)));
@@ -49,12 +57,12 @@ function ImportButton() {
     return (
         <>
             <Button variant="outlined" startIcon={<UploadFileOutlined />} loading={importing.isPending} onClick={() => input.current?.click()}>
-                Import model
+                Import model or archive
             </Button>
             <input
                 ref={input}
                 type="file"
-                accept=".json,application/json"
+                accept=".json,application/json,.zip,application/zip"
                 hidden
                 aria-label="Model document"
                 onChange={(e) => {

@@ -50,17 +50,17 @@ export function Picking({ picker }: { picker: RefObject<Picker | null> }) {
         };
     }, [camera, scene, raycaster, gl, picker]);
     useEffect(() => {
-        const snapshot = () => {
+        const snapshot = (width = THUMBNAIL) => {
             // What was drawn before may be gone already.
             gl.render(scene, camera);
             const small = document.createElement('canvas');
-            [small.width, small.height] = [THUMBNAIL, Math.round((THUMBNAIL * gl.domElement.height) / gl.domElement.width)];
+            [small.width, small.height] = [width, Math.round((width * gl.domElement.height) / gl.domElement.width)];
             const context = small.getContext('2d');
             if (!context) return '';
             context.fillStyle = '#f4f1ea';
             context.fillRect(0, 0, small.width, small.height);
             context.drawImage(gl.domElement, 0, 0, small.width, small.height);
-            return small.toDataURL('image/jpeg', 0.8);
+            return small.toDataURL('image/jpeg', width > THUMBNAIL ? 0.92 : 0.8);
         };
         useAim.setState({ snapshot });
         return () => useAim.setState({ snapshot: null });

@@ -23,8 +23,8 @@ interface AimStore {
     read: (() => Pose) | null;
     /** Whether the camera moves. */
     moving: boolean;
-    /** A small picture of what is on screen, as a data address. */
-    snapshot: (() => string) | null;
+    /** A picture of what is on screen, so many pixels wide, as a data address; a small one where nothing is said. */
+    snapshot: ((width?: number) => string) | null;
 }
 
 /** Orders to the camera of the view, and where it is. */

@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Archives;
+
+use App\Models\Project;
+use App\Models\Role;
+use App\Models\RunState;
+use App\Models\User;
+use App\Models\Variant;
+use App\Runs\RunFiles;
+use Foehn\Codec\ModelCodec;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use ZipArchive;
+
+/** Restores a project from an archive as a new one, whole or not at all. */
+final readonly class ArchiveReader
+{
+    /** Bytes that one file, and all of them, may unfold to. */
+    private const MOST_OF_ONE = 400_000_000;
+
+    private const MOST = 4_000_000_000;
+
+    public function __construct(private RunFiles $files)
+    {
+    }
+
+    /** @throws ArchiveException */
+    public function restore(string $path, User $user): Project
+    {
+        $zip = new ZipArchive();
+        if ($zip->open($path, ZipArchive::RDONLY) !== true) {
+            throw new ArchiveException('This file is no zip archive.');
+        }
+        $this->checkSize($zip);
+        $told = json_decode($this->text($zip, 'archive.json', 'This zip file is no archive of a project: it has no archive.json.'), true, 64);
+        if (! is_array($told) || ($told['format'] ?? null) !== ProjectArchive::FORMAT) {
+            throw new ArchiveException('This zip file is no archive of a project: its archive.json is of another format.');
+        }
+        if (($told['version'] ?? null) !== ProjectArchive::VERSION) {
+            throw new ArchiveException(sprintf('This archive has version %s; this installation reads version %d. Restore it in a newer one.', is_int($told['version'] ?? null) ? (string) $told['version'] : 'unknown', ProjectArchive::VERSION));
+        }
+        $made = [];
+        try {
+            return DB::transaction(function () use ($zip, $told, $user, &$made): Project {
+                $project = Project::query()->create(['name' => self::string($told, 'project', 'name'), 'summary' => self::string($told, 'project', 'summary')]);
+                $project->members()->attach($user->id, ['role' => Role::Owner->value]);
+                $variants = [];
+                foreach (self::list($told, 'variants') as $n => $one) {
+                    $variants[] = $this->variant($zip, $project, $one, $n, $user, $made);
+                }
+                if ($variants === []) {
+                    throw new ArchiveException('This archive has no variant in it.');
+                }
+                foreach (self::list($told, 'variants') as $n => $one) {
+                    if (is_array($one['origin'] ?? null)) {
+                        $origin = $one['origin']['variant'] ?? null;
+                        $variants[$n]->update(['origin_id' => is_int($origin) ? ($variants[$origin]->id ?? null) : null, 'origin_revision' => $one['origin']['revision'] ?? null]);
+                    }
+                }
+                foreach (self::list($told, 'views') as $n => $view) {
+                    $content = is_array($view['content'] ?? null) ? $view['content'] : [];
+                    $project->savedViews()->create([
+                        'name' => self::string($view, 'name'), 'caption' => self::string($view, 'caption'), 'thumbnail' => self::string($view, 'thumbnail'), 'position' => $n,
+                        'content' => self::withIds($content, $variants),
+                    ]);
+                }
+
+                return $project;
+            });
+        } catch (ArchiveException $e) {
+            array_map($this->files->delete(...), $made);
+            throw $e;
+        } finally {
+            $zip->close();
+        }
+    }
+
+    private function checkSize(ZipArchive $zip): void
+    {
+        $sum = 0;
+        for ($n = 0; $n < $zip->numFiles; $n++) {
+            $size = $zip->statIndex($n)['size'] ?? 0;
+            $sum += $size;
+            if ($size > self::MOST_OF_ONE || $sum > self::MOST) {
+                throw new ArchiveException(sprintf('This archive unfolds to more than %d MB; nothing of it was restored.', self::MOST / 1e6));
+            }
+        }
+    }
+
+    /**
+     * @param array<mixed> $told
+     * @param list<\App\Models\Run> $made runs whose files are written already
+     */
+    private function variant(ZipArchive $zip, Project $project, array $told, int $position, User $user, array &$made): Variant
+    {
+        $variant = $project->variants()->create(['name' => self::string($told, 'name'), 'note' => self::string($told, 'note'), 'position' => $position]);
+        $revisions = [];
+        foreach (self::list($told, 'revisions') as $revision) {
+            $document = $this->text($zip, self::string($revision, 'model'));
+            ModelCodec::parse($document);
+            $number = is_int($revision['number'] ?? null) ? $revision['number'] : 0;
+            $author = is_string($revision['author'] ?? null) && $revision['author'] !== $user->name ? " ($revision[author])" : '';
+            $kept = $variant->revisions()->make(['number' => $number, 'document' => $document, 'hash' => ModelCodec::hash($document), 'step' => mb_substr(self::string($revision, 'step') . $author, 0, 255), 'user_id' => $user->id]);
+            $kept->created_at = is_string($revision['at'] ?? null) ? Carbon::parse($revision['at']) : now();
+            $kept->save();
+            $revisions[$number] = $kept->id;
+        }
+        if ($revisions === []) {
+            throw new ArchiveException("Variant \"$variant->name\" of this archive has no revision in it.");
+        }
+        foreach (self::list($told, 'runs') as $run) {
+            $revision = $revisions[is_int($run['revision'] ?? null) ? $run['revision'] : 0] ?? throw new ArchiveException("A run of \"$variant->name\" is of a revision that the archive does not have.");
+            $state = RunState::tryFrom(self::string($run, 'state'));
+            if ($state === null || $state->isActive()) {
+                throw new ArchiveException("A run of \"$variant->name\" has no state that could be restored.");
+            }
+            $kept = $variant->runs()->create([...array_intersect_key($run, array_flip(ProjectArchive::OF_RUNS)), 'revision_id' => $revision, 'user_id' => $user->id, 'attempts' => 1, 'picture' => 1]);
+            $kept->update(['started_at' => self::moment($run, 'startedAt'), 'finished_at' => self::moment($run, 'finishedAt')]);
+            $made[] = $kept;
+            $folder = self::string($run, 'files');
+            $this->files->restore($kept, function () use ($zip, $folder): iterable {
+                for ($n = 0; $n < $zip->numFiles; $n++) {
+                    $name = (string) $zip->getNameIndex($n);
+                    if (dirname($name) === $folder) {
+                        yield basename($name) => (string) $zip->getFromIndex($n);
+                    }
+                }
+            });
+        }
+
+        return $variant;
+    }
+
+    /**
+     * @param array<mixed> $content of a view whose comparison names places in the archive
+     * @param list<Variant> $variants
+     * @return array<mixed>
+     */
+    private static function withIds(array $content, array $variants): array
+    {
+        return is_string($content['compare'] ?? null)
+            ? [...$content, 'compare' => preg_replace_callback('/of=(\d+)/', fn (array $found): string => 'of=' . ($variants[(int) $found[1]]->id ?? 0), $content['compare'])]
+            : $content;
+    }
+
+    private function text(ZipArchive $zip, string $name, ?string $missing = null): string
+    {
+        $text = $zip->getFromName($name);
+
+        return $text === false ? throw new ArchiveException($missing ?? "This archive is not whole: $name is missing.") : $text;
+    }
+
+    /** @param array<mixed> $told */
+    private static function moment(array $told, string $key): ?Carbon
+    {
+        return is_string($told[$key] ?? null) ? Carbon::parse($told[$key]) : null;
+    }
+
+    /** @param array<mixed> $told */
+    private static function string(array $told, string ...$path): string
+    {
+        $value = $told;
+        foreach ($path as $key) {
+            $value = is_array($value) ? ($value[$key] ?? '') : '';
+        }
+
+        return is_string($value) ? $value : '';
+    }
+
+    /**
+     * @param array<mixed> $told
+     * @return list<array<mixed>>
+     */
+    private static function list(array $told, string $key): array
+    {
+        return array_values(array_filter(is_array($told[$key] ?? null) ? $told[$key] : [], is_array(...)));
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Console;
+
+use Foehn\Codec\ModelCodec;
+use Foehn\Exchange\Report;
+use Foehn\Exchange\ReportUnits;
+use Foehn\Model\ModelException;
+use Foehn\Results\ResultBuilder;
+
+/**
+ * `report MODEL.json DIR [--out FILE] [--units mm|si|us]`: a report of a result that `solve --out DIR` has written, as one HTML page.
+ *
+ * @phpstan-import-type Result from ResultBuilder
+ */
+final class ReportCommand
+{
+    /** @param list<string> $arguments */
+    public static function run(array $arguments): int
+    {
+        $options = Options::parse($arguments, ['out', 'units'], []);
+        [$path, $folder] = count($options->rest()) === 2 ? $options->rest() : throw ModelException::at('', 'the model document and the folder of its result are expected');
+        $units = $options->value('units') ?? 'mm';
+        if (! in_array($units, ReportUnits::SETS, true)) {
+            throw ModelException::at('', sprintf('--units is one of %s, not "%s"', implode(', ', ReportUnits::SETS), $units));
+        }
+        $json = Options::read($path);
+        /** @var Result|null $result */
+        $result = json_decode(Options::read("$folder/result.json"), true);
+        if ($result === null || $result['model']['hash'] !== ModelCodec::hash($json)) {
+            throw ModelException::at('', "$folder/result.json is not the result of $path as it is now; solve it again");
+        }
+        $model = ModelCodec::fromJson($json);
+        $html = (new Report($model, $result, ['project' => $model->name, 'variant' => '', 'revision' => '', 'grade' => ucfirst($result['grid']['grade']), 'author' => '', 'date' => '', 'text' => ''], units: $units))->html();
+        if ($options->value('out') === null) {
+            echo $html;
+        } else {
+            SolveFiles::write(dirname($options->value('out')), [basename($options->value('out')) => $html]);
+        }
+
+        return 0;
+    }
+}
