@@ -15,6 +15,8 @@ missing_packages() {
     command -v composer >/dev/null || want+=(composer)
     command -v node >/dev/null || want+=(nodejs npm)
     [ "${1:-}" = test ] && { [ -x /usr/bin/chromium ] || want+=(chromium); }
+    # Reads back in tests what is exported.
+    [ "${1:-}" = test ] && { /usr/bin/python3 -c 'import vtkmodules.vtkIOXML' 2>/dev/null || want+=(python3-vtk9); }
     printf '%s\n' "${want[@]:-}" | sed '/^$/d' | sort -u
 }
 

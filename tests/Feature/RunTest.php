@@ -101,6 +101,10 @@ final class RunTest extends TestCase
             self::assertEqualsWithDelta(0.01, $z, 0.006, 'heat goes to the top of the block');
         }
         $this->getJson("/api/runs/$run->id/pictures/1/isosurface?field=temperature&value=hot&in=solid")->assertUnprocessable();
+        foreach (['grid' => 'RectilinearGrid', 'surfaces' => 'PolyData'] as $what => $type) {
+            self::assertStringContainsString("VTKFile type=\"$type\"", (string) $this->get("/api/runs/$run->id/pictures/1/vtk/$what")->assertOk()->getContent());
+        }
+        $this->get("/api/runs/$run->id/pictures/1/vtk/else")->assertNotFound();
         $this->getJson("/api/runs/$run->id/pictures/1/isosurface?field=humidity&value=1&in=solid")->assertUnprocessable();
         $this->postJson("/api/runs/$run->id/pictures/1/streamlines", ['seeds' => [[0, 0, 0]]])->assertUnprocessable()->assertJsonPath('message', fn (string $message): bool => str_contains($message, 'faceVelocity'));
         $this->postJson("/api/runs/$run->id/pictures/1/streamlines", ['seeds' => [[0, 0]]])->assertUnprocessable();

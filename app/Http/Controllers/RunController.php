@@ -10,6 +10,7 @@ use App\Models\User;
 use App\Models\Variant;
 use App\Runs\RunFiles;
 use App\Runs\RunQueue;
+use Foehn\Exchange\Vtk;
 use Foehn\Model\GridSettings;
 use Foehn\Observe\Fields;
 use Foehn\Results\FieldFile;
@@ -104,6 +105,16 @@ final class RunController
         Gate::authorize('view', $base);
 
         return $this->binary(FieldFile::floats(PictureDifference::of($this->files->picture($run, $picture), $this->files->picture($base, $base->picture), 'temperature')));
+    }
+
+    /** Fields of a picture for other programs: the grid (.vtr) or the surfaces (.vtp). */
+    public function export(Run $run, int $picture, string $what): Response
+    {
+        $stored = $this->files->picture($run, $picture);
+
+        return response($what === 'grid' ? Vtk::grid($stored) : Vtk::surfaces($stored), headers: [
+            'Content-Type' => 'application/xml', 'Content-Disposition' => sprintf('attachment; filename="run-%d.%s"', $run->id, $what === 'grid' ? 'vtr' : 'vtp'),
+        ]);
     }
 
     /** Streamlines through points: their number and the points of each as uint32, then x, y, z in m and the time in s of every point as float32. */

@@ -43,8 +43,18 @@ final class StoredPicture
         return $result;
     }
 
-    /** @throws OutputException when there is no such file */
-    private function bytes(string $file): string
+    /** Whether the picture has a field. */
+    public function has(string $field): bool
+    {
+        return is_file("$this->folder/$field.f32");
+    }
+
+    /**
+     * A file of the picture as it lies there (see FieldFile).
+     *
+     * @throws OutputException when there is no such file
+     */
+    public function bytes(string $file): string
     {
         $bytes = @file_get_contents("$this->folder/$file");
 

@@ -157,11 +157,14 @@ function map(points: readonly StudyPoint[], chosen: Chosen, look: Look, selected
                     formatter: ({ value }: { value: [number, number, number] }) => plain(Number(value[2].toPrecision(3))),
                     fontSize: 11,
                 },
-                data: points.map((point): Datum & { itemStyle?: object } => ({
-                    value: [columns.indexOf(a.of(point)!), rows.indexOf(b.of(point)!), y.of(point)!],
-                    number: point.number,
-                    ...(point.number === selected && { itemStyle: { borderColor: look.strong, borderWidth: 2.5 } }),
-                })),
+                // The selected one lies over its neighbours.
+                data: [...points]
+                    .sort((one, other) => Number(one.number === selected) - Number(other.number === selected))
+                    .map((point): Datum & { itemStyle?: object } => ({
+                        value: [columns.indexOf(a.of(point)!), rows.indexOf(b.of(point)!), y.of(point)!],
+                        number: point.number,
+                        ...(point.number === selected && { itemStyle: { borderColor: look.strong, borderWidth: 2.5 } }),
+                    })),
             },
         ],
     };

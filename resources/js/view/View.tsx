@@ -239,7 +239,7 @@ export default memo(function View({
             >
                 {(!beside || beside.first) && (
                     <>
-                        <ViewTools outline={outline} mayProbe={picture !== null} project={project} mayEdit={drags !== undefined} />
+                        <ViewTools outline={outline} picture={picture} project={project} mayEdit={drags !== undefined} />
                         {judging ? (
                             <ShownList outline={outline} picture={picture} values={values} onWatch={onWatch} foldedFirst={beside !== null} />
                         ) : (

@@ -21,12 +21,15 @@ import { ExportMenu } from './ExportMenu';
 import { layersOf } from './shown/shown';
 import { show, shownNow, useShown } from './shown/store';
 import { newSection } from './shown/newLayers';
+import type { Picture } from './layers/picture';
+import { ResultExport } from './ResultExport';
 import { ViewsMenu } from './views/ViewsMenu';
 
 interface Props {
     outline: Outline;
     /** Whether there is something to probe. */
-    mayProbe: boolean;
+    /** What a run has to show; null where there is nothing. */
+    picture: Picture | null;
     project: number;
     mayEdit: boolean;
 }
@@ -51,7 +54,7 @@ function Tool({ label, title, pressed, onClick, children }: { label: string; tit
 }
 
 /** Section, probe, measure, selection, what is hidden, and where the camera looks: one row. */
-export function ViewTools({ outline, mayProbe, project, mayEdit }: Props) {
+export function ViewTools({ outline, picture, project, mayEdit }: Props) {
     const { stage, tool, perspective, selection, hidden, set, toggleHidden, toggleTool } = useScreen();
     const shown = useShown((s) => s);
     const sections = layersOf(shown, 'section');
@@ -74,7 +77,7 @@ export function ViewTools({ outline, mayProbe, project, mayEdit }: Props) {
                 >
                     <ContentCut fontSize="small" />
                 </Tool>
-                {mayProbe && (
+                {picture !== null && (
                     <Tool
                         label="Probe"
                         title="Click surfaces and sections to pin their temperature (P)"
@@ -148,6 +151,7 @@ export function ViewTools({ outline, mayProbe, project, mayEdit }: Props) {
                     >
                         <FitScreenOutlined fontSize="small" />
                     </Tool>
+                    {stage === 'Judge' && picture && <ResultExport run={picture.run} picture={picture.number} />}
                     {stage === 'Judge' && <ViewsMenu project={project} mayEdit={mayEdit} />}
                 </Paper>
             </Stack>

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Exchange;
+
+use Foehn\Geometry\Axes;
+use Foehn\Grid\Grid;
+use Foehn\Observe\Fields;
+use Foehn\Results\FieldFile;
+use Foehn\Results\StoredPicture;
+
+/**
+ * Fields of a stored picture in the XML formats of the Visualization Toolkit (VTK File Formats, version 1.0, data inline as base64): the
+ * grid with all fields in its cells (.vtr), and the surface elements with all fields at them (.vtp). SI units, in the names of the arrays.
+ */
+final class Vtk
+{
+    private const UNITS = [
+        'temperature' => 'K', 'heatFlux' => 'W/m2', 'conductivity' => 'W/m/K', 'velocity' => 'm/s', 'pressure' => 'Pa', 'potential' => 'V', 'currentDensity' => 'A/m2', 'jouleHeat' => 'W/m3', 'cellsAcross' => '',
+        'surfaceTemperature' => 'K', 'surfaceHeatFlux' => 'W/m2', 'fluidTemperature' => 'K', 'convectionCoefficient' => 'W/m2/K',
+    ];
+
+    /** The rectilinear grid with every field in its cells; where a field has no value there is NaN. "part" is the number of the part from 1, 0 for fluid. */
+    public static function grid(StoredPicture $picture): string
+    {
+        [$nx, $ny, $nz] = $picture->grid->cells;
+        $extent = "0 $nx 0 $ny 0 $nz";
+        $arrays = self::integers('part', $picture->owners());
+        foreach (Fields::NAMES as $name) {
+            if ($picture->has($name)) {
+                $arrays .= self::floats(self::named($name), $picture->bytes("$name.f32"), $picture->grid->count());
+            }
+        }
+        $coordinates = implode('', array_map(fn (int $axis): string => self::doubles('xyz'[$axis], $picture->grid->lines[$axis]), [0, 1, 2]));
+
+        return self::file('RectilinearGrid', "<RectilinearGrid WholeExtent=\"$extent\"><Piece Extent=\"$extent\"><Coordinates>$coordinates</Coordinates><CellData>$arrays</CellData></Piece></RectilinearGrid>");
+    }
+
+    /** The surface elements as quads, with every field at them; "part" is the number of the part from 1. */
+    public static function surfaces(StoredPicture $picture): string
+    {
+        /** @var array<int, int> $rows */
+        $rows = unpack('V*', $picture->bytes('surfaces.u32'));
+        $points = '';
+        $parts = [];
+        $count = intdiv(count($rows), 4);
+        for ($e = 0; $e < $count; $e++) {
+            $points .= self::quad($picture->grid, $rows[4 * $e + 1], $rows[4 * $e + 2]);
+            $parts[] = $rows[4 * $e + 3];
+        }
+        $arrays = self::integers('part', $parts);
+        foreach (FieldFile::AT_SURFACES as $name) {
+            if ($picture->has($name)) {
+                $arrays .= self::floats(self::named($name), $picture->bytes("$name.f32"), $count);
+            }
+        }
+        $corners = range(0, max(0, 4 * $count - 1));
+        $ends = $count === 0 ? [] : range(4, 4 * $count, 4);
+
+        return self::file('PolyData', '<PolyData><Piece NumberOfPoints="' . 4 * $count . "\" NumberOfVerts=\"0\" NumberOfLines=\"0\" NumberOfStrips=\"0\" NumberOfPolys=\"$count\"><Points>"
+            . self::array('Float32', 'points', 3, $points) . '</Points><Polys>' . self::integers('connectivity', $count === 0 ? [] : $corners) . self::integers('offsets', $ends) . "</Polys><CellData>$arrays</CellData></Piece></PolyData>");
+    }
+
+    /** Corners of a face of a cell, float32. */
+    private static function quad(Grid $grid, int $cell, int $direction): string
+    {
+        [$axis, $up] = [$direction >> 1, $direction & 1];
+        [$a, $b] = Axes::across($axis);
+        $bytes = '';
+        foreach ([[0, 0], [1, 0], [1, 1], [0, 1]] as [$i, $j]) {
+            $corner = [0.0, 0.0, 0.0];
+            $corner[$axis] = $grid->lines[$axis][$grid->position($cell, $axis) + $up];
+            $corner[$a] = $grid->lines[$a][$grid->position($cell, $a) + $i];
+            $corner[$b] = $grid->lines[$b][$grid->position($cell, $b) + $j];
+            $bytes .= pack('g3', ...$corner);
+        }
+
+        return $bytes;
+    }
+
+    private static function named(string $field): string
+    {
+        return self::UNITS[$field] === '' ? $field : "$field [" . self::UNITS[$field] . ']';
+    }
+
+    /** A stored field: its components lie one after the other there, and beside one another here. */
+    private static function floats(string $name, string $bytes, int $count): string
+    {
+        $components = $count === 0 ? 1 : intdiv(strlen($bytes), 4 * $count);
+        if ($components === 1) {
+            return self::array('Float32', $name, 1, $bytes);
+        }
+        $beside = '';
+        for ($n = 0; $n < $count; $n++) {
+            for ($k = 0; $k < $components; $k++) {
+                $beside .= substr($bytes, 4 * ($k * $count + $n), 4);
+            }
+        }
+
+        return self::array('Float32', $name, $components, $beside);
+    }
+
+    /** @param array<int, float> $values */
+    private static function doubles(string $name, array $values): string
+    {
+        return self::array('Float64', $name, 1, pack('e*', ...$values));
+    }
+
+    /** @param array<int, int> $values */
+    private static function integers(string $name, array $values): string
+    {
+        return self::array('Int32', $name, 1, implode('', array_map(fn (array $some): string => pack('V*', ...$some), array_chunk($values, 4096))));
+    }
+
+    private static function array(string $type, string $name, int $components, string $bytes): string
+    {
+        return "<DataArray type=\"$type\" Name=\"$name\" NumberOfComponents=\"$components\" format=\"binary\">" . base64_encode(pack('P', strlen($bytes)) . $bytes) . '</DataArray>';
+    }
+
+    private static function file(string $type, string $body): string
+    {
+        return "<?xml version=\"1.0\"?>\n<VTKFile type=\"$type\" version=\"1.0\" byte_order=\"LittleEndian\" header_type=\"UInt64\">$body</VTKFile>\n";
+    }
+}
