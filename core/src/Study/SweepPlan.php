@@ -34,7 +34,7 @@ final readonly class SweepPlan
      * Every combination; the last parameter changes fastest.
      *
      * @param array<mixed> $document of the model
-     * @param array<string, string> $variations values by name (see Variation)
+     * @param array<string, string> $variations values by the name of a parameter or a place (see Variation)
      * @throws ModelException
      */
     public static function grid(array $document, array $variations): self
@@ -163,6 +163,11 @@ final readonly class SweepPlan
         $parameters = $document->parameters ?? null;
         $parameters = $parameters instanceof stdClass ? $parameters : new stdClass();
         foreach ($values as $name => $value) {
+            if (Place::is($name)) {
+                Place::write($document, $name, $value);
+
+                continue;
+            }
             $known = $parameters->{$name} ?? null;
             if ($known instanceof stdClass) {
                 $known->value = $value;
@@ -199,7 +204,15 @@ final readonly class SweepPlan
         }
         $parameters = self::parameters($document);
 
-        return array_map(fn (string $name) => Variation::read($name, $variations[$name], $parameters), array_map(strval(...), array_keys($variations)));
+        $objects = json_decode(json_encode($document, JSON_THROW_ON_ERROR));
+        $present = fn (string $name): mixed => Place::is($name) && $objects instanceof stdClass ? Place::read($objects, $name) : null;
+        $read = [];
+        foreach ($variations as $name => $values) {
+            $now = $present((string) $name);
+            $read[] = Variation::read((string) $name, $values, $parameters, is_string($now) || is_float($now) || is_int($now) ? $now : null);
+        }
+
+        return $read;
     }
 
     /** @param array<mixed> $document */

@@ -6,9 +6,10 @@ namespace Foehn\Study;
 
 use Foehn\Model\ModelException;
 use Foehn\Units\Parameters;
+use Foehn\Units\Quantity;
 use Foehn\Units\UnitException;
 
-/** A named parameter of a model and the values it is to take: a list ("20 mm, 25 mm") or a range with a count ("20 mm .. 40 mm : 5"). */
+/** A named parameter of a model, or a field of a part, and the values it is to take: a list ("20 mm, 25 mm") or a range with a count ("20 mm .. 40 mm : 5"). */
 final readonly class Variation
 {
     public const MOST = 10_000;
@@ -25,12 +26,14 @@ final readonly class Variation
     }
 
     /**
+     * @param string $name of a parameter of the model, or a place (see Place)
      * @param Parameters $parameters of the model
+     * @param string|float|int|null $present what stands at a place now; null where its unit is not known from that
      * @throws ModelException that says what was given and what would be right
      */
-    public static function read(string $name, string $text, Parameters $parameters): self
+    public static function read(string $name, string $text, Parameters $parameters, string|float|int|null $present = null): self
     {
-        $now = self::evaluated($name, $name, $parameters);
+        $now = Place::is($name) ? ($present === null ? null : self::evaluated($name, $present, $parameters)) : self::evaluated($name, $name, $parameters);
         if (trim($text) === '') {
             throw self::problem($name, 'no values are given; write a list such as "20 mm, 25 mm" or a range such as "20 mm .. 40 mm : 5"');
         }
@@ -41,7 +44,7 @@ final readonly class Variation
         $values = [];
         foreach ($texts as $one) {
             $value = self::evaluated($name, $one, $parameters);
-            if (! $value->dimension->equals($now->dimension)) {
+            if ($now !== null && ! $value->dimension->equals($now->dimension)) {
                 throw self::problem($name, sprintf('"%s" is %s, but the parameter is %s', $one, $value->dimension->describe(), $now->dimension->describe()));
             }
             $values[] = $value->value;
@@ -92,7 +95,7 @@ final readonly class Variation
         return trim(sprintf('%.10g %s', $number, $unit));
     }
 
-    private static function evaluated(string $name, string $formula, Parameters $parameters): \Foehn\Units\Quantity
+    private static function evaluated(string $name, string|float|int $formula, Parameters $parameters): Quantity
     {
         try {
             return $formula === $name ? $parameters->get($name) ?? throw self::problem($name, 'the model has no parameter of this name') : $parameters->evaluate($formula);
@@ -103,6 +106,6 @@ final readonly class Variation
 
     private static function problem(string $name, string $message): ModelException
     {
-        return ModelException::at("/parameters/$name", $message);
+        return ModelException::at(Place::is($name) ? '' : "/parameters/$name", $message);
     }
 }

@@ -79,6 +79,23 @@ final class SweepPlanTest extends TestCase
         yield 'too many' => ['size', '10 mm .. 20 mm : 20000', '2 to 10000 values'];
     }
 
+    public function testAFieldOfAPartIsVariedWithoutAParameter(): void
+    {
+        $fan = ['parts' => [['id' => 'fan', 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'curve' => [['0 l/s', '60 Pa']]], 'at' => ['1 mm', 0, 0]]]];
+        $plan = SweepPlan::grid($fan, ['parts/fan/shape/speedFactor' => '1.2', 'parts/fan/at/0' => '2 mm, 3 mm']);
+        $model = json_decode(SweepPlan::modelAt(json_encode($fan, JSON_THROW_ON_ERROR), $plan->at(1)), true);
+        self::assertSame(['1.2', ['3 mm', 0, 0]], [Nested::at($model, 'parts', 0, 'shape', 'speedFactor'), Nested::at($model, 'parts', 0, 'at')]);
+        self::assertEqualsWithDelta([1.2, 0.003], $plan->numbers[1], 1e-12);
+        foreach ([['parts/fan/at/0' => '3 W'], ['parts/pump/at/0' => '3 mm'], ['parts/fan/faces/bare' => '1'], ['parts/fan' => '1']] as $wrong) {
+            try {
+                SweepPlan::grid($fan, $wrong);
+                self::fail('taken: ' . json_encode($wrong));
+            } catch (ModelException $e) {
+                self::assertMatchesRegularExpression('/but the parameter is a length|names no field of a part|names nothing/', $e->getMessage());
+            }
+        }
+    }
+
     public function testTooManyPointsAreRefused(): void
     {
         $this->expectExceptionMessage('a sweep has 1 to 10000 points, not 10201');

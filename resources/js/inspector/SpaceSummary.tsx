@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import type { ReactNode } from 'react';
 import { bypassPercent } from '../routes/bypass';
 import { RoutesButton } from '../routes/RoutesButton';
 import { Lines, plain } from '../charts/Lines';
@@ -39,10 +40,12 @@ interface Props {
     outline: Outline;
     units: UnitSet;
     mayEdit: boolean;
+    /** What can be tried by another run. */
+    trials?: ReactNode;
 }
 
 /** What leaves the space and how it was computed: what Judge shows while no part is selected. */
-export function SpaceSummary({ run, result, tried, outline, units, mayEdit }: Props) {
+export function SpaceSummary({ run, result, tried, outline, units, mayEdit, trials }: Props) {
     const { flow } = result;
     const limits = result.limits.filter((limit) => limit.part === null);
     const sides = Object.entries(result.sides).flatMap(([side, sum]) => (sum && Math.abs(sum.heat) > 5e-4 ? [[side, sum.heat] as const] : []));
@@ -60,6 +63,7 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit }: Pr
             {result.fields.includes('temperature') && run !== undefined && (
                 <WhatIfChapter run={run} outline={outline} units={units} mayEdit={mayEdit} part={null} />
             )}
+            {trials}
             {limits.length > 0 && (
                 <Chapter title="Limits of the space">
                     {limits.map((limit) => (

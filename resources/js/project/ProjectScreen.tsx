@@ -44,6 +44,7 @@ import { Bar } from '../theme/Bar';
 import { Boundary } from '../theme/Boundary';
 import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
+import { AirTrials } from '../whatif/AirTrials';
 import { useTried } from '../whatif/store';
 import { useTrial, type Trial } from '../whatif/useWhatIf';
 import { useMarks } from '../variants/useAgainst';
@@ -268,7 +269,19 @@ export default function ProjectScreen() {
     else if (stage === 'Judge')
         details =
             !runs.stale && result && revision ? (
-                <SpaceSummary run={runs.shown?.id} result={result} tried={trial !== null} outline={revision.outline} units={units} mayEdit={mayEdit} />
+                <SpaceSummary
+                    run={runs.shown?.id}
+                    result={result}
+                    tried={trial !== null}
+                    outline={revision.outline}
+                    units={units}
+                    mayEdit={mayEdit}
+                    trials={
+                        runs.shown?.state === 'solved' && result.flow && result.verdict.worstMargin !== null && !trial ? (
+                            <AirTrials revision={revision} run={runs.shown} worstMargin={result.verdict.worstMargin} units={units} mayEdit={mayEdit} />
+                        ) : null
+                    }
+                />
             ) : null;
     else if (stageProps)
         details = {

@@ -1,5 +1,5 @@
 import type { RunReadings, Study, StudyPoint, Variant } from '../api/types';
-import { axesOf } from '../studies/points';
+import { axesOf, nameOf } from '../studies/points';
 import { stateTexts } from '../studies/PointTable';
 import { amountOf } from '../units/quantities';
 import { number, significant, type UnitSet } from '../units/units';
@@ -39,7 +39,7 @@ export function studyTable(study: Study, points: readonly StudyPoint[], units: U
     return {
         title: `Study: ${study.name}`,
         rows: [
-            ['Point', ...study.names, ...axes.map(({ title, unit }) => `${title}, ${unit}`), 'State'],
+            ['Point', ...study.names.map(nameOf), ...axes.map(({ title, unit }) => `${title}, ${unit}`), 'State'],
             ...points.map((point) => [String(point.number), ...point.texts, ...axes.map((axis) => cell(axis.of(point), 2)), stateTexts[point.state]]),
         ],
     };

@@ -19,7 +19,7 @@ import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
 import { NameDialog } from '../variants/NameDialog';
 import { freeName } from '../variants/names';
-import { axesOf, bestOf, sortedBy, type Sorting } from './points';
+import { axesOf, bestOf, nameOf, sortedBy, type Sorting } from './points';
 import { PointTable, stateTexts } from './PointTable';
 import { StudyCharts } from './StudyCharts';
 
@@ -244,7 +244,7 @@ function PointDetail({ project, study, point, names, taken, mayEdit }: DetailPro
     const adopt = useAdoptPoint(study, project);
     const [naming, setNaming] = useState(false);
     const navigate = useNavigate();
-    const values = names.map((name, n) => `${name} ${point.texts[n]}`).join(', ');
+    const values = names.map((name, n) => `${nameOf(name)} ${point.texts[n]}`).join(', ');
     return (
         <Box
             component="section"

@@ -48,6 +48,10 @@ describe('the numbers of a study', () => {
         expect(results[1]!.of(points[1]!)).toBeNull();
     });
 
+    it('are named by the part where a field of one is varied', () => {
+        expect(axesOf(['parts/fan/shape/speedFactor', 'watts'], points, 'mm').parameters.map(({ title }) => title)).toEqual(['fan speedFactor', 'watts']);
+    });
+
     it('are SI ones where a parameter is written in several units', () => {
         const mixed = [point(1, '18 mm', 350), point(2, '2 cm', 350, { numbers: [0.02, 24] })];
         const [height] = axesOf(['fin_height', 'watts'], mixed, 'mm').parameters;

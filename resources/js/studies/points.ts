@@ -17,6 +17,13 @@ export interface Axis {
 
 const NUMBER = /^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*(.*?)\s*$/i;
 
+/** A parameter by its name, a field of a part by the id of the part and what it is. */
+export const nameOf = (name: string): string =>
+    name
+        .split('/')
+        .filter((step, n) => !(name.includes('/') && n === 0) && step !== 'shape')
+        .join(' ');
+
 /** The axes of a study: its parameters, then all that its points read. */
 export function axesOf(names: readonly string[], points: readonly StudyPoint[], units: UnitSet): { parameters: Axis[]; results: Axis[] } {
     const parameters = names.map((name, n): Axis => {
@@ -26,7 +33,7 @@ export function axesOf(names: readonly string[], points: readonly StudyPoint[], 
         const plain = written.every((one) => one?.[2] === unit);
         return {
             id: `parameter ${name}`,
-            title: name,
+            title: nameOf(name),
             unit: plain ? unit : 'SI',
             of: plain ? ({ texts }) => Number(NUMBER.exec(texts[n] ?? '')?.[1] ?? NaN) : ({ numbers }) => numbers[n] ?? null,
             isParameter: true,
