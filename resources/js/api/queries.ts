@@ -312,6 +312,7 @@ export function useDeleteRun(variant: number) {
         onSuccess: (_nothing, id) => {
             client.removeQueries({ queryKey: ['run', id] });
             void client.invalidateQueries({ queryKey: ['projects'] });
+            void client.invalidateQueries({ queryKey: ['project'] });
             return client.invalidateQueries({ queryKey: ['runs', variant] });
         },
     });

@@ -33,6 +33,7 @@ export function useModelEditor(variant: number): ModelEditor {
             const saved = await api.put<Revision>(`/api/variants/${variant}/model`, { document, base, step: label });
             client.setQueryData(revisionKey(variant), saved);
             void client.invalidateQueries({ queryKey: ['projects'] });
+            void client.invalidateQueries({ queryKey: ['project'] });
             return saved;
         },
         [client, variant],

@@ -26,6 +26,7 @@ export function useRunState(variant: number, model: string | undefined): RunStat
         if (ended) {
             void client.invalidateQueries({ queryKey: ['runs', variant] });
             void client.invalidateQueries({ queryKey: ['projects'] });
+            void client.invalidateQueries({ queryKey: ['project'] });
         }
     }, [client, ended, variant]);
     const opened = useScreen((s) => s.openRun);
