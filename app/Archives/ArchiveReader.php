@@ -11,8 +11,10 @@ use App\Models\User;
 use App\Models\Variant;
 use App\Runs\RunFiles;
 use Foehn\Codec\ModelCodec;
+use Foehn\Model\ModelException;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Throwable;
 use ZipArchive;
 
 /** Restores a project from an archive as a new one, whole or not at all. */
@@ -70,9 +72,10 @@ final readonly class ArchiveReader
 
                 return $project;
             });
-        } catch (ArchiveException $e) {
+        } catch (Throwable $e) {
+            // Whatever stopped it: nothing of it stays.
             array_map($this->files->delete(...), $made);
-            throw $e;
+            throw $e instanceof ModelException ? new ArchiveException("A model of this archive cannot be used: {$e->getMessage()}") : $e;
         } finally {
             $zip->close();
         }
@@ -100,7 +103,6 @@ final readonly class ArchiveReader
         $revisions = [];
         foreach (self::list($told, 'revisions') as $revision) {
             $document = $this->text($zip, self::string($revision, 'model'));
-            ModelCodec::parse($document);
             $number = is_int($revision['number'] ?? null) ? $revision['number'] : 0;
             $author = is_string($revision['author'] ?? null) && $revision['author'] !== $user->name ? " ($revision[author])" : '';
             $kept = $variant->revisions()->make(['number' => $number, 'document' => $document, 'hash' => ModelCodec::hash($document), 'step' => mb_substr(self::string($revision, 'step') . $author, 0, 255), 'user_id' => $user->id]);
@@ -108,9 +110,11 @@ final readonly class ArchiveReader
             $kept->save();
             $revisions[$number] = $kept->id;
         }
-        if ($revisions === []) {
+        if (! isset($document)) {
             throw new ArchiveException("Variant \"$variant->name\" of this archive has no revision in it.");
         }
+        // The last one is what is opened; those before are kept as they are.
+        ModelCodec::fromJson($document);
         foreach (self::list($told, 'runs') as $run) {
             $revision = $revisions[is_int($run['revision'] ?? null) ? $run['revision'] : 0] ?? throw new ArchiveException("A run of \"$variant->name\" is of a revision that the archive does not have.");
             $state = RunState::tryFrom(self::string($run, 'state'));

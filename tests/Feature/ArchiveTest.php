@@ -97,6 +97,8 @@ final class ArchiveTest extends TestCase
         yield 'another format' => [$told('foehn-archive', 'holiday-pictures'), 'of another format'];
         yield 'a newer version' => [$told('"version": 1', '"version": 7'), 'has version 7; this installation reads version 1'];
         yield 'a missing model' => [fn (ZipArchive $zip) => $zip->deleteName('variants/0/1.json'), 'variants\/0\/1.json is missing'];
+        yield 'a model that is none' => [fn (ZipArchive $zip) => $zip->addFromString('variants/0/1.json', '{"format": "foehn-model", "version": 1}'), 'A model of this archive cannot be used'];
+        yield 'a model that is no text of one' => [fn (ZipArchive $zip) => $zip->addFromString('variants/0/1.json', 'hello'), 'not a JSON document'];
         yield 'no variants' => [$told('"variants": [', '"other": ['), 'no variant in it'];
     }
 

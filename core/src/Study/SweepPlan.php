@@ -163,8 +163,8 @@ final readonly class SweepPlan
         $parameters = $document->parameters ?? null;
         $parameters = $parameters instanceof stdClass ? $parameters : new stdClass();
         foreach ($values as $name => $value) {
-            if (Place::is($name)) {
-                Place::write($document, $name, $value);
+            if (PartField::is($name)) {
+                PartField::write($document, $name, $value);
 
                 continue;
             }
@@ -205,7 +205,7 @@ final readonly class SweepPlan
         $parameters = self::parameters($document);
 
         $objects = json_decode(json_encode($document, JSON_THROW_ON_ERROR));
-        $present = fn (string $name): mixed => Place::is($name) && $objects instanceof stdClass ? Place::read($objects, $name) : null;
+        $present = fn (string $name): mixed => PartField::is($name) && $objects instanceof stdClass ? PartField::read($objects, $name) : null;
         $read = [];
         foreach ($variations as $name => $values) {
             $now = $present((string) $name);

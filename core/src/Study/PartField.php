@@ -8,7 +8,7 @@ use Foehn\Model\ModelException;
 use stdClass;
 
 /** A field of a part as the name of what is varied, such as "parts/fan/shape/speedFactor": the id of the part, then the way into it. */
-final class Place
+final class PartField
 {
     /** Whether a name is that of a place, and not of a parameter. */
     public static function is(string $name): bool
