@@ -66,7 +66,7 @@ final readonly class ArchiveReader
                     $content = is_array($view['content'] ?? null) ? $view['content'] : [];
                     $project->savedViews()->create([
                         'name' => self::string($view, 'name'), 'caption' => self::string($view, 'caption'), 'thumbnail' => self::string($view, 'thumbnail'), 'position' => $n,
-                        'content' => self::withIds($content, $variants),
+                        'content' => ProjectArchive::comparing($content, array_map(fn (Variant $variant): int => $variant->id, $variants)),
                     ]);
                 }
 
@@ -136,18 +136,6 @@ final readonly class ArchiveReader
         }
 
         return $variant;
-    }
-
-    /**
-     * @param array<mixed> $content of a view whose comparison names places in the archive
-     * @param list<Variant> $variants
-     * @return array<mixed>
-     */
-    private static function withIds(array $content, array $variants): array
-    {
-        return is_string($content['compare'] ?? null)
-            ? [...$content, 'compare' => preg_replace_callback('/of=(\d+)/', fn (array $found): string => 'of=' . ($variants[(int) $found[1]]->id ?? 0), $content['compare'])]
-            : $content;
     }
 
     private function text(ZipArchive $zip, string $name, ?string $missing = null): string

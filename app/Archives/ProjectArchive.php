@@ -38,10 +38,11 @@ final readonly class ProjectArchive
             throw new ArchiveException('The archive could not be written: is the disk full?');
         }
         $variants = $project->variants()->get()->values();
+        $places = array_flip(array_map(fn (Variant $variant): int => $variant->id, $variants->all()));
         $told = [
             'format' => self::FORMAT, 'version' => self::VERSION, 'project' => ['name' => $project->name, 'summary' => $project->summary],
-            'variants' => $variants->map(fn (Variant $variant, int $n) => $this->variant($zip, $variant, $n, $variants->all()))->all(),
-            'views' => $project->savedViews()->get()->map(fn (SavedView $view) => ['name' => $view->name, 'caption' => $view->caption, 'content' => self::withPlaces($view->content, array_map(fn (Variant $variant): int => $variant->id, $variants->all())), 'thumbnail' => $view->thumbnail])->all(),
+            'variants' => $variants->map(fn (Variant $variant, int $n) => $this->variant($zip, $variant, $n, $places))->all(),
+            'views' => $project->savedViews()->get()->map(fn (SavedView $view) => ['name' => $view->name, 'caption' => $view->caption, 'content' => self::comparing($view->content, $places), 'thumbnail' => $view->thumbnail])->all(),
         ];
         $zip->addFromString('archive.json', json_encode($told, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR));
         if (! $zip->close()) {
@@ -53,10 +54,10 @@ final readonly class ProjectArchive
     }
 
     /**
-     * @param array<int, Variant> $all
+     * @param array<int, int> $places of the variants in the archive, by their ids
      * @return array<string, mixed>
      */
-    private function variant(ZipArchive $zip, Variant $variant, int $n, array $all): array
+    private function variant(ZipArchive $zip, Variant $variant, int $n, array $places): array
     {
         $revisions = [];
         foreach ($variant->revisions()->with('user')->orderBy('number')->lazy() as $revision) {
@@ -64,10 +65,10 @@ final readonly class ProjectArchive
             $zip->addFromString($file, $revision->document);
             $revisions[] = ['number' => $revision->number, 'step' => $revision->step, 'author' => $revision->user?->name, 'at' => $revision->created_at?->toIso8601ZuluString(), 'model' => $file];
         }
-        $origin = array_search($variant->origin_id, array_map(fn (Variant $other) => $other->id, $all), true);
+        $origin = $places[$variant->origin_id ?? 0] ?? null;
 
         return [
-            'name' => $variant->name, 'note' => $variant->note, 'origin' => is_int($origin) ? ['variant' => $origin, 'revision' => $variant->origin_revision] : null,
+            'name' => $variant->name, 'note' => $variant->note, 'origin' => $origin === null ? null : ['variant' => $origin, 'revision' => $variant->origin_revision],
             'revisions' => $revisions, 'runs' => $this->runs($zip, $variant),
         ];
     }
@@ -91,20 +92,17 @@ final readonly class ProjectArchive
     }
 
     /**
-     * A view that compares names its variants by their places in the archive.
+     * The content of a saved view whose comparison, where it is one, names its variants otherwise: by their places in the archive, or by
+     * their ids again. A run keeps no name of its own; the last one of the variant is compared.
      *
-     * @param array<string, mixed> $content
-     * @param array<int, int> $ids of the variants, in the order of the archive
-     * @return array<string, mixed>
+     * @param array<mixed> $content
+     * @param array<int, int> $names the new name by the old one
+     * @return array<mixed>
      */
-    private static function withPlaces(array $content, array $ids): array
+    public static function comparing(array $content, array $names): array
     {
-        if (! is_string($content['compare'] ?? null)) {
-            return $content;
-        }
-        $places = array_flip($ids);
-
-        // A run keeps no name of its own; the last one of the variant is compared.
-        return [...$content, 'compare' => preg_replace_callback('/of=(\d+)(?:\.\d+)?/', fn (array $found): string => 'of=' . ($places[(int) $found[1]] ?? 0), $content['compare'])];
+        return is_string($content['compare'] ?? null)
+            ? [...$content, 'compare' => preg_replace_callback('/of=(\d+)(?:\.\d+)?/', fn (array $found): string => 'of=' . ($names[(int) $found[1]] ?? 0), $content['compare'])]
+            : $content;
     }
 }

@@ -118,7 +118,7 @@ final class StudyQueue
     /** What is wrong, each with the name of its part instead of its place in the document. */
     private static function told(ModelException $e, Study $study): string
     {
-        $parts = ModelCodec::parse($study->revision()->firstOrFail()->document)['parts'] ?? [];
+        $parts = ModelCodec::parse($study->loadMissing('revision')->revision->document)['parts'] ?? [];
         $told = array_map(function (Problem $problem) use ($parts): string {
             $part = preg_match('#^/parts/(\d+)#', $problem->pointer, $found) === 1 && is_array($parts) ? ($parts[(int) $found[1]] ?? null) : null;
             $name = is_array($part) ? ($part['name'] ?? $part['id'] ?? null) : null;
@@ -150,7 +150,7 @@ final class StudyQueue
         $user = $study->user_id === null ? null : User::query()->find($study->user_id);
         try {
             $variant = $point->variant_id === null ? null : Variant::query()->find($point->variant_id);
-            $variant ??= Variant::pointOf($study, $point->number, SweepPlan::modelAt($study->revision()->firstOrFail()->document, array_combine($study->names, $point->texts)), $user);
+            $variant ??= Variant::pointOf($study, $point->number, SweepPlan::modelAt($study->loadMissing('revision')->revision->document, array_combine($study->names, $point->texts)), $user);
         } catch (ModelException $e) {
             $point->update(['state' => PointState::Impossible, 'message' => self::told($e, $study)]);
 

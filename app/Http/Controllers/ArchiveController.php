@@ -28,8 +28,7 @@ final class ArchiveController
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'foehn-archive');
         try {
-            $input = $request->getContent(true);
-            file_put_contents($path, $input);
+            file_put_contents($path, $request->getContent(true));
             $project = $reader->restore($path, User::of($request));
         } catch (ArchiveException $e) {
             abort(422, $e->getMessage());

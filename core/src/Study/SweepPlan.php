@@ -203,12 +203,14 @@ final readonly class SweepPlan
             throw ModelException::at('', 'no parameter is varied; name one of the model with its values, such as "fin_height = 20 mm .. 40 mm : 5"');
         }
         $parameters = self::parameters($document);
-
-        $objects = json_decode(json_encode($document, JSON_THROW_ON_ERROR));
-        $present = fn (string $name): mixed => PartField::is($name) && $objects instanceof stdClass ? PartField::read($objects, $name) : null;
+        $objects = null;
         $read = [];
         foreach ($variations as $name => $values) {
-            $now = $present((string) $name);
+            $now = null;
+            if (PartField::is((string) $name)) {
+                $objects ??= json_decode(json_encode($document, JSON_THROW_ON_ERROR));
+                $now = $objects instanceof stdClass ? PartField::read($objects, (string) $name) : null;
+            }
             $read[] = Variation::read((string) $name, $values, $parameters, is_string($now) || is_float($now) || is_int($now) ? $now : null);
         }
 

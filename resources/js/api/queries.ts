@@ -89,8 +89,8 @@ export function useImportProject() {
 const deletedVariantsKey = (project: number) => ['project', project, 'deleted variants'];
 
 /** Variants of a project that were deleted and can still be restored. */
-export const useDeletedVariants = (project: number, enabled: boolean) =>
-    useQuery({ queryKey: deletedVariantsKey(project), queryFn: () => api.get<Variant[]>(`/api/projects/${project}/variants/deleted`), enabled });
+export const useDeletedVariants = (project: number) =>
+    useQuery({ queryKey: deletedVariantsKey(project), queryFn: () => api.get<Variant[]>(`/api/projects/${project}/variants/deleted`) });
 
 export type VariantChange =
     | { clone: number; revision: number; name: string }
@@ -273,8 +273,8 @@ export const useRuns = (variant: number | undefined) =>
 export const withSamples = (known: Run | undefined, newer: Run): Run => (known ? { ...newer, samples: [...known.samples, ...newer.samples] } : newer);
 
 /** What limits and watches read in every solved run of a project. */
-export const useReadings = (project: number, enabled: boolean) =>
-    useQuery({ queryKey: ['readings', project], queryFn: () => api.get<RunReadings[]>(`/api/projects/${project}/readings`), staleTime: 0, enabled });
+export const useReadings = (project: number) =>
+    useQuery({ queryKey: ['readings', project], queryFn: () => api.get<RunReadings[]>(`/api/projects/${project}/readings`), staleTime: 0 });
 
 /** One run, followed while it is active. */
 export function useFollowedRun(id: number | undefined) {

@@ -8,7 +8,7 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { useProject, useViewChange } from '../api/queries';
 import { TableTools } from '../charts/TableTools';
 import { usePreferences, useScreen } from '../state/screen';
@@ -35,7 +35,6 @@ type Page = Section | typeof DIFFERENT | typeof TRACK;
 export default function CompareScreen() {
     const params = useParams();
     const [address, setAddress] = useSearchParams();
-    const navigate = useNavigate();
     const projectId = Number(params.project);
     const project = useProject(projectId);
     const units = usePreferences((s) => s.units);
@@ -222,7 +221,6 @@ export default function CompareScreen() {
                     onClose={() => {
                         views.reset();
                         setSaving(false);
-                        void navigate({ search: addressOf(specs, base) }, { replace: true });
                     }}
                 />
             )}

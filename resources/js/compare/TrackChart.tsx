@@ -12,7 +12,7 @@ import { trackOf, tracked } from './track';
 
 /** One limit or watch over all solved runs of the variants, in the order in which they ended. */
 export function TrackChart({ project, variants }: { project: number; variants: readonly Variant[] }) {
-    const runs = useReadings(project, true);
+    const runs = useReadings(project);
     const units = usePreferences((s) => s.units);
     const [chosen, setChosen] = useState<string | null>(null);
     if (runs.error) return <Typography color="error">{runs.error.message}</Typography>;

@@ -27,8 +27,10 @@ export function useColumn(spec: ColumnSpec | undefined, project: Project | undef
     const followed = useFollowedRun(chosen && isActive(chosen) ? chosen.id : undefined);
     const run = followed.data ?? chosen;
     const result = useResult(run?.id, run?.picture ?? 0);
-    const model = useModelOf(run ? run.variant : null, run?.revision ?? null);
-    const head = useModelOf(variant?.id ?? null, null);
+    // Without a run the variant as it is saved.
+    const model = useModelOf(variant && !runs.isPending ? variant.id : null, run?.revision ?? null);
+    // Where it has been saved since: an edit that was undone is the same model again.
+    const head = useModelOf(variant && run && run.revision !== variant.revision ? variant.id : null, null);
     if (!spec || !variant) return null;
     return {
         spec,
@@ -36,7 +38,7 @@ export function useColumn(spec: ColumnSpec | undefined, project: Project | undef
         runs: shown,
         run,
         result: run ? result.data : undefined,
-        model: run ? model.data : head.data,
+        model: model.data,
         stale: run !== undefined && head.data !== undefined && head.data.hash !== run.model,
         loading: runs.isPending || (run !== undefined && (result.isPending || model.isPending)),
         error: runs.error ?? result.error ?? model.error,

@@ -45,7 +45,7 @@ export function ReportDialog({ project, run, variant, onClose }: Props) {
     const known = useProject(project).data;
     const views = (useSavedViews(project).data ?? []).filter((view) => readContent(view.content)?.compare === null);
     const studies = useStudies(project).data ?? [];
-    const readings = useReadings(project, true).data ?? [];
+    const readings = useReadings(project).data ?? [];
     const [sections, setSections] = useState<readonly ReportSection[]>(all);
     const [text, setText] = useState('');
     const [asShown, setAsShown] = useState(true);

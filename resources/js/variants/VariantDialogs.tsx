@@ -121,7 +121,7 @@ export function VariantDialogs({ variants, editor, running }: Props) {
 }
 
 function DeletedDialog({ variants, onClose }: { variants: Variants; onClose: () => void }) {
-    const deleted = useDeletedVariants(variants.project.id, true);
+    const deleted = useDeletedVariants(variants.project.id);
     return (
         <TitledDialog title="Deleted variants" maxWidth="xs" fullWidth onClose={onClose}>
             {(deleted.error ?? variants.error) && <Alert severity="error">{(deleted.error ?? variants.error)!.message}</Alert>}
