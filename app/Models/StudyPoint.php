@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Foehn\Study\Search\Trial;
 use Foehn\Study\SweepPlan;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -44,6 +45,12 @@ final class StudyPoint extends Model
     public function run(): BelongsTo
     {
         return $this->belongsTo(Run::class);
+    }
+
+    /** The point as a search sees it. */
+    public function trial(): Trial
+    {
+        return Trial::of($this->texts, $this->numbers, $this->state === PointState::Solved ? $this->readings : null);
     }
 
     /**

@@ -8,6 +8,7 @@ use App\Models\Influence;
 use App\Models\Run;
 use Foehn\Observe\GridValues;
 use Foehn\Results\FieldFile;
+use Foehn\Results\ReadingRows;
 use Foehn\Results\ResultBuilder;
 use Foehn\Results\StoredPicture;
 use Foehn\Solve\FlowState;
@@ -52,7 +53,7 @@ final class RunFiles
             $claim->write([
                 'picture' => $picture, 'cells' => $result['grid']['cells'], 'iterations' => $solution->outcome->iterations, 'seconds' => $solution->spent,
                 'limits' => $result['verdict']['limits'], 'missed' => $result['verdict']['missed'], 'undecided' => $result['verdict']['undecided'],
-                'worst_margin' => $result['verdict']['worstMargin'], 'worst_limit' => $result['verdict']['worst'], 'readings' => json_encode(self::readings($result), JSON_THROW_ON_ERROR),
+                'worst_margin' => $result['verdict']['worstMargin'], 'worst_limit' => $result['verdict']['worst'], 'readings' => json_encode(ReadingRows::of($result), JSON_THROW_ON_ERROR),
             ]);
         } catch (ClaimLost $e) {
             $this->disk()->deleteDirectory($folder);
@@ -62,17 +63,6 @@ final class RunFiles
         foreach ($this->foldersOf($run, $picture - 2) as $old) {
             $this->disk()->deleteDirectory($old);
         }
-    }
-
-    /**
-     * @param array{limits: list<array<string, mixed>>, watches: list<array<string, mixed>>, ...} $result
-     * @return list<array<string, mixed>> value and ± in SI units, and of limits margin and verdict
-     */
-    private static function readings(array $result): array
-    {
-        $kept = array_flip(['id', 'name', 'quantity', 'reduce', 'value', 'plusMinus', 'margin', 'verdict']);
-
-        return array_map(fn (array $reading): array => array_intersect_key(['reduce' => 'max', 'quantity' => 'temperature', 'margin' => null, 'verdict' => null, ...$reading], $kept), [...$result['limits'], ...$result['watches']]);
     }
 
     /**

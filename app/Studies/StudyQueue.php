@@ -30,24 +30,15 @@ final class StudyQueue
     {
     }
 
-    /**
-     * A study of a revision; its first points are queued.
-     *
-     * @param array<string, mixed> $plan as it was asked for
-     */
-    public function create(Variant $variant, int $revision, string $name, string $grade, array $plan, SweepPlan $points, User $user): Study
+    /** A study of a revision; its first points are queued. */
+    public function create(Variant $variant, string $name, PlanRequest $asked, User $user): Study
     {
-        $study = DB::transaction(function () use ($variant, $revision, $name, $grade, $plan, $points, $user): Study {
+        $study = DB::transaction(function () use ($variant, $name, $asked, $user): Study {
             $study = Study::query()->create([
-                'project_id' => $variant->project_id, 'variant_id' => $variant->id, 'revision_id' => $revision, 'user_id' => $user->id,
-                'name' => $name, 'grade' => $grade, 'plan' => $plan, 'names' => $points->names,
+                'project_id' => $variant->project_id, 'variant_id' => $variant->id, 'revision_id' => $asked->revision->id, 'user_id' => $user->id,
+                'name' => $name, 'grade' => $asked->grade, 'plan' => $asked->plan, 'names' => $asked->names, 'growing' => count($asked->points) < $asked->count,
             ]);
-            $rows = array_map(fn (array $texts, array $numbers, int $n): array => [
-                'study_id' => $study->id, 'number' => $n + 1, 'texts' => json_encode($texts, JSON_THROW_ON_ERROR), 'numbers' => json_encode($numbers, JSON_THROW_ON_ERROR), 'updated_at' => $study->freshTimestampString(),
-            ], $points->points, $points->numbers, array_keys($points->points));
-            foreach (array_chunk($rows, 500) as $some) {
-                StudyPoint::query()->insert($some);
-            }
+            self::add($study, $asked->points, 0);
 
             return $study;
         });
@@ -60,7 +51,7 @@ final class StudyQueue
     public function tick(): void
     {
         $open = StudyPoint::query()->whereIn('state', [PointState::Waiting, ...PointState::active()])->select('study_id');
-        Study::query()->whereIn('id', $open)->get()->each(fn (Study $study) => $this->advance($study));
+        Study::query()->whereIn('id', $open)->orWhere(fn ($query) => $query->where('growing', true)->where('paused', false))->get()->each($this->goOn(...));
     }
 
     /** After a run has ended: where it was of a point, the study goes on. */
@@ -68,7 +59,7 @@ final class StudyQueue
     {
         $point = StudyPoint::query()->where('run_id', $run)->with('study')->first();
         if ($point instanceof StudyPoint) {
-            $this->advance($point->study()->firstOrFail());
+            $this->goOn($point->study()->firstOrFail());
         }
     }
 
@@ -127,6 +118,48 @@ final class StudyQueue
         }, $e->problems);
 
         return implode("\n", array_unique($told));
+    }
+
+    /** Lets a study advance; a search whose points are all over asks for more: by workers, since it may think for seconds. */
+    private function goOn(Study $study): void
+    {
+        $this->advance($study);
+        $study->refresh();
+        if (! $study->growing || $study->paused || $study->points()->whereIn('state', [PointState::Waiting, ...PointState::active()])->exists()) {
+            return;
+        }
+        $points = $study->points()->get();
+        $next = $study->search()?->next(array_values($points->map(fn (StudyPoint $point) => $point->trial())->all())) ?? [];
+        $added = DB::transaction(function () use ($study, $points, $next): bool {
+            $locked = Study::query()->whereKey($study->id)->lockForUpdate()->first();
+            // Another worker may have thought of the same.
+            if ($locked === null || $locked->points()->count() !== $points->count()) {
+                return false;
+            }
+            self::add($locked, $next, $points->count());
+            $locked->update(['growing' => $next !== [] && $points->count() + count($next) < $locked->plan['count']]);
+
+            return $next !== [];
+        });
+        if ($added) {
+            $this->advance($study);
+        }
+    }
+
+    /**
+     * Adds points to a study.
+     *
+     * @param list<array{list<string>, list<float>}> $points values as they are written into the model, and in SI units
+     * @param int $before so many it has
+     */
+    private static function add(Study $study, array $points, int $before): void
+    {
+        $rows = array_map(fn (array $point, int $n): array => [
+            'study_id' => $study->id, 'number' => $before + $n + 1, 'texts' => json_encode($point[0], JSON_THROW_ON_ERROR), 'numbers' => json_encode($point[1], JSON_THROW_ON_ERROR), 'updated_at' => $study->freshTimestampString(),
+        ], $points, array_keys($points));
+        foreach (array_chunk($rows, 500) as $some) {
+            StudyPoint::query()->insert($some);
+        }
     }
 
     private function settle(Study $study): void

@@ -102,6 +102,37 @@ final class StudyTest extends TestCase
         self::assertSame([8, 2], [$study->points()->where('state', PointState::Solved)->count(), $study->points()->where('state', PointState::Queued)->count()]);
     }
 
+    public function testASearchAsksForMoreUntilItsRunsAreSpent(): void
+    {
+        $user = $this->user();
+        $variant = $this->variantOf($user, self::document());
+        $asked = ['revision' => 1, 'grade' => 'scout', 'plan' => ['kind' => 'search', 'variations' => ['wide' => '10 mm .. 20 mm'], 'count' => 9, 'margin' => -200.0, 'aims' => [['kind' => 'formula', 'of' => '2 * wide', 'most' => false]]]];
+        $this->actingAs($user)->postJson("/api/variants/$variant->id/studies/check", $asked)->assertOk()->assertJsonPath('count', 9)->assertJsonPath('names', ['wide']);
+        $id = $this->postJson("/api/variants/$variant->id/studies", ['name' => 'Search', ...$asked])->assertCreated()->assertJsonPath('growing', true)->assertJsonPath('plan.aims.0.unit', 'm')->json('id');
+        $study = Study::query()->whereKey($id)->firstOrFail();
+        $first = $study->points()->count();
+        self::assertLessThan(9, $first);
+        $this->patchJson("/api/studies/$id", ['paused' => true])->assertOk();
+        $this->workAll($study);
+        $this->command('foehn:recover');
+        self::assertSame($first, $study->points()->count(), 'a paused search asks for nothing');
+        $this->patchJson("/api/studies/$id", ['paused' => false])->assertOk();
+        $this->command('foehn:recover');
+        $this->command('foehn:recover');
+        self::assertGreaterThan($first, $study->points()->count());
+        do {
+            $this->workAll($study);
+            $this->command('foehn:recover');
+        } while ($study->refresh()->growing);
+        $this->workAll($study);
+
+        self::assertSame(9, $study->points()->where('state', PointState::Solved)->count());
+        $answer = $this->getJson("/api/studies/$id/points")->assertOk()->assertJsonCount(1, 'best')->json();
+        $best = Nested::number($answer, 'best', 0) - 1;
+        self::assertGreaterThanOrEqual(-200.0, Nested::number($answer, 'points', (int) $best, 'worstMargin'));
+        self::assertEqualsWithDelta(2.0 * Nested::number($answer, 'points', (int) $best, 'numbers', 0), Nested::number($answer, 'points', (int) $best, 'aims', 0), 1e-12);
+    }
+
     public function testFailedPointsAloneAreTriedAgain(): void
     {
         $study = $this->started(['grid', ['wide' => '20 mm, 10 mm']]);
@@ -175,6 +206,8 @@ final class StudyTest extends TestCase
         yield 'no count' => [['kind' => 'latin', 'variations' => ['wide' => '1 mm .. 2 mm']], 'count'];
         yield 'nothing varied' => [['kind' => 'grid', 'variations' => []], 'varied'];
         yield 'a table of nothing' => [['kind' => 'table', 'table' => 'wide'], '1 to 10000 points'];
+        yield 'no aim' => [['kind' => 'search', 'variations' => ['wide' => '1 mm .. 2 mm'], 'count' => 9, 'aims' => []], 'aims'];
+        yield 'an aim of no reading' => [['kind' => 'search', 'variations' => ['wide' => '1 mm .. 2 mm'], 'count' => 9, 'aims' => [['kind' => 'reading', 'of' => 'gone', 'most' => false]]], 'no limit or watch'];
         yield 'another kind' => [['kind' => 'random'], 'kind'];
     }
 

@@ -37,16 +37,16 @@ final class StudyController
     /** What a plan would come to, without anything being started. */
     public function check(Request $request, Variant $variant): JsonResponse
     {
-        $points = PlanRequest::of($request, $variant)->points;
+        $asked = PlanRequest::of($request, $variant);
 
-        return response()->json(['count' => $points->count(), 'names' => $points->names, 'examples' => array_slice($points->points, 0, self::EXAMPLES)]);
+        return response()->json(['count' => $asked->count, 'names' => $asked->names, 'examples' => array_column(array_slice($asked->points, 0, self::EXAMPLES), 0)]);
     }
 
     public function store(Request $request, Variant $variant): JsonResponse
     {
         $request->validate(['name' => ['required', 'string', 'max:80']]);
         $asked = PlanRequest::of($request, $variant);
-        $study = $this->studies->create($variant, $asked->revision->id, $request->string('name')->trim()->toString(), $asked->grade, $asked->plan, $asked->points, User::of($request));
+        $study = $this->studies->create($variant, $request->string('name')->trim()->toString(), $asked, User::of($request));
 
         return StudyResource::make($study->load(StudyResource::WITH))->response()->setStatusCode(201);
     }
@@ -56,16 +56,19 @@ final class StudyController
         return StudyResource::make($study->load(StudyResource::WITH));
     }
 
-    /** The points of a study; with "since" those that changed after that moment, which is the "now" of the answer before. */
+    /** The points of a study; with "since" those that changed after that moment, which is the "now" of the answer before. Of a search also its aims at each, and the numbers of the best. */
     public function points(Request $request, Study $study): JsonResponse
     {
         $request->validate(['since' => ['date']]);
         $now = now();
-        $points = $study->points()->when($request->has('since'), fn ($query) => $query->where('updated_at', '>=', $request->date('since')))->get();
+        $search = $study->search();
+        $all = $study->points()->when($search === null && $request->has('since'), fn ($query) => $query->where('updated_at', '>=', $request->date('since')))->get();
+        $points = $request->has('since') ? $all->where('updated_at', '>=', $request->date('since'))->values() : $all;
+        $best = $search === null ? [] : array_map(fn (int $key): int => $all[$key]->number ?? 0, $search->best($all->map(fn (StudyPoint $point) => $point->trial())->all()));
 
-        return response()->json(['now' => $now->toIso8601ZuluString('millisecond'), 'points' => $points->map(fn (StudyPoint $point) => [
+        return response()->json(['now' => $now->toIso8601ZuluString('millisecond'), 'best' => $best, 'points' => $points->map(fn (StudyPoint $point) => [
             'number' => $point->number, 'texts' => $point->texts, 'numbers' => $point->numbers, 'state' => $point->state->value, 'message' => $point->message,
-            'variant' => $point->variant_id, 'run' => $point->run_id, 'worstMargin' => $point->worst_margin, 'seconds' => $point->seconds, 'readings' => $point->readings ?? [],
+            'variant' => $point->variant_id, 'run' => $point->run_id, 'worstMargin' => $point->worst_margin, 'seconds' => $point->seconds, 'readings' => $point->readings ?? [], 'aims' => $search?->values($point->trial()) ?? [],
         ])->all()]);
     }
 

@@ -30,6 +30,7 @@ final class StudyResource extends JsonResource
             'plan' => $this->plan,
             'names' => $this->names,
             'paused' => $this->paused,
+            'growing' => $this->growing,
             'createdAt' => $this->created_at?->toIso8601ZuluString(),
             'counts' => array_combine(array_column(PointState::cases(), 'value'), array_map(fn (PointState $state): int => $counts->get($state->value, 0), PointState::cases())),
         ];

@@ -50,6 +50,7 @@ final readonly class Watch
             'convectionCoefficient' => 'W/m²/K',
             'nusselt' => '',
             'massFlow' => 'kg/s',
+            'mass' => 'kg',
             'volumeFlow' => 'm³/s',
             'temperature', 'outflowTemperature', 'bulkTemperature' => 'K',
             default => 'm/s',

@@ -13,6 +13,7 @@ use Foehn\Numerics\Vectors;
 use Foehn\Observe\Fields;
 use Foehn\Observe\FinBypass;
 use Foehn\Observe\GridValues;
+use Foehn\Observe\Masses;
 use Foehn\Observe\Readings;
 use Foehn\Observe\State;
 use Foehn\Shapes\FlatShape;
@@ -24,7 +25,7 @@ use Foehn\Solve\Solution;
  * @phpstan-import-type Report from GridReport
  * @phpstan-type WatchRow array{id: string, name: string, part: ?string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float, unknown: ?string}
  * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, verdict: 'met'|'missed'|'undecided', plusMinus: ?float, order: ?float, unknown: ?string}
- * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float},
+ * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, mass: ?float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float},
  *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: object, routes: object, interfaces: object}
  * @phpstan-type SolverRow array{version: string, converged: bool, stopped: bool, iterations: int, passes: int, residual: float, seconds: float, start: array{from: string, model: ?string, frozen: bool}, code: string, residuals: array<int, float>}
  * @phpstan-type GridRow array{grade: string, cells: int, asked: int, shortfall: ?string, steps: list<array{part: string, excess: float}>, shape: array{int, int, int}, smallest: float, largest: float, aspect: float,
@@ -38,7 +39,7 @@ use Foehn\Solve\Solution;
  * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
  * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, fields: list<string>, grid: GridRow, parts: list<PartRow>,
  *     sides: array<string, ?array{heat: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
- *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, flow: ?FlowRow, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
+ *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, mass: array{total: float, without: list<string>}, flow: ?FlowRow, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
  */
 final class ResultBuilder
 {
@@ -55,12 +56,16 @@ final class ResultBuilder
     /** @var Report */
     private array $grid;
 
+    /** @var list<?float> kg by part */
+    private array $masses;
+
     private function __construct(private readonly Solution $solution)
     {
         $this->state = $solution->state;
         $this->readings = new Readings($solution->state);
         $this->beside = BesideGrid::of($solution);
         $this->grid = GridReport::of($solution->state->model, $solution->state->grid);
+        $this->masses = Masses::of($solution->state);
     }
 
     /**
@@ -87,6 +92,7 @@ final class ResultBuilder
             'limits' => $limits,
             'levels' => array_map(fn (GridValues $level) => ['cells' => $level->cells, 'shape' => $level->shape, 'iterations' => $level->iterations, 'seconds' => $level->seconds, 'values' => (object) $level->values], $levels),
             'verdict' => self::verdict($limits),
+            'mass' => $builder->mass(),
             'flow' => $builder->flow(),
             'electric' => $solution->state->currents === null ? null : ['terminals' => $solution->state->currents->terminals, 'power' => $solution->state->currents->power()],
             'balance' => $solution->state->balance()->toArray(),
@@ -109,6 +115,14 @@ final class ResultBuilder
         return Uncertainty::of($levels, $of->id, $this->state->flow !== null, $this->beside->reading($of->quantity, $of->reduce, $value), $swing);
     }
 
+    /** @return array{total: float, without: list<string>} kg of the parts whose density is known, and the names of the others */
+    private function mass(): array
+    {
+        $unknown = array_filter($this->state->model->parts, fn (int $part): bool => $this->masses[$part] === null, ARRAY_FILTER_USE_KEY);
+
+        return ['total' => (float) array_sum($this->masses), 'without' => array_column($unknown, 'name')];
+    }
+
     /** @return list<PartRow> */
     private function parts(): array
     {
@@ -126,6 +140,7 @@ final class ResultBuilder
                 'name' => $part->name,
                 'cells' => $this->state->voxels->cellsOfPart[$index],
                 'power' => $part->power,
+                'mass' => $this->masses[$index],
                 'current' => $this->state->currents?->parts[$index] ?? null,
                 'temperature' => $this->readings->temperatures[$index],
                 'nodes' => $this->state->system->packages->state($index, $this->state->temperature),

@@ -103,6 +103,12 @@ final readonly class SweepPlan
         return self::of($document, $names, $rows);
     }
 
+    /** @return list<array{list<string>, list<float>}> the values of each point as they are written, and in SI units */
+    public function pairs(): array
+    {
+        return array_map(fn (array $texts, int $n): array => [$texts, $this->numbers[$n]], $this->points, array_keys($this->points));
+    }
+
     public function count(): int
     {
         return count($this->points);
@@ -195,9 +201,10 @@ final readonly class SweepPlan
     /**
      * @param array<mixed> $document
      * @param array<string, string> $variations
-     * @return list<Variation>
+     * @return non-empty-list<Variation>
+     * @throws ModelException
      */
-    private static function variations(array $document, array $variations): array
+    public static function variations(array $document, array $variations): array
     {
         if ($variations === []) {
             throw ModelException::at('', 'no parameter is varied; name one of the model with its values, such as "fin_height = 20 mm .. 40 mm : 5"');

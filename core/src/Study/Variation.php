@@ -64,6 +64,38 @@ final readonly class Variation
         return self::written($from + $share * ($to - $from), $unit);
     }
 
+    /** The value at a place between the least and the greatest (0 to 1), written with few digits; of a list the nearest one. */
+    public function nearest(float $share): string
+    {
+        if ($this->range === null) {
+            return $this->texts[$this->closest($share)];
+        }
+        [$from, $to, $unit] = $this->range;
+
+        return trim(sprintf('%.6g %s', $from + $share * ($to - $from), $unit));
+    }
+
+    /** The same in SI units. */
+    public function number(float $share): float
+    {
+        return $this->range === null ? $this->values[$this->closest($share)] : $this->values[0] + $share * ($this->values[count($this->values) - 1] - $this->values[0]);
+    }
+
+    /** Where a value in SI units lies: between the ends of a range, or between the least and the greatest of a list. */
+    public function share(float $number): float
+    {
+        [$from, $to] = $this->range === null ? [min($this->values), max($this->values)] : [$this->values[0], $this->values[count($this->values) - 1]];
+
+        return $from === $to ? 0.0 : ($number - $from) / ($to - $from);
+    }
+
+    private function closest(float $share): int
+    {
+        $apart = array_map(fn (float $value): float => abs($this->share($value) - $share), $this->values);
+
+        return (int) array_search(min($apart), $apart, true);
+    }
+
     /**
      * @return array{non-empty-list<string>, array{float, float, string}}
      * @throws ModelException

@@ -197,6 +197,13 @@ final readonly class Dimension
         if (isset(self::NAMES[$key])) {
             return self::NAMES[$key];
         }
+
+        return 'a quantity in ' . $this->unit();
+    }
+
+    /** Its SI unit, of base units; empty for a plain number. */
+    public function unit(): string
+    {
         $units = [];
         foreach (['m', 'kg', 's', 'K', 'A'] as $i => $unit) {
             $e = $this->exponents[$i];
@@ -205,6 +212,6 @@ final readonly class Dimension
             }
         }
 
-        return 'a quantity in ' . implode('*', $units);
+        return implode('*', $units);
     }
 }

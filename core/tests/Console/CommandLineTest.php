@@ -66,6 +66,22 @@ final class CommandLineTest extends TestCase
         self::assertSame([2, true], [$code, str_contains($output, 'no parameter of this name')]);
     }
 
+    public function testASearchPrintsTheLightestBlockThatKeepsTheMargin(): void
+    {
+        $document = Models::block(['parameters' => ['wide' => '20 mm'], 'analysis' => ['grid' => ['grade' => 'scout']]]);
+        $document['parts'][0]['shape']['size'] = ['wide', '20 mm', '20 mm'];
+        $document['limits'][0]['atMost'] = '350 degC';
+        $search = fn (string $margin): array => $this->command('search', $document, 'wide=10 mm .. 20 mm', '--aim', 'least mass', '--margin', $margin, '--runs', '9', '--out', "$this->folder/search");
+        [$code, $output] = $search('10');
+        self::assertSame(0, $code, $output);
+        self::assertStringContainsString('the best point after 9 runs', $output);
+        // Spread from a narrower block to the whole film it has: 10 W / (100 W/m2K * wide * 20 mm) is 320 K for 15.6 mm.
+        self::assertMatchesRegularExpression('/^\d+,"1[56]\.\d+ mm",solved,/m', $output);
+        [$code, $output] = $search('200');
+        self::assertSame([1, true], [$code, str_contains($output, 'no point keeps the margin')], $output);
+        self::assertSame(2, $search('wide')[0]);
+    }
+
     public function testCheckRefusesWhatSolveRefuses(): void
     {
         $covered = Models::block();

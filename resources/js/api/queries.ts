@@ -162,7 +162,14 @@ export function useStartStudy(variant: number, project: number) {
 }
 
 /** Whether a study has points that are not over. */
-export const isOpen = ({ counts }: Study): boolean => counts.waiting + counts.queued + counts.running > 0;
+export const isOpen = ({ counts, growing, paused }: Study): boolean => counts.waiting + counts.queued + counts.running > 0 || (growing && !paused);
+
+interface Points {
+    now: string;
+    points: StudyPoint[];
+    /** Of a search the numbers of the points that no other one beats. */
+    best: number[];
+}
 
 /** A study with the points that are known, followed while it goes on: only what has changed comes again. */
 export function useStudy(id: number) {
@@ -178,14 +185,14 @@ export function useStudy(id: number) {
         // Once more when the last point has ended.
         queryKey: ['points', id],
         queryFn: async () => {
-            const known = client.getQueryData<{ now: string; points: StudyPoint[] }>(['points', id]);
-            const news = await api.get<{ now: string; points: StudyPoint[] }>(
-                `/api/studies/${id}/points${known ? `?since=${encodeURIComponent(known.now)}` : ''}`,
-            );
+            const known = client.getQueryData<Points>(['points', id]);
+            const news = await api.get<Points>(`/api/studies/${id}/points${known ? `?since=${encodeURIComponent(known.now)}` : ''}`);
             if (!known) return news;
             if (news.points.length === 0) return { ...known, now: news.now };
             const changed = new Map(news.points.map((point) => [point.number, point]));
-            return { now: news.now, points: known.points.map((point) => changed.get(point.number) ?? point) };
+            const had = new Set(known.points.map(({ number }) => number));
+            const added = news.points.filter(({ number }) => !had.has(number));
+            return { ...news, points: [...known.points.map((point) => changed.get(point.number) ?? point), ...added] };
         },
         refetchInterval: open ? refetchInterval : false,
     });
@@ -194,7 +201,7 @@ export function useStudy(id: number) {
     useEffect(() => {
         if (over) void refetch();
     }, [over, refetch]);
-    return { study, points: points.data?.points };
+    return { study, points: points.data?.points, best: points.data?.best };
 }
 
 export function useStudyChange(study: number, project: number) {

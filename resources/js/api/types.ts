@@ -18,6 +18,7 @@ export type RunReadings = Schemas['RunReadings'];
 export type ReportSection = Schemas['ReportRequest']['sections'] extends (infer S)[] | undefined ? S : never;
 export type Study = Schemas['Study'];
 export type StudyPlan = Schemas['StudyPlan'];
+export type SearchAim = Schemas['SearchAim'];
 export type StudyPoint = Schemas['StudyPoint'];
 export type Run = Schemas['Run'];
 export type Result = Schemas['Result'];

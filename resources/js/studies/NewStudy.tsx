@@ -21,11 +21,18 @@ import { partEntry } from '../model/document';
 import { gradeNames, grades } from '../model/grades';
 import { parametersOf } from '../model/parameters';
 import type { ModelEditor } from '../model/useModelEditor';
-import { useScreen } from '../state/screen';
-import { duration, thousands } from '../units/units';
+import { usePreferences, useScreen } from '../state/screen';
+import { differenceUnit, duration, thousands, typedDifference } from '../units/units';
+import { AimFields } from './AimFields';
+import { aimChoices, aimOf, FORMULA, type AimDraft } from './aims';
 import { nameFor, suggestedRange, variablesOf, withVariable } from './vary';
 
-const kinds: Record<StudyPlan['kind'], string> = { grid: 'Every combination', latin: 'Latin hypercube', table: 'Points of a table' };
+const kinds: Record<StudyPlan['kind'], string> = {
+    grid: 'Every combination',
+    latin: 'Latin hypercube',
+    table: 'Points of a table',
+    search: 'Search for the best',
+};
 
 interface Props {
     project: number;
@@ -40,17 +47,34 @@ export function NewStudy({ project, variant, editor, onClose }: Props) {
     const { revision } = editor;
     const selection = useScreen((s) => s.selection);
     const parameters = revision ? parametersOf(revision.document) : {};
-    const [name, setName] = useState('Sweep');
+    const [named, setName] = useState<string | null>(null);
     const [chosen, setChosen] = useState<Readonly<Record<string, string>>>({});
     const [kind, setKind] = useState<StudyPlan['kind']>('grid');
+    const name = named ?? (kind === 'search' ? 'Search' : 'Sweep');
     const [count, setCount] = useState('20');
     const [seed, setSeed] = useState('1');
     const [table, setTable] = useState('');
+    const units = usePreferences((s) => s.units);
+    const choices = aimChoices(revision?.outline ?? { limits: [], watches: [] });
+    const [aims, setAims] = useState<AimDraft[]>([{ key: choices[0]!.key, most: choices[0]!.most, formula: '' }]);
+    const [margin, setMargin] = useState('');
     const [grade, setGrade] = useState<Grade>('scout');
     const start = useStartStudy(variant, project);
     const plan: StudyPlan =
-        kind === 'table' ? { kind, table } : { kind, variations: chosen, ...(kind === 'latin' && { count: Number(count), seed: Number(seed) }) };
-    const complete = kind === 'table' ? table.trim() !== '' : Object.keys(chosen).length > 0;
+        kind === 'table'
+            ? { kind, table }
+            : {
+                  kind,
+                  variations: chosen,
+                  ...(kind !== 'grid' && { count: Number(count), seed: Number(seed) }),
+                  ...(kind === 'search' && {
+                      aims: aims.map((aim) => aimOf(aim, choices)),
+                      margin: margin.trim() === '' ? null : typedDifference(margin, units),
+                  }),
+              };
+    const aimed =
+        aims.every(({ key, formula }) => key !== FORMULA || formula.trim() !== '') && (margin.trim() === '' || Number.isFinite(typedDifference(margin, units)));
+    const complete = kind === 'table' ? table.trim() !== '' : Object.keys(chosen).length > 0 && (kind !== 'search' || aimed);
     const planned = useDeferredValue(complete && revision && editor.state === 'saved' ? { revision: revision.number, grade, plan } : null);
     const check = usePlanCheck(variant, planned);
     const report = useGridReport(variant, revision?.number ?? 0, grade, revision !== undefined && editor.state === 'saved');
@@ -93,13 +117,30 @@ export function NewStudy({ project, variant, editor, onClose }: Props) {
                                 </MenuItem>
                             ))}
                         </TextField>
-                        {kind === 'latin' && (
+                        {(kind === 'latin' || kind === 'search') && (
                             <>
-                                <TextField size="small" label="Number of points" value={count} onChange={(e) => setCount(e.target.value)} sx={{ width: 140 }} />
+                                <TextField
+                                    size="small"
+                                    label={kind === 'search' ? 'Number of runs' : 'Number of points'}
+                                    value={count}
+                                    onChange={(e) => setCount(e.target.value)}
+                                    sx={{ width: 140 }}
+                                />
                                 <TextField size="small" label="Seed" value={seed} onChange={(e) => setSeed(e.target.value)} sx={{ width: 80 }} />
                             </>
                         )}
                     </Stack>
+                    {kind === 'search' && (
+                        <AimFields
+                            aims={aims}
+                            onAims={setAims}
+                            choices={choices}
+                            margin={margin}
+                            onMargin={setMargin}
+                            unit={differenceUnit(units)}
+                            example={Object.keys(chosen)[0] ?? Object.keys(parameters)[0] ?? 'fin_height'}
+                        />
+                    )}
                     {kind === 'table' ? (
                         <TextField
                             label="Table: names of parameters in the first line, a point in each further one"
@@ -150,7 +191,7 @@ export function NewStudy({ project, variant, editor, onClose }: Props) {
                             ))}
                             {part && revision && <VaryField part={part.id} name={part.name ?? part.id} editor={editor} onVaried={vary} />}
                             <Typography variant="body2" color="text.secondary" sx={{ mt: 0.5 }}>
-                                A range as “20 mm .. 40 mm : 5”, or a list as “20 mm, 25 mm”.
+                                {kind === 'search' ? 'A range as “20 mm .. 40 mm”' : 'A range as “20 mm .. 40 mm : 5”'}, or a list as “20 mm, 25 mm”.
                             </Typography>
                         </Box>
                     )}
@@ -164,9 +205,11 @@ export function NewStudy({ project, variant, editor, onClose }: Props) {
                     {start.error && <Alert severity="error">{start.error.message}</Alert>}
                     {check.data && !check.error && (
                         <Typography role="status">
-                            <b>{check.data.count === 1 ? '1 point' : `${thousands(check.data.count)} points`}</b>
-                            {report.data ? `, about ${duration(report.data.seconds * check.data.count)} of computing` : ''}. Each starts from the nearest solved
-                            one.
+                            <b>
+                                {thousands(check.data.count)} {kind === 'search' ? 'runs' : check.data.count === 1 ? 'point' : 'points'}
+                            </b>
+                            {report.data ? `, about ${duration(report.data.seconds * check.data.count)} of computing` : ''}.{' '}
+                            {kind === 'search' ? 'Each run tells where the next ones are worth most.' : 'Each starts from the nearest solved one.'}
                         </Typography>
                     )}
                 </Stack>

@@ -26,10 +26,10 @@ const colours: Partial<Record<StudyPoint['state'], string>> = {
     stopped: 'warning.main',
 };
 
-/** A parameter as exactly as it is written; what was computed to a hundredth, or three digits where it is small. */
-function textOf({ id, isParameter }: Axis, value: number | null): string {
+/** A parameter as exactly as it is written; a temperature or margin to a hundredth, all else to four digits. */
+function textOf({ id, isParameter, unit }: Axis, value: number | null): string {
     if (value === null) return '—';
-    const text = isParameter ? significant(value, 6) : Math.abs(value) >= 1 ? number(value, 2) : significant(value, 3);
+    const text = isParameter ? significant(value, 6) : ['K', '°C', '°F'].includes(unit) ? number(value, 2) : significant(value, 4);
     return id === 'margin' && value > 0 ? `+${text}` : text;
 }
 
@@ -39,7 +39,8 @@ interface Props {
     sorting: Sorting;
     onSort: (sorting: Sorting) => void;
     selected: number | null;
-    best: number | null;
+    /** Numbers of the best points: one, or those of a front. */
+    best: readonly number[];
     onSelect: (number: number) => void;
 }
 
@@ -136,7 +137,7 @@ export function PointTable({ points, axes, sorting, onSort, selected, best, onSe
                                 borderBottom: 1,
                                 borderColor: 'divider',
                                 bgcolor: point.number === selected ? 'action.selected' : undefined,
-                                fontWeight: point.number === best ? 600 : undefined,
+                                fontWeight: best.includes(point.number) ? 600 : undefined,
                                 '&:hover': { bgcolor: 'action.hover' },
                             }}
                         >
@@ -148,7 +149,7 @@ export function PointTable({ points, axes, sorting, onSort, selected, best, onSe
                                 sx={{ color: colours[point.state] ?? 'text.secondary', whiteSpace: 'nowrap' }}
                                 title={point.message ?? undefined}
                             >
-                                {point.number === best ? 'best' : stateTexts[point.state]}
+                                {best.includes(point.number) ? (best.length > 1 ? 'front' : 'best') : stateTexts[point.state]}
                             </Box>
                             {axes.map((axis) => {
                                 const value = axis.of(point);

@@ -18,31 +18,35 @@ interface Props {
     points: readonly StudyPoint[];
     parameters: readonly Axis[];
     results: readonly Axis[];
+    /** What a search aims at. */
+    aimed: readonly Axis[];
+    /** Numbers of the best points. */
+    best: readonly number[];
     selected: number | null;
     onSelect: (number: number) => void;
 }
 
 /** The points of a study as curves over one parameter, a map over two, a cloud over any two numbers, or lines through all of them. */
-export function StudyCharts({ points, parameters, results, selected, onSelect }: Props) {
+export function StudyCharts({ points, parameters, results, aimed, best, selected, onSelect }: Props) {
     const { palette } = useTheme();
-    const kinds = chartsFor(parameters.length);
-    const [kind, setKind] = useState<ChartKind>(kinds[0]!);
-    const [wanted, setWanted] = useState('margin');
+    const kinds = useMemo(() => chartsFor(parameters.length), [parameters.length]);
+    // Two aims are drawn against each other, as soon as they are known.
+    const [first, second] = aimed;
+    const [picked, setKind] = useState<ChartKind | null>(null);
+    const kind = picked ?? (second ? 'scatter' : kinds[0]!);
+    const [wanted, setWanted] = useState<string | null>(null);
     const [across, setAcross] = useState<string | null>(null);
     const all = [...parameters, ...results];
-    const y = results.find(({ id }) => id === wanted) ?? results[0]!;
-    const x = all.find(({ id }) => id === across) ?? parameters[0]!;
+    const chosen = useMemo(() => {
+        const y = results.find(({ id }) => id === wanted) ?? second ?? results[0]!;
+        const x = [...parameters, ...results].find(({ id }) => id === across) ?? (second && kind === 'scatter' ? first : undefined) ?? parameters[0]!;
+        return { x, y, parameters, results: [y], front: best.length > 1 ? [...best] : [] };
+    }, [results, parameters, wanted, across, first, second, kind, best]);
+    const { x, y } = chosen;
     const solved = points.some((point) => y.of(point) !== null);
     const option = useMemo(
-        () =>
-            chartOf(
-                kind,
-                points,
-                { x, y, parameters, results: [y] },
-                { text: palette.text.secondary, line: palette.divider, strong: palette.text.primary },
-                selected,
-            ),
-        [kind, points, x, y, parameters, palette, selected],
+        () => chartOf(kind, points, chosen, { text: palette.text.secondary, line: palette.divider, strong: palette.text.primary }, selected),
+        [kind, points, chosen, palette, selected],
     );
     const choose = useCallback(
         (event: { data?: unknown }) => {

@@ -1,6 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
@@ -33,14 +34,18 @@ export default function StudyScreen() {
     const navigate = useNavigate();
     const units = usePreferences((s) => s.units);
     const project = useProject(projectId);
-    const { study, points: known } = useStudy(id);
+    const { study, points: known, best: found } = useStudy(id);
     const points = known ?? none;
     const change = useStudyChange(id, projectId);
     const [sorting, setSorting] = useState<Sorting>(null);
     const [filter, setFilter] = useState<StudyPoint['state'] | 'all'>('all');
     const [selected, setSelected] = useState<number | null>(null);
     const select = useCallback((number: number) => setSelected(number), []);
-    const { parameters, results } = useMemo(() => axesOf(study.data?.names ?? [], points, units), [study.data?.names, points, units]);
+    const plan = study.data?.plan;
+    const { parameters, results, aimed } = useMemo(
+        () => axesOf(study.data?.names ?? [], points, units, plan?.aims),
+        [study.data?.names, points, units, plan?.aims],
+    );
     const axes = useMemo(() => [...parameters, ...results.slice(0, 4)], [parameters, results]);
     const rows = useMemo(
         () =>
@@ -51,7 +56,10 @@ export default function StudyScreen() {
             ),
         [points, filter, axes, sorting],
     );
-    const best = useMemo(() => bestOf(points), [points]);
+    const best = useMemo(() => {
+        const alone = bestOf(points);
+        return plan?.kind === 'search' ? (found ?? []) : alone ? [alone.number] : [];
+    }, [plan?.kind, found, points]);
     const mayEdit = project.data !== undefined && project.data.role !== 'viewer';
     const base = project.data?.variants.find((variant) => variant.id === study.data?.variant);
     const point = points.find(({ number }) => number === selected) ?? null;
@@ -99,7 +107,7 @@ export default function StudyScreen() {
                 )}
             </Bar>
             {(study.error ?? change.error) && <Alert severity="error">{(study.error ?? change.error)!.message}</Alert>}
-            {study.data && <Progress study={study.data} />}
+            {study.data && <Progress study={study.data} best={best} onSelect={select} />}
             <Stack component="main" direction="row" sx={{ flex: 1, minHeight: 0 }}>
                 <Stack
                     component="section"
@@ -130,21 +138,21 @@ export default function StudyScreen() {
                         <TableTools label={study.data?.name ?? 'Study'} table={table} />
                     </Stack>
                     <Box sx={{ flex: 1, minHeight: 0 }}>
-                        <PointTable
-                            points={rows}
-                            axes={axes}
-                            sorting={sorting}
-                            onSort={setSorting}
-                            selected={selected}
-                            best={best?.number ?? null}
-                            onSelect={select}
-                        />
+                        <PointTable points={rows} axes={axes} sorting={sorting} onSort={setSorting} selected={selected} best={best} onSelect={select} />
                     </Box>
                 </Stack>
                 <Stack component="section" aria-label="Charts of the study" sx={{ flex: '1 1 46%', minWidth: 0, overflow: 'auto' }}>
                     {study.data && parameters.length > 0 && (
                         <Boundary what="The chart" resetKeys={[points]}>
-                            <StudyCharts points={points} parameters={parameters} results={results} selected={selected} onSelect={select} />
+                            <StudyCharts
+                                points={points}
+                                parameters={parameters}
+                                results={results}
+                                aimed={aimed}
+                                best={best}
+                                selected={selected}
+                                onSelect={select}
+                            />
                         </Boundary>
                     )}
                     {point && (
@@ -199,10 +207,13 @@ function Controls({ study, busy, onPause, onRetry, onDelete }: ControlsProps) {
     );
 }
 
-function Progress({ study }: { study: Study }) {
-    const { counts, paused } = study;
-    const all = Object.values(counts).reduce((sum, count) => sum + count, 0);
-    const over = all - counts.waiting - counts.queued - counts.running;
+function Progress({ study, best, onSelect }: { study: Study; best: readonly number[]; onSelect: (number: number) => void }) {
+    const { counts, paused, plan, growing } = study;
+    const search = plan.kind === 'search';
+    const made = Object.values(counts).reduce((sum, count) => sum + count, 0);
+    const over = made - counts.waiting - counts.queued - counts.running;
+    const all = growing ? (plan.count ?? made) : made;
+    const asked = search && plan.margin != null;
     const troubles = [
         counts.impossible > 0 && `${counts.impossible} impossible`,
         counts.failed > 0 && `${counts.failed} failed`,
@@ -214,10 +225,28 @@ function Progress({ study }: { study: Study }) {
                 <b>
                     {over} of {all}
                 </b>{' '}
-                points computed
+                {search ? 'runs spent' : 'points computed'}
                 {counts.running > 0 ? `, ${counts.running} running` : ''}
                 {troubles.length > 0 ? `, ${troubles.join(', ')}` : ''}
-                {paused && isOpen(study) ? '; paused' : ''}
+                {paused && (growing || isOpen(study)) ? '; paused' : ''}
+                {search && over > 0 && (
+                    <>
+                        {'. '}
+                        {best.length === 0 && (asked ? 'No point keeps the margin yet.' : 'No point has what is aimed at yet.')}
+                        {best.length > 1 && `${best.length} points that no other one beats, drawn as a front.`}
+                        {best.length === 1 && (
+                            <>
+                                Best:{' '}
+                                <ButtonBase
+                                    onClick={() => onSelect(best[0]!)}
+                                    sx={{ fontSize: 13, fontWeight: 600, color: 'primary.main', verticalAlign: 'baseline' }}
+                                >
+                                    point {best[0]}
+                                </ButtonBase>
+                            </>
+                        )}
+                    </>
+                )}
             </Typography>
             {isOpen(study) && (
                 <LinearProgress

@@ -15,6 +15,8 @@ export interface Chosen {
     y: Axis;
     parameters: readonly Axis[];
     results: readonly Axis[];
+    /** Numbers of the points of a front, which a line joins where its two aims are drawn. */
+    front: readonly number[];
 }
 
 export interface Look {
@@ -195,8 +197,9 @@ function cloud(points: readonly StudyPoint[], chosen: Chosen, look: Look, select
 }
 
 function scatter(points: readonly StudyPoint[], chosen: Chosen, look: Look, selected: number | null): EChartsCoreOption {
-    const { x, y } = chosen;
+    const { x, y, front } = chosen;
     const shown = points.filter((point) => x.of(point) !== null);
+    const datum = (point: StudyPoint): Datum => ({ value: [x.of(point)!, y.of(point)!], number: point.number });
     return {
         grid: frame,
         tooltip: tooltip(points, chosen),
@@ -209,8 +212,22 @@ function scatter(points: readonly StudyPoint[], chosen: Chosen, look: Look, sele
                 color: seriesColours[0],
                 large: shown.length > 2000,
                 ...mark(selected, look),
-                data: shown.map((point): Datum => ({ value: [x.of(point)!, y.of(point)!], number: point.number })),
+                data: shown.map(datum),
             },
+            ...(front.length === 0
+                ? []
+                : [
+                      {
+                          type: 'line',
+                          color: seriesColours[1],
+                          lineStyle: { width: 1.5, type: 'dashed' },
+                          ...mark(selected, look),
+                          data: shown
+                              .filter(({ number }) => front.includes(number))
+                              .map(datum)
+                              .sort((a, b) => Number(a.value[0]) - Number(b.value[0])),
+                      },
+                  ]),
         ],
     };
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { StudyPoint } from '../api/types';
+import type { SearchAim, StudyPoint } from '../api/types';
+import { aimChoices, aimOf } from './aims';
 import { chartOf, chartsFor } from './chartOptions';
 import { axesOf, bestOf, sortedBy } from './points';
 
@@ -13,6 +14,7 @@ const point = (number: number, height: string, junction: number | null, fields: 
     run: null,
     worstMargin: junction === null ? null : 353.15 - junction,
     seconds: null,
+    aims: [],
     readings:
         junction === null
             ? []
@@ -70,9 +72,32 @@ describe('the numbers of a study', () => {
     });
 });
 
+describe('the aims of a search', () => {
+    const aims: SearchAim[] = [
+        { kind: 'formula', of: '2 * fin_height^2', most: false, unit: 'm^2' },
+        { kind: 'reading', of: 'l1', most: false },
+    ];
+    const found = axesOf(['fin_height', 'watts'], [point(1, '18 mm', 350.15, { aims: [0.000648, 350.15] })], 'mm', aims);
+
+    it('come first among the results, a formula with its unit', () => {
+        expect(found.aimed.map(({ title, unit }) => [title, unit])).toEqual([
+            ['2 * fin_height^2', 'm²'],
+            ['Junction', '°C'],
+        ]);
+        expect(found.results.map(({ id }) => id)).toEqual(['aim 0', 'reading l1', 'margin']);
+    });
+
+    it('are chosen from what runs read, and the margin only where there is a limit', () => {
+        const choices = aimChoices({ limits: [], watches: [{ id: 'w1', name: 'Flow' }] } as unknown as Parameters<typeof aimChoices>[0]);
+        expect(choices.map(({ title }) => title)).toEqual(['Mass', 'Flow', 'Formula of parameters']);
+        expect(aimOf({ key: 'reading w1', most: true, formula: 'unused' }, choices)).toEqual({ kind: 'reading', of: 'w1', most: true });
+        expect(aimOf({ key: 'formula', most: false, formula: '3 * a' }, choices)).toEqual({ kind: 'formula', of: '3 * a', most: false });
+    });
+});
+
 describe('the charts of a study', () => {
     const look = { text: '#555', line: '#ddd', strong: '#000' };
-    const chosen = { x: parameters[0]!, y: results[0]!, parameters, results: [results[0]!] };
+    const chosen = { x: parameters[0]!, y: results[0]!, parameters, results: [results[0]!], front: [] };
     type Series = { data: { value: number[]; number: number }[] }[];
 
     it('are those that tell most of so many parameters', () => {
@@ -96,11 +121,19 @@ describe('the charts of a study', () => {
             ['20 W', '24 W'].map((watts, m) => point(2 * n + m + 1, `${height} mm`, 350, { texts: [`${height} mm`, watts] })),
         );
         const axes = axesOf(['fin_height', 'watts'], grid, 'mm');
-        const of = { x: axes.parameters[0]!, y: axes.results[0]!, parameters: axes.parameters, results: [axes.results[0]!] };
+        const of = { x: axes.parameters[0]!, y: axes.results[0]!, parameters: axes.parameters, results: [axes.results[0]!], front: [] };
         const kindOf = (of: object) => (of as { series: { type: string }[] }).series[0]!.type;
         expect(kindOf(chartOf('map', grid, of, look, null))).toBe('heatmap');
         const scattered = grid.map((one, n) => ({ ...one, texts: [`${18 + n} mm`, `${20 + 0.3 * n} W`] }));
         expect(kindOf(chartOf('map', scattered, of, look, null))).toBe('scatter');
+    });
+
+    it('join the points of a front by their first aim', () => {
+        const series = chartOf('scatter', points, { ...chosen, front: [3, 1] }, look, null).series as Series;
+        expect(series.map(({ data }) => data.map(({ number }) => number))).toEqual([
+            [1, 3, 4],
+            [1, 3],
+        ]);
     });
 
     it('lay a line through all axes for every point', () => {

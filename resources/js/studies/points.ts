@@ -1,4 +1,4 @@
-import type { StudyPoint } from '../api/types';
+import type { SearchAim, StudyPoint } from '../api/types';
 import { measureOf } from '../units/quantities';
 import { differenceNumber, differenceUnit, type UnitSet } from '../units/units';
 
@@ -24,8 +24,13 @@ export const nameOf = (name: string): string =>
         .filter((step, n) => !(name.includes('/') && n === 0) && step !== 'shape')
         .join(' ');
 
-/** The axes of a study: its parameters, then all that its points read. */
-export function axesOf(names: readonly string[], points: readonly StudyPoint[], units: UnitSet): { parameters: Axis[]; results: Axis[] } {
+/** The axes of a study: its parameters, then all that its points read, what is aimed at first. */
+export function axesOf(
+    names: readonly string[],
+    points: readonly StudyPoint[],
+    units: UnitSet,
+    aims: readonly SearchAim[] = [],
+): { parameters: Axis[]; results: Axis[]; aimed: Axis[] } {
     const parameters = names.map((name, n): Axis => {
         // Written with one unit everywhere, its numbers are those that were written; else SI ones.
         const written = points.map(({ texts }) => NUMBER.exec(texts[n] ?? ''));
@@ -63,7 +68,24 @@ export function axesOf(names: readonly string[], points: readonly StudyPoint[], 
         isParameter: false,
         better: 1,
     };
-    return { parameters, results: [margin, ...results] };
+    const formulas = aims.flatMap((aim, n): Axis[] =>
+        aim.kind !== 'formula'
+            ? []
+            : [
+                  {
+                      id: `aim ${n}`,
+                      title: aim.of,
+                      unit: (aim.unit ?? '').replace(/\^2/g, '²').replace(/\^3/g, '³').replace(/\*/g, '·'),
+                      of: (point) => point.aims[n] ?? null,
+                      isParameter: false,
+                      better: 0,
+                  },
+              ],
+    );
+    const all = [margin, ...formulas, ...results];
+    const ids = aims.map((aim, n) => (aim.kind === 'margin' ? 'margin' : aim.kind === 'reading' ? `reading ${aim.of}` : `aim ${n}`));
+    const aimed = ids.flatMap((id) => all.filter((axis) => axis.id === id));
+    return { parameters, results: [...aimed, ...all.filter((axis) => !aimed.includes(axis))], aimed };
 }
 
 export type Sorting = { axis: string; descending: boolean } | null;

@@ -25,6 +25,7 @@ const units: Readonly<Record<string, string>> = {
     nusselt: '',
     wallShear: 'Pa',
     pressure: 'Pa',
+    mass: 'kg',
 };
 
 const plain = (quantity: string, value: number): string =>

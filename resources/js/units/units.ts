@@ -20,6 +20,8 @@ const minus = (text: string): string => text.replace('-', '−');
 export const temperatureUnit = (set: UnitSet): string => temperatures[set].unit;
 export const temperatureNumber = (kelvin: number, set: UnitSet): number => temperatures[set].from(kelvin);
 export const differenceNumber = (kelvin: number, set: UnitSet): number => kelvin * temperatures[set].perKelvin;
+/** Kelvin of a bare number in the unit of differences of the set; not a number where it is none. */
+export const typedDifference = (text: string, set: UnitSet): number => Number(text.replace(',', '.')) / temperatures[set].perKelvin;
 export const differenceUnit = (set: UnitSet): string => (set === 'us' ? '°F' : 'K');
 
 export const number = (value: number, digits = 1): string => minus(value.toFixed(digits));

@@ -29,6 +29,7 @@ const study = (fields: Partial<Study> = {}): Study => ({
     plan: { kind: 'grid', variations: { 'parts/fan/shape/speedFactor': '1.2' } },
     names: ['parts/fan/shape/speedFactor'],
     paused: false,
+    growing: false,
     createdAt: null,
     counts,
     ...fields,
