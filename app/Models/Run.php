@@ -90,6 +90,15 @@ final class Run extends Model implements BelongsToProject
         $query->whereIn('state', [RunState::Queued, RunState::Running]);
     }
 
+    /** Its model document, with the tolerances that its variant has now where nothing else of it has changed. */
+    public function tolerated(): string
+    {
+        $own = $this->loadMissing('revision')->revision;
+        $head = $this->variant()->first()?->head()->first();
+
+        return $head !== null && $head->hash === $own->hash ? $head->document : $own->document;
+    }
+
     /** Folder of this run on the fields disk. */
     public function folder(): string
     {

@@ -41,10 +41,10 @@ final readonly class PlanRequest
             'revision' => ['required', 'integer', 'min:1'],
             'grade' => ['required', Rule::in(GridSettings::GRADES)],
             'plan' => ['required', 'array'],
-            'plan.kind' => ['required', Rule::in(['grid', 'latin', 'table', 'search'])],
+            'plan.kind' => ['required', Rule::in(['grid', 'latin', 'table', 'builds', 'search'])],
             'plan.variations' => ['array', 'max:12'],
             'plan.variations.*' => ['string', 'max:2000'],
-            'plan.count' => ['required_if:plan.kind,latin,search', 'integer'],
+            'plan.count' => ['required_if:plan.kind,latin,builds,search', 'integer'],
             'plan.seed' => ['integer', 'min:0'],
             'plan.margin' => ['nullable', 'numeric'],
             'plan.aims' => ['required_if:plan.kind,search', 'array', 'max:2'],
@@ -67,6 +67,7 @@ final readonly class PlanRequest
         $points = match ($kind) {
             'grid' => SweepPlan::grid($document, $variations),
             'latin' => SweepPlan::latin($document, $variations, $request->integer('plan.count'), $request->integer('plan.seed', 1)),
+            'builds' => SweepPlan::builds($document, $request->integer('plan.count'), $request->integer('plan.seed', 1)),
             default => SweepPlan::table($document, $request->string('plan.table')->toString()),
         };
 

@@ -110,13 +110,14 @@ final class StudyTest extends TestCase
         $this->actingAs($user)->postJson("/api/variants/$variant->id/studies/check", $asked)->assertOk()->assertJsonPath('count', 9)->assertJsonPath('names', ['wide']);
         $id = $this->postJson("/api/variants/$variant->id/studies", ['name' => 'Search', ...$asked])->assertCreated()->assertJsonPath('growing', true)->assertJsonPath('plan.aims.0.unit', 'm')->json('id');
         $study = Study::query()->whereKey($id)->firstOrFail();
+        $address = "/api/studies/$study->id";
         $first = $study->points()->count();
         self::assertLessThan(9, $first);
-        $this->patchJson("/api/studies/$id", ['paused' => true])->assertOk();
+        $this->patchJson($address, ['paused' => true])->assertOk();
         $this->workAll($study);
         $this->command('foehn:recover');
         self::assertSame($first, $study->points()->count(), 'a paused search asks for nothing');
-        $this->patchJson("/api/studies/$id", ['paused' => false])->assertOk();
+        $this->patchJson($address, ['paused' => false])->assertOk();
         $this->command('foehn:recover');
         $this->command('foehn:recover');
         self::assertGreaterThan($first, $study->points()->count());
@@ -127,10 +128,33 @@ final class StudyTest extends TestCase
         $this->workAll($study);
 
         self::assertSame(9, $study->points()->where('state', PointState::Solved)->count());
-        $answer = $this->getJson("/api/studies/$id/points")->assertOk()->assertJsonCount(1, 'best')->json();
+        $answer = $this->getJson("$address/points")->assertOk()->assertJsonCount(1, 'best')->json();
         $best = Nested::number($answer, 'best', 0) - 1;
         self::assertGreaterThanOrEqual(-200.0, Nested::number($answer, 'points', (int) $best, 'worstMargin'));
         self::assertEqualsWithDelta(2.0 * Nested::number($answer, 'points', (int) $best, 'numbers', 0), Nested::number($answer, 'points', (int) $best, 'aims', 0), 1e-12);
+    }
+
+    public function testBuildsAreDrawnWithinTheTolerancesWhichDoNotMakeAResultOld(): void
+    {
+        $user = $this->user();
+        $variant = $this->variantOf($user, self::document());
+        $builds = fn (int $revision): array => ['revision' => $revision, 'grade' => 'scout', 'plan' => ['kind' => 'builds', 'count' => 5, 'seed' => 1]];
+        $refused = $this->actingAs($user)->postJson("/api/variants/$variant->id/studies/check", $builds(1))->assertUnprocessable();
+        self::assertStringContainsString('the model has no tolerances', (string) $refused->getContent());
+        $document = [...self::document(), 'parameters' => ['wide' => '15 mm'], 'tolerances' => [['of' => 'wide', 'by' => '1 mm'], ['of' => 'parts/block/power', 'by' => '10 %', 'distribution' => 'normal']]];
+        $before = $variant->head()->firstOrFail()->hash;
+        $this->putJson("/api/variants/$variant->id/model", ['base' => 1, 'document' => $document, 'step' => 'Tolerances'])->assertSuccessful();
+        self::assertNotSame($before, $now = $variant->head()->firstOrFail()->hash, 'narrower');
+        $this->putJson("/api/variants/$variant->id/model", ['base' => 2, 'document' => [...$document, 'tolerances' => []], 'step' => 'None'])->assertSuccessful();
+        self::assertSame($now, $variant->head()->firstOrFail()->hash, 'the same design');
+        $id = $this->postJson("/api/variants/$variant->id/studies", ['name' => 'Builds', ...$builds(2)])->assertCreated()->assertJsonPath('names', ['wide', 'parts/block/power'])->json('id');
+        $study = Study::query()->whereKey($id)->firstOrFail();
+        $this->workAll($study);
+        self::assertSame(5, $study->points()->where('state', PointState::Solved)->count());
+        foreach ($study->points as $point) {
+            self::assertEqualsWithDelta(0.015, $point->numbers[0], 0.001);
+            self::assertEqualsWithDelta(10.0, $point->numbers[1], 1.5);
+        }
     }
 
     public function testFailedPointsAloneAreTriedAgain(): void

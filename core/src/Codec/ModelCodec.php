@@ -10,6 +10,7 @@ use Foehn\Model\Contents;
 use Foehn\Model\Model;
 use Foehn\Model\ModelException;
 use Foehn\Model\Questions;
+use stdClass;
 
 /** Reads a model document into an evaluated Model; every problem is reported with its JSON pointer. */
 final class ModelCodec
@@ -45,10 +46,18 @@ final class ModelCodec
         return $document;
     }
 
-    /** Names what a document says, however it is laid out: SHA-256 of its shortest text. An edit that is undone has the name from before. */
+    /**
+     * Names what a document says, however it is laid out: SHA-256 of its shortest text. An edit that is undone has the name from before.
+     * Tolerances are left out: the design that is computed is the same with any of them.
+     */
     public static function hash(string $json): string
     {
-        return hash('sha256', json_encode(json_decode($json), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
+        $document = json_decode($json);
+        if ($document instanceof stdClass) {
+            unset($document->tolerances);
+        }
+
+        return hash('sha256', json_encode($document, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
     }
 
     /**
@@ -77,11 +86,13 @@ final class ModelCodec
         $targets = new TargetReader($parts, $assemblies, $problems, $surroundings->temperature);
         $watches = array_merge(...array_map($targets->watches(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches')));
         $limits = array_merge(...array_map($targets->limits(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits')));
+        $tolerated = new ToleranceReader($document, $parameters);
+        $tolerances = array_values(array_filter(array_map($tolerated->read(...), $root->objects('tolerances', ToleranceReader::MOST, 'tolerances'))));
         [$grid, $convergence] = AnalysisReader::read($root->object('analysis'), $parts);
         $root->close();
         $problems->throwIfAny();
 
-        $model = new Model($name, $surroundings, $physics, $space, new Contents($materials, $parts, $assemblies), new Questions($watches, $limits), $grid, $convergence);
+        $model = new Model($name, $surroundings, $physics, $space, new Contents($materials, $parts, $assemblies), new Questions($watches, $limits, $tolerances), $grid, $convergence);
         ModelChecks::run($model, $problems);
         $problems->throwIfAny();
 

@@ -23,12 +23,13 @@ final class InfluenceCommand
     public static function run(array $arguments): int
     {
         $options = Options::parse($arguments, ['out', 'grade', 'start'], []);
-        $model = ModelCodec::fromJson(Options::read($options->only('the model document')));
+        $document = ModelCodec::parse(Options::read($options->only('the model document')));
+        $model = ModelCodec::fromDocument($document);
         $grade = $options->grade();
         $model = $grade === null ? $model : $model->withGrade($grade);
         $start = $options->value('start');
         $heat = (new SteadySolver($model, new TerminalListener(), $start === null ? new Start() : SolveFiles::start($start, true)))->linearised();
-        $found = WhatIf::of($heat, function (float $share): void {
+        $found = WhatIf::of($heat, $document, function (float $share): void {
             fprintf(STDERR, "\r%3.0f %%", 100.0 * $share);
         });
         fwrite(STDERR, "\r     \r");
@@ -52,6 +53,14 @@ final class InfluenceCommand
         }
         $heads = array_map(fn (array $source): string => $names[$source['part']] ?? $source['part'], $document['sources']);
         echo "Influence, K/W: rise of the part in the row for a watt in the part above.\n\n", TextTable::render(['Part', ...$heads], $rows, range(1, max(1, count($heads))));
+        self::printHelps($model, $found, $names);
+        self::printTolerances($model, $found);
+    }
+
+    /** @param array<string, string> $names of the parts */
+    private static function printHelps(Model $model, WhatIf $found, array $names): void
+    {
+        $document = $found->document;
         if ($document['limit'] === null) {
             return;
         }
@@ -59,6 +68,23 @@ final class InfluenceCommand
         echo "\nWhat would help: $limit\n\n", TextTable::render(['What', 'Change', 'Effect, K'], array_map(fn (array $row): array => [
             self::label($row, $names), in_array($row['unit'], ['K'], true) ? sprintf('%+.0f K', $row['step']) : sprintf('%+.0f %%', 100.0 * $row['step']), sprintf('%+.2f', $row['change']),
         ], $document['helps']), [1, 2]);
+    }
+
+    private static function printTolerances(Model $model, WhatIf $found): void
+    {
+        $tolerances = $found->document['tolerances'];
+        if ($tolerances === null) {
+            return;
+        }
+        $names = array_column($model->limits, 'name', 'id');
+        $heads = array_map(fn (array $limit): string => $names[$limit['id']] ?? $limit['id'], $tolerances['limits']);
+        $rows = array_map(fn (array $row): array => [
+            "$row[of] ± $row[by]", $row['distribution'], ...array_map(fn (array $limit): string => $row['changes'] === null ? '' : sprintf('%+.2f', $row['changes'][$limit['id']]), $tolerances['limits']),
+        ], $tolerances['rows']);
+        $rows[] = ['Margin', '', ...array_map(fn (array $limit): string => sprintf('%.2f', $limit['margin']), $tolerances['limits'])];
+        $rows[] = ['Met in, %', '', ...array_map(fn (array $limit): string => sprintf('%.1f', 100.0 * $limit['met']), $tolerances['limits'])];
+        echo "\nTolerances: change of each margin at the upper end, K; empty where only computed builds can tell.\n\n", TextTable::render(['Tolerance', 'Distribution', ...$heads], $rows, range(2, 1 + max(1, count($heads))));
+        echo $tolerances['met'] === null ? '' : sprintf("\nAll limits are met in %.1f %% of builds.\n", 100.0 * $tolerances['met']);
     }
 
     /**

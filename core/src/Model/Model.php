@@ -30,6 +30,9 @@ final readonly class Model
     /** @var list<Limit> */
     public array $limits;
 
+    /** @var list<Tolerance> */
+    public array $tolerances;
+
     public function __construct(
         public string $name,
         public Surroundings $surroundings,
@@ -41,7 +44,7 @@ final readonly class Model
         public ConvergenceTarget $convergence = new ConvergenceTarget(),
     ) {
         [$this->materials, $this->parts, $this->assemblies] = [$contents->materials, $contents->parts, $contents->assemblies];
-        [$this->watches, $this->limits] = [$questions->watches, $questions->limits];
+        [$this->watches, $this->limits, $this->tolerances] = [$questions->watches, $questions->limits, $questions->tolerances];
     }
 
     public function withGrade(string $grade): self

@@ -10,8 +10,9 @@ final readonly class Questions
     /**
      * @param list<Watch> $watches
      * @param list<Limit> $limits
+     * @param list<Tolerance> $tolerances
      */
-    public function __construct(public array $watches, public array $limits)
+    public function __construct(public array $watches, public array $limits, public array $tolerances = [])
     {
     }
 }

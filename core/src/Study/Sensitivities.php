@@ -7,7 +7,6 @@ namespace Foehn\Study;
 use Foehn\Model\Limit;
 use Foehn\Observe\Gradient;
 use Foehn\Observe\Readings;
-use Foehn\Observe\State;
 use Foehn\Physics\PhysicsException;
 use Foehn\Solve\LinearHeat;
 
@@ -62,7 +61,7 @@ final class Sensitivities
         $parameters = (new Parameters($this->heat->state->model))->all();
         $rows = [];
         foreach ($parameters as $n => $parameter) {
-            $change = $parameter->step / self::SMALL * $this->small($parameter, $limit, $adjoint, (float) $value);
+            $change = $parameter->step / self::SMALL * ((new Response($this->heat, ($parameter->changed)(self::SMALL)))->of($limit, $adjoint) - (float) $value);
             if (abs($change) >= self::LEAST) {
                 $rows[] = ['kind' => $parameter->kind, 'of' => $parameter->of, 'face' => $parameter->face, 'value' => $parameter->value, 'unit' => $parameter->unit, 'step' => $parameter->step, 'change' => $change];
             }
@@ -71,24 +70,5 @@ final class Sensitivities
         usort($rows, fn (array $a, array $b): int => abs($b['change']) <=> abs($a['change']));
 
         return $rows;
-    }
-
-    /**
-     * Change of the value for a small change of a parameter: through the temperatures, and at temperatures that stay.
-     *
-     * @param array<int, float> $adjoint
-     */
-    private function small(Parameter $parameter, Limit $limit, array $adjoint, float $value): float
-    {
-        $state = $this->heat->state;
-        $model = ($parameter->changed)(self::SMALL);
-        $system = $this->heat->systemOf($model);
-        $through = 0.0;
-        foreach ($this->heat->residual($model, $system) as $cell => $watts) {
-            $through += $adjoint[$cell] * $watts;
-        }
-        $seen = (new Readings(new State($model, $state->voxels, $system, $state->temperature, $state->flow, $state->currents)))->of($limit);
-
-        return $through + (float) $seen - $value;
     }
 }

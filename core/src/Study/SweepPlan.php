@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Study;
 
+use Foehn\Codec\DocumentField;
 use Foehn\Codec\ModelCodec;
 use Foehn\Codec\ParametersReader;
 use Foehn\Codec\Problems;
@@ -70,6 +71,42 @@ final readonly class SweepPlan
         }
 
         return self::of($document, array_keys($variations), array_map(fn (int $n): array => array_column($columns, $n), range(0, $count - 1)));
+    }
+
+    /**
+     * Builds of a design: what has a tolerance lies within it as its distribution says, spread over the builds as in a Latin hypercube; what is
+     * to be at its worse end is at either.
+     *
+     * @param array<mixed> $document of the model
+     * @throws ModelException
+     */
+    public static function builds(array $document, int $count, int $seed): self
+    {
+        self::checkCount($count);
+        $tolerances = ModelCodec::fromDocument($document)->tolerances;
+        if ($tolerances === []) {
+            throw ModelException::at('', 'the model has no tolerances; give some first, such as watts ± 10 %');
+        }
+        $random = new Randomizer(new Xoshiro256StarStar($seed));
+        $texts = $numbers = [];
+        foreach ($tolerances as $tolerance) {
+            /** @var list<int> $slices */
+            $slices = $random->shuffleArray(range(0, $count - 1));
+            $shares = array_map(function (int $slice) use ($tolerance, $random, $count): float {
+                $quantile = ($slice + (0.5 + $random->getInt(0, self::FINENESS - 1)) / self::FINENESS) / $count;
+
+                return Builds::share($tolerance->distribution, $quantile) ?? ($quantile < 0.5 ? -1.0 : 1.0);
+            }, $slices);
+            $texts[] = array_map($tolerance->text(...), $shares);
+            $numbers[] = array_map(fn (float $share): float => $tolerance->nominal + $share * $tolerance->half, $shares);
+        }
+        $points = range(0, $count - 1);
+
+        return new self(
+            array_column($tolerances, 'of'),
+            array_map(fn (int $n): array => array_column($texts, $n), $points),
+            array_map(fn (int $n): array => array_column($numbers, $n), $points),
+        );
     }
 
     /**
@@ -169,8 +206,8 @@ final readonly class SweepPlan
         $parameters = $document->parameters ?? null;
         $parameters = $parameters instanceof stdClass ? $parameters : new stdClass();
         foreach ($values as $name => $value) {
-            if (PartField::is($name)) {
-                PartField::write($document, $name, $value);
+            if (DocumentField::is($name)) {
+                DocumentField::write($document, $name, $value);
 
                 continue;
             }
@@ -214,9 +251,9 @@ final readonly class SweepPlan
         $read = [];
         foreach ($variations as $name => $values) {
             $now = null;
-            if (PartField::is((string) $name)) {
+            if (DocumentField::is((string) $name)) {
                 $objects ??= json_decode(json_encode($document, JSON_THROW_ON_ERROR));
-                $now = $objects instanceof stdClass ? PartField::read($objects, (string) $name) : null;
+                $now = $objects instanceof stdClass ? DocumentField::read($objects, (string) $name) : null;
             }
             $read[] = Variation::read((string) $name, $values, $parameters, is_string($now) || is_float($now) || is_int($now) ? $now : null);
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Study;
 
+use Foehn\Codec\DocumentField;
 use Foehn\Model\ModelException;
 use Foehn\Units\Parameters;
 use Foehn\Units\Quantity;
@@ -26,14 +27,14 @@ final readonly class Variation
     }
 
     /**
-     * @param string $name of a parameter of the model, or a place (see PartField)
+     * @param string $name of a parameter of the model, or a place (see DocumentField)
      * @param Parameters $parameters of the model
      * @param string|float|int|null $present what stands at a place now; null where its unit is not known from that
      * @throws ModelException that says what was given and what would be right
      */
     public static function read(string $name, string $text, Parameters $parameters, string|float|int|null $present = null): self
     {
-        $now = PartField::is($name) ? ($present === null ? null : self::evaluated($name, $present, $parameters)) : self::evaluated($name, $name, $parameters);
+        $now = DocumentField::is($name) ? ($present === null ? null : self::evaluated($name, $present, $parameters)) : self::evaluated($name, $name, $parameters);
         if (trim($text) === '') {
             throw self::problem($name, 'no values are given; write a list such as "20 mm, 25 mm" or a range such as "20 mm .. 40 mm : 5"');
         }
@@ -138,6 +139,6 @@ final readonly class Variation
 
     private static function problem(string $name, string $message): ModelException
     {
-        return ModelException::at(PartField::is($name) ? '' : "/parameters/$name", $message);
+        return ModelException::at(DocumentField::is($name) ? '' : "/parameters/$name", $message);
     }
 }

@@ -15,7 +15,8 @@ use Foehn\Solve\LinearHeat;
  * @phpstan-import-type Source from Influence
  * @phpstan-import-type InfluenceRow from Influence
  * @phpstan-import-type SensitivityRow from Sensitivities
- * @phpstan-type WhatIfDocument array{sources: list<Source>, values: list<InfluenceRow>, richardson: ?float, limit: ?string, helps: list<SensitivityRow>}
+ * @phpstan-import-type TolerancesDocument from Tolerances
+ * @phpstan-type WhatIfDocument array{sources: list<Source>, values: list<InfluenceRow>, richardson: ?float, limit: ?string, helps: list<SensitivityRow>, tolerances: ?TolerancesDocument}
  */
 final readonly class WhatIf
 {
@@ -28,16 +29,17 @@ final readonly class WhatIf
     }
 
     /**
+     * @param array<mixed> $document of the model, whose tolerances may be newer than the run
      * @param callable(float): void $progress share that is done
      * @throws PhysicsException
      */
-    public static function of(LinearHeat $heat, callable $progress): self
+    public static function of(LinearHeat $heat, array $document, callable $progress): self
     {
         // The adjoint is one solution, the parameters are many but light: about as long as the solutions of the sources.
-        $influence = new Influence($heat, fn (int $done, int $all) => $progress(0.5 * $done / $all));
+        $influence = new Influence($heat, fn (int $done, int $all) => $progress(0.4 * $done / $all));
         $sensitivities = new Sensitivities($heat);
         $limit = $sensitivities->worst();
-        $helps = $limit === null ? [] : $sensitivities->of($limit, fn (int $done, int $all) => $progress(0.5 + 0.5 * $done / $all));
+        $helps = $limit === null ? [] : $sensitivities->of($limit, fn (int $done, int $all) => $progress(0.4 + 0.3 * $done / $all));
 
         return new self([
             'sources' => $influence->sources,
@@ -45,6 +47,7 @@ final readonly class WhatIf
             'richardson' => is_finite($heat->richardson) ? $heat->richardson : null,
             'limit' => $limit?->id,
             'helps' => $helps,
+            'tolerances' => ($document['tolerances'] ?? []) === [] ? null : (new Tolerances($heat, $document))->found(fn (int $done, int $all) => $progress(0.7 + 0.3 * $done / $all)),
         ], $influence);
     }
 

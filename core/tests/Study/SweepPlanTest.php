@@ -91,7 +91,7 @@ final class SweepPlanTest extends TestCase
                 SweepPlan::grid($fan, $wrong);
                 self::fail('taken: ' . json_encode($wrong));
             } catch (ModelException $e) {
-                self::assertMatchesRegularExpression('/but the parameter is a length|names no field of a part|names nothing/', $e->getMessage());
+                self::assertMatchesRegularExpression('/but the parameter is a length|names no field|names nothing/', $e->getMessage());
             }
         }
     }

@@ -1,4 +1,4 @@
-import { HeatmapChart, LineChart, ParallelChart, SankeyChart, ScatterChart } from 'echarts/charts';
+import { BarChart, HeatmapChart, LineChart, ParallelChart, SankeyChart, ScatterChart } from 'echarts/charts';
 import {
     AriaComponent,
     DataZoomComponent,
@@ -13,6 +13,7 @@ import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 
 register([
+    BarChart,
     HeatmapChart,
     LineChart,
     ParallelChart,

@@ -5,6 +5,7 @@ import type { ModelDocument } from '../model/document';
 import { flowOf } from '../model/space';
 import { spaceSubjects } from '../model/targets';
 import { usePreferences } from '../state/screen';
+import { ToleranceFields } from '../tolerances/ToleranceFields';
 import { Panel, type StageProps } from './Panel';
 import { PlaceWatches } from './PlaceWatches';
 import { LimitFields, WatchFields } from './TargetFields';
@@ -14,7 +15,12 @@ export function SpaceLimits({ revision, editor, mayEdit }: StageProps) {
     const units = usePreferences((s) => s.units);
     const document = revision.document as ModelDocument;
     return (
-        <Panel label="Limits of the space" title="Space" note="Limits on what leaves it and on its walls; those of a part show when it is selected">
+        <Panel
+            label="Limits of the space"
+            title="Space"
+            note="Tolerances of the design, limits on what leaves the space and on its walls; those of a part show when it is selected"
+        >
+            <ToleranceFields document={document} editor={editor} disabled={!mayEdit} />
             {spaceSubjects(document, flowOf(document) !== 'none').map((subject) => (
                 <Box key={subject.id} component="section" aria-label={subject.name} sx={{ borderTop: 1, borderColor: 'divider', pt: 1.25, pb: 0.75 }}>
                     <Typography component="h3" sx={{ fontSize: 12, color: 'text.secondary', mb: 0.75 }}>

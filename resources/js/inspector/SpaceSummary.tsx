@@ -42,10 +42,12 @@ interface Props {
     mayEdit: boolean;
     /** What can be tried by another run. */
     trials?: ReactNode;
+    /** What tolerances do to the margins. */
+    tolerances?: ReactNode;
 }
 
 /** What leaves the space and how it was computed: what Judge shows while no part is selected. */
-export function SpaceSummary({ run, result, tried, outline, units, mayEdit, trials }: Props) {
+export function SpaceSummary({ run, result, tried, outline, units, mayEdit, trials, tolerances }: Props) {
     const { flow } = result;
     const limits = result.limits.filter((limit) => limit.part === null);
     const sides = Object.entries(result.sides).flatMap(([side, sum]) => (sum && Math.abs(sum.heat) > 5e-4 ? [[side, sum.heat] as const] : []));
@@ -60,6 +62,7 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit, tria
             note={flow ? regimeOf(flow) : 'What leaves it; the parts show when they are selected'}
         >
             {result.fields.includes('temperature') && !tried && <RoutesButton label="Heat routes" outlined outline={outline} result={result} of={null} />}
+            {tolerances}
             {result.fields.includes('temperature') && run !== undefined && (
                 <WhatIfChapter run={run} outline={outline} units={units} mayEdit={mayEdit} part={null} />
             )}

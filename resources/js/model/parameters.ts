@@ -20,6 +20,7 @@ const WORDS = new Set([
     'quantity',
     'reduce',
     'format',
+    'distribution',
 ]);
 
 type Formula = string | number;
@@ -38,7 +39,8 @@ const named = (name: string): RegExp => new RegExp(`(?<![A-Za-z0-9_])${name}(?![
 
 /** The document with every formula changed; names, ids and other words stay. */
 function mapped<T>(value: T, change: (formula: string) => string, key = ''): T {
-    if (typeof value === 'string') return (WORDS.has(key) ? value : change(value)) as T;
+    // What a tolerance is of is a parameter, or a path.
+    if (typeof value === 'string') return (WORDS.has(key) || (key === 'of' && value.includes('/')) ? value : change(value)) as T;
     if (Array.isArray(value)) return value.map((item: unknown) => mapped(item, change, key)) as T;
     if (value !== null && typeof value === 'object') return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, mapped<unknown>(v, change, k)])) as T;
     return value;

@@ -54,6 +54,8 @@ import { VariantDialogs } from '../variants/VariantDialogs';
 import { VariantMenu } from '../variants/VariantMenu';
 import { unitSetNames, type UnitSet } from '../units/units';
 import type { Picker } from '../view/Picking';
+import { TolerancesChapter } from '../tolerances/TolerancesChapter';
+import { useBuilds } from '../tolerances/useBuilds';
 import { show } from '../view/shown/store';
 import { CommandPalette } from './CommandPalette';
 import { ConflictDialog } from './ConflictDialog';
@@ -221,6 +223,7 @@ export default function ProjectScreen() {
     const stage = useScreen((s) => s.stage);
     // Other watts are tried in Judge only, and never on what is not current.
     const trial = useTrial(stage === 'Judge' && !runs.stale && !isActive(runs.latest) ? runs.shown?.id : undefined, runs.result);
+    const builds = useBuilds(editor.revision?.document, runs.stale ? undefined : runs.shown?.id);
     const result = trial?.result ?? runs.result;
     const selection = useScreen((s) => s.selection);
     const units = usePreferences((s) => s.units);
@@ -281,6 +284,11 @@ export default function ProjectScreen() {
                             <AirTrials revision={revision} run={runs.shown} worstMargin={result.verdict.worstMargin} units={units} mayEdit={mayEdit} />
                         ) : null
                     }
+                    tolerances={
+                        runs.shown?.state === 'solved' && !trial ? (
+                            <TolerancesChapter revision={revision} run={runs.shown} units={units} mayEdit={mayEdit} />
+                        ) : null
+                    }
                 />
             ) : null;
     else if (stageProps)
@@ -332,6 +340,7 @@ export default function ProjectScreen() {
                                         <VerdictLine
                                             runs={runs}
                                             trial={trial}
+                                            builds={builds}
                                             onKeep={mayEdit && trial ? () => keepTried(editor, trial) : undefined}
                                             onEvidence={showEvidence}
                                         />

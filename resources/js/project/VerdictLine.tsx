@@ -11,6 +11,7 @@ import { distanceOf } from '../units/quantities';
 import { thousands, watts } from '../units/units';
 import { useTried } from '../whatif/store';
 import type { Trial } from '../whatif/useWhatIf';
+import { shareOf } from '../tolerances/tolerances';
 import { finerGrid } from '../trust/trust';
 import { usePreferences } from '../state/screen';
 
@@ -23,13 +24,15 @@ interface Props {
     runs: RunState;
     /** Other watts that are tried on the run. */
     trial?: Trial | null;
+    /** Share of builds within the tolerances that meet every limit. */
+    builds?: number | null;
     /** Puts the tried watts into the model, where it may be changed. */
     onKeep?: (() => void) | undefined;
     onEvidence: () => void;
 }
 
 /** The answer in words, above the ledger. */
-export function VerdictLine({ runs, trial = null, onKeep, onEvidence }: Props) {
+export function VerdictLine({ runs, trial = null, builds = null, onKeep, onEvidence }: Props) {
     const units = usePreferences((s) => s.units);
     const [trust, setTrust] = useState(false);
     const reset = useTried((s) => s.reset);
@@ -123,6 +126,11 @@ export function VerdictLine({ runs, trial = null, onKeep, onEvidence }: Props) {
                     >
                         a finer grid {limits === 0 ? 'has no verdict to change' : sentences[finerGrid(result, units).answer]}
                     </ButtonBase>
+                </Typography>
+            )}
+            {!stale && !trial && !caveat && builds !== null && (
+                <Typography sx={{ color: builds < 0.99 ? 'warning.main' : 'text.secondary' }}>
+                    Met in <b>{shareOf(builds)}</b> of builds within the tolerances, as estimated from this run
                 </Typography>
             )}
             {!stale && caveat && <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>{caveat}</Typography>}

@@ -31,6 +31,7 @@ const kinds: Record<StudyPlan['kind'], string> = {
     grid: 'Every combination',
     latin: 'Latin hypercube',
     table: 'Points of a table',
+    builds: 'Builds within the tolerances',
     search: 'Search for the best',
 };
 
@@ -50,7 +51,7 @@ export function NewStudy({ project, variant, editor, onClose }: Props) {
     const [named, setName] = useState<string | null>(null);
     const [chosen, setChosen] = useState<Readonly<Record<string, string>>>({});
     const [kind, setKind] = useState<StudyPlan['kind']>('grid');
-    const name = named ?? (kind === 'search' ? 'Search' : 'Sweep');
+    const name = named ?? { search: 'Search', builds: 'Builds' }[kind as string] ?? 'Sweep';
     const [count, setCount] = useState('20');
     const [seed, setSeed] = useState('1');
     const [table, setTable] = useState('');
@@ -63,18 +64,20 @@ export function NewStudy({ project, variant, editor, onClose }: Props) {
     const plan: StudyPlan =
         kind === 'table'
             ? { kind, table }
-            : {
-                  kind,
-                  variations: chosen,
-                  ...(kind !== 'grid' && { count: Number(count), seed: Number(seed) }),
-                  ...(kind === 'search' && {
-                      aims: aims.map((aim) => aimOf(aim, choices)),
-                      margin: margin.trim() === '' ? null : typedDifference(margin, units),
-                  }),
-              };
+            : kind === 'builds'
+              ? { kind, count: Number(count), seed: Number(seed) }
+              : {
+                    kind,
+                    variations: chosen,
+                    ...(kind !== 'grid' && { count: Number(count), seed: Number(seed) }),
+                    ...(kind === 'search' && {
+                        aims: aims.map((aim) => aimOf(aim, choices)),
+                        margin: margin.trim() === '' ? null : typedDifference(margin, units),
+                    }),
+                };
     const aimed =
         aims.every(({ key, formula }) => key !== FORMULA || formula.trim() !== '') && (margin.trim() === '' || Number.isFinite(typedDifference(margin, units)));
-    const complete = kind === 'table' ? table.trim() !== '' : Object.keys(chosen).length > 0 && (kind !== 'search' || aimed);
+    const complete = kind === 'builds' ? true : kind === 'table' ? table.trim() !== '' : Object.keys(chosen).length > 0 && (kind !== 'search' || aimed);
     const planned = useDeferredValue(complete && revision && editor.state === 'saved' ? { revision: revision.number, grade, plan } : null);
     const check = usePlanCheck(variant, planned);
     const report = useGridReport(variant, revision?.number ?? 0, grade, revision !== undefined && editor.state === 'saved');
@@ -117,11 +120,11 @@ export function NewStudy({ project, variant, editor, onClose }: Props) {
                                 </MenuItem>
                             ))}
                         </TextField>
-                        {(kind === 'latin' || kind === 'search') && (
+                        {kind !== 'grid' && kind !== 'table' && (
                             <>
                                 <TextField
                                     size="small"
-                                    label={kind === 'search' ? 'Number of runs' : 'Number of points'}
+                                    label={{ search: 'Number of runs', builds: 'Number of builds' }[kind as string] ?? 'Number of points'}
                                     value={count}
                                     onChange={(e) => setCount(e.target.value)}
                                     sx={{ width: 140 }}
@@ -152,6 +155,10 @@ export function NewStudy({ project, variant, editor, onClose }: Props) {
                             onChange={(e) => setTable(e.target.value)}
                             slotProps={{ htmlInput: { style: { fontVariantNumeric: 'tabular-nums', whiteSpace: 'pre' } } }}
                         />
+                    ) : kind === 'builds' ? (
+                        <Typography color="text.secondary">
+                            Every value with a tolerance is drawn anew for each build. Tolerances are given in Limit.
+                        </Typography>
                     ) : (
                         <Box role="group" aria-label="Parameters">
                             {Object.keys(parameters).length === 0 && (
@@ -206,7 +213,8 @@ export function NewStudy({ project, variant, editor, onClose }: Props) {
                     {check.data && !check.error && (
                         <Typography role="status">
                             <b>
-                                {thousands(check.data.count)} {kind === 'search' ? 'runs' : check.data.count === 1 ? 'point' : 'points'}
+                                {thousands(check.data.count)}{' '}
+                                {kind === 'search' ? 'runs' : kind === 'builds' ? 'builds' : check.data.count === 1 ? 'point' : 'points'}
                             </b>
                             {report.data ? `, about ${duration(report.data.seconds * check.data.count)} of computing` : ''}.{' '}
                             {kind === 'search' ? 'Each run tells where the next ones are worth most.' : 'Each starts from the nearest solved one.'}

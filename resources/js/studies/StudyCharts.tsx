@@ -12,7 +12,7 @@ import type { Cells } from '../charts/table';
 import { chartOf, chartsFor, type ChartKind } from './chartOptions';
 import type { Axis } from './points';
 
-const titles: Record<ChartKind, string> = { line: 'Line', map: 'Map', scatter: 'Scatter', parallel: 'All axes' };
+const titles: Record<ChartKind, string> = { line: 'Line', map: 'Map', scatter: 'Scatter', parallel: 'All axes', spread: 'Spread' };
 
 interface Props {
     points: readonly StudyPoint[];
@@ -22,14 +22,16 @@ interface Props {
     aimed: readonly Axis[];
     /** Numbers of the best points. */
     best: readonly number[];
+    /** Whether the points are builds, whose spread is looked at. */
+    spread: boolean;
     selected: number | null;
     onSelect: (number: number) => void;
 }
 
 /** The points of a study as curves over one parameter, a map over two, a cloud over any two numbers, or lines through all of them. */
-export function StudyCharts({ points, parameters, results, aimed, best, selected, onSelect }: Props) {
+export function StudyCharts({ points, parameters, results, aimed, best, spread, selected, onSelect }: Props) {
     const { palette } = useTheme();
-    const kinds = useMemo(() => chartsFor(parameters.length), [parameters.length]);
+    const kinds = useMemo(() => chartsFor(parameters.length, spread), [parameters.length, spread]);
     // Two aims are drawn against each other, as soon as they are known.
     const [first, second] = aimed;
     const [picked, setKind] = useState<ChartKind | null>(null);

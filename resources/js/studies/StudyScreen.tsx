@@ -20,7 +20,8 @@ import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
 import { NameDialog } from '../variants/NameDialog';
 import { freeName } from '../variants/names';
-import { axesOf, bestOf, nameOf, sortedBy, type Sorting } from './points';
+import { confidence, shareOf } from '../tolerances/tolerances';
+import { axesOf, bestOf, builtOf, nameOf, sortedBy, type Sorting } from './points';
 import { PointTable, stateTexts } from './PointTable';
 import { StudyCharts } from './StudyCharts';
 
@@ -58,7 +59,7 @@ export default function StudyScreen() {
     );
     const best = useMemo(() => {
         const alone = bestOf(points);
-        return plan?.kind === 'search' ? (found ?? []) : alone ? [alone.number] : [];
+        return plan?.kind === 'search' ? (found ?? []) : plan?.kind !== 'builds' && alone ? [alone.number] : [];
     }, [plan?.kind, found, points]);
     const mayEdit = project.data !== undefined && project.data.role !== 'viewer';
     const base = project.data?.variants.find((variant) => variant.id === study.data?.variant);
@@ -107,7 +108,7 @@ export default function StudyScreen() {
                 )}
             </Bar>
             {(study.error ?? change.error) && <Alert severity="error">{(study.error ?? change.error)!.message}</Alert>}
-            {study.data && <Progress study={study.data} best={best} onSelect={select} />}
+            {study.data && <Progress study={study.data} best={best} built={plan?.kind === 'builds' ? builtOf(points) : null} onSelect={select} />}
             <Stack component="main" direction="row" sx={{ flex: 1, minHeight: 0 }}>
                 <Stack
                     component="section"
@@ -150,6 +151,7 @@ export default function StudyScreen() {
                                 results={results}
                                 aimed={aimed}
                                 best={best}
+                                spread={plan?.kind === 'builds'}
                                 selected={selected}
                                 onSelect={select}
                             />
@@ -207,7 +209,15 @@ function Controls({ study, busy, onPause, onRetry, onDelete }: ControlsProps) {
     );
 }
 
-function Progress({ study, best, onSelect }: { study: Study; best: readonly number[]; onSelect: (number: number) => void }) {
+interface ProgressProps {
+    study: Study;
+    best: readonly number[];
+    /** Of builds how many are computed, and meet every limit. */
+    built: { met: number; of: number } | null;
+    onSelect: (number: number) => void;
+}
+
+function Progress({ study, best, built, onSelect }: ProgressProps) {
     const { counts, paused, plan, growing } = study;
     const search = plan.kind === 'search';
     const made = Object.values(counts).reduce((sum, count) => sum + count, 0);
@@ -225,10 +235,19 @@ function Progress({ study, best, onSelect }: { study: Study; best: readonly numb
                 <b>
                     {over} of {all}
                 </b>{' '}
-                {search ? 'runs spent' : 'points computed'}
+                {search ? 'runs spent' : built ? 'builds computed' : 'points computed'}
                 {counts.running > 0 ? `, ${counts.running} running` : ''}
                 {troubles.length > 0 ? `, ${troubles.join(', ')}` : ''}
                 {paused && (growing || isOpen(study)) ? '; paused' : ''}
+                {built && built.of > 0 && (
+                    <>
+                        . All limits met in{' '}
+                        <b>
+                            {built.met} of {built.of}
+                        </b>{' '}
+                        builds: between {confidence(built.met, built.of).map(shareOf).join(' and ')} of all, with 95 % confidence
+                    </>
+                )}
                 {search && over > 0 && (
                     <>
                         {'. '}

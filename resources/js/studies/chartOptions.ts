@@ -4,11 +4,17 @@ import { seriesColours } from '../charts/colours';
 import { plain } from '../charts/Lines';
 import type { Axis } from './points';
 
-export type ChartKind = 'line' | 'map' | 'scatter' | 'parallel';
+export type ChartKind = 'line' | 'map' | 'scatter' | 'parallel' | 'spread';
 
 /** What can be drawn over so many parameters, the most telling first. */
-export const chartsFor = (parameters: number): ChartKind[] =>
-    parameters === 1 ? ['line', 'scatter'] : parameters === 2 ? ['map', 'line', 'scatter', 'parallel'] : ['parallel', 'scatter', 'line'];
+export const chartsFor = (parameters: number, spread = false): ChartKind[] =>
+    spread
+        ? ['spread', 'scatter', 'parallel']
+        : parameters === 1
+          ? ['line', 'scatter']
+          : parameters === 2
+            ? ['map', 'line', 'scatter', 'parallel']
+            : ['parallel', 'scatter', 'line'];
 
 export interface Chosen {
     x: Axis;
@@ -28,6 +34,8 @@ export interface Look {
 /** From dark and cold to light and warm; the colours stay apart in lightness alone. */
 const SCALE = ['#1d4e68', '#3b86a0', '#a9c9cf', '#f0d9b5', '#d98a3d', '#9a3d12'];
 
+const MISSED = '#b3362c';
+
 interface Datum {
     value: (number | string)[];
     number: number;
@@ -45,6 +53,8 @@ export function chartOf(kind: ChartKind, points: readonly StudyPoint[], chosen: 
             return scatter(solved, chosen, look, selected);
         case 'parallel':
             return parallel(solved, chosen, look, selected);
+        case 'spread':
+            return spread(solved, chosen, look);
     }
 }
 
@@ -260,6 +270,31 @@ function parallel(points: readonly StudyPoint[], chosen: Chosen, look: Look, sel
                     number: point.number,
                     ...(point.number === selected && { lineStyle: { width: 4, opacity: 1 } }),
                 })),
+            },
+        ],
+    };
+}
+
+/** How many points read how much: bars of equal width, about the square root of the points of them; red where no margin is left. */
+function spread(points: readonly StudyPoint[], { y }: Chosen, look: Look): EChartsCoreOption {
+    const values = points.map((point) => y.of(point)!);
+    const low = Math.min(...values);
+    const count = Math.max(1, Math.ceil(Math.sqrt(values.length)));
+    const width = (Math.max(...values) - low) / count || 1;
+    const bars = Array.from({ length: count }, (_, n) => [low + (n + 0.5) * width, 0] as [number, number]);
+    for (const value of values) bars[Math.min(count - 1, Math.floor((value - low) / width))]![1]++;
+    const said = ([middle, many]: [number, number]) =>
+        `${plain(middle - width / 2)} to ${plain(middle + width / 2)} ${y.unit}: <b>${many}</b> of ${values.length}`;
+    return {
+        grid: frame,
+        tooltip: { trigger: 'item', confine: true, textStyle: { fontSize: 12 }, formatter: ({ value }: { value: [number, number] }) => said(value) },
+        xAxis: valueAxis(y, look, false),
+        yAxis: { ...valueAxis({ ...y, title: 'Builds', unit: '' }, look, true), scale: false, minInterval: 1 },
+        series: [
+            {
+                type: 'bar',
+                barWidth: '92%',
+                data: bars.map((value) => ({ value, itemStyle: { color: y.id === 'margin' && value[0] < 0 ? MISSED : seriesColours[1] } })),
             },
         ],
     };

@@ -19,10 +19,13 @@ const NUMBER = /^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*(.*?)\s*$/i;
 
 /** A parameter by its name, a field of a part by the id of the part and what it is. */
 export const nameOf = (name: string): string =>
-    name
-        .split('/')
-        .filter((step, n) => !(name.includes('/') && n === 0) && step !== 'shape')
-        .join(' ');
+    name === 'surroundings/temperature'
+        ? 'ambient temperature'
+        : name
+              .split('/')
+              .filter((step, n) => !(name.includes('/') && n === 0) && step !== 'shape')
+              .map((step, n) => (n > 1 ? ('xyz'[Number(step)] ?? step) : step))
+              .join(' ');
 
 /** The axes of a study: its parameters, then all that its points read, what is aimed at first. */
 export function axesOf(
@@ -98,6 +101,12 @@ export function sortedBy(points: readonly StudyPoint[], axis: Axis | undefined, 
         const [x, y] = [axis.of(a), axis.of(b)];
         return x === null || y === null ? Number(x === null) - Number(y === null) : sign * (x - y) || a.number - b.number;
     });
+}
+
+/** Of the solved points with limits how many meet them all. */
+export function builtOf(points: readonly StudyPoint[]): { met: number; of: number } {
+    const solved = points.filter(({ state, worstMargin }) => state === 'solved' && worstMargin !== null);
+    return { met: solved.filter(({ worstMargin }) => worstMargin! >= 0).length, of: solved.length };
 }
 
 /** The point with the best worst margin among those that are solved. */

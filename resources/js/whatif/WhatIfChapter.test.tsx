@@ -19,6 +19,7 @@ const found: WhatIf = {
     ],
     richardson: 3,
     limit: null,
+    tolerances: null,
     helps: [
         { kind: 'power', of: 'chip', face: null, value: 10, unit: 'W', step: -0.2, change: -6 },
         { kind: 'conductivity', of: 'al', face: null, value: 200, unit: 'W/m/K', step: 0.2, change: -1.4 },

@@ -26,6 +26,7 @@ const whatIf: WhatIf = {
     ],
     richardson: 0.01,
     limit: 'l1',
+    tolerances: null,
     helps: [],
 };
 

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Foehn\Study\Search;
 
+use Foehn\Codec\DocumentField;
 use Foehn\Codec\ModelCodec;
 use Foehn\Codec\ParametersReader;
 use Foehn\Codec\Problems;
 use Foehn\Model\ModelException;
 use Foehn\Observe\Masses;
-use Foehn\Study\PartField;
 use Foehn\Study\SweepPlan;
 use Foehn\Study\Variation;
 use Foehn\Units\Parameters;
@@ -198,7 +198,7 @@ final readonly class Search
     /** @param list<string> $texts */
     private function parametersAt(array $texts): Parameters
     {
-        $own = array_filter(array_combine($this->names(), $texts), fn (string $name): bool => ! PartField::is($name), ARRAY_FILTER_USE_KEY);
+        $own = array_filter(array_combine($this->names(), $texts), fn (string $name): bool => ! DocumentField::is($name), ARRAY_FILTER_USE_KEY);
 
         return ParametersReader::read([...$this->parameters, ...$own], new Problems());
     }

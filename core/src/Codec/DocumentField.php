@@ -2,15 +2,20 @@
 
 declare(strict_types=1);
 
-namespace Foehn\Study;
+namespace Foehn\Codec;
 
 use Foehn\Model\ModelException;
 use stdClass;
 
-/** A field of a part as the name of what is varied, such as "parts/fan/shape/speedFactor": the id of the part, then the way into it. */
-final class PartField
+/**
+ * A field of a model document by its name: "parts/ID/power" or "parts/ID/shape/speedFactor" of a part, "materials/ID/conductivity" of a
+ * material, or "surroundings/temperature".
+ */
+final class DocumentField
 {
-    /** Whether a name is that of a place, and not of a parameter. */
+    private const WHERE = ['parts', 'materials', 'surroundings'];
+
+    /** Whether a name is that of a field, and not of a parameter. */
     public static function is(string $name): bool
     {
         return str_contains($name, '/');
@@ -48,21 +53,29 @@ final class PartField
     private static function holder(stdClass $document, string $name): array
     {
         $path = explode('/', $name);
-        $parts = $document->parts ?? [];
-        $found = is_array($parts) ? array_values(array_filter($parts, fn (mixed $part) => $part instanceof stdClass && ($part->id ?? null) === ($path[1] ?? ''))) : [];
-        if ($path[0] !== 'parts' || count($path) < 3 || ! isset($found[0])) {
-            throw ModelException::at('', sprintf('"%s" names no field of a part; write it as "parts/ID/field"', $name));
+        $last = array_pop($path);
+        $first = array_shift($path) ?? '';
+        if (! in_array($first, self::WHERE, true) || $last === '' || ($first !== 'surroundings' && $path === [])) {
+            throw ModelException::at('', sprintf('"%s" names no field of the model; write it as "parts/ID/field", "materials/ID/field" or "surroundings/field"', $name));
         }
-        $holder = $outer = $found[0];
+        $holder = $outer = $document->{$first} ?? ($first === 'surroundings' ? $document->{$first} = new stdClass() : null);
+        if ($first === 'parts') {
+            $id = array_shift($path);
+            $found = is_array($holder) ? array_values(array_filter($holder, fn (mixed $part) => $part instanceof stdClass && ($part->id ?? null) === $id)) : [];
+            $holder = $outer = $found[0] ?? throw ModelException::at('', sprintf('"%s" names no field of a part: there is no part "%s"', $name, $id));
+        }
         $within = '';
-        foreach (array_slice($path, 2, -1) as $step) {
+        foreach ($path as $step) {
             [$outer, $within] = [$holder instanceof stdClass ? $holder : $outer, $step];
             $holder = $holder instanceof stdClass ? $holder->{$step} ?? null : null;
             if (! $holder instanceof stdClass && ! is_array($holder)) {
-                throw ModelException::at('', sprintf('"%s" names nothing: the part "%s" has no "%s"', $name, $path[1], $step));
+                throw ModelException::at('', sprintf('"%s" names nothing: there is no "%s"', $name, $step));
             }
         }
+        if (! $outer instanceof stdClass || (! $holder instanceof stdClass && ! is_array($holder))) {
+            throw ModelException::at('', sprintf('"%s" names nothing of the model', $name));
+        }
 
-        return [$holder, $path[count($path) - 1], $outer, $within];
+        return [$holder, $last, $outer, $within];
     }
 }
