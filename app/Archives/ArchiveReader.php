@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Archives;
 
+use App\Models\PointState;
 use App\Models\Project;
 use App\Models\Role;
 use App\Models\RunState;
+use App\Models\Study;
 use App\Models\User;
 use App\Models\Variant;
 use App\Runs\RunFiles;
@@ -61,6 +63,9 @@ final readonly class ArchiveReader
                         $origin = $one['origin']['variant'] ?? null;
                         $variants[$n]->update(['origin_id' => is_int($origin) ? ($variants[$origin]->id ?? null) : null, 'origin_revision' => $one['origin']['revision'] ?? null]);
                     }
+                }
+                foreach (self::list($told, 'studies') as $study) {
+                    $this->study($project, $study, $variants);
                 }
                 foreach (self::list($told, 'views') as $n => $view) {
                     $content = is_array($view['content'] ?? null) ? $view['content'] : [];
@@ -136,6 +141,26 @@ final readonly class ArchiveReader
         }
 
         return $variant;
+    }
+
+    /**
+     * A study with what its points read; one that was not over is paused, and computes the rest when it is continued.
+     *
+     * @param array<mixed> $told
+     * @param list<Variant> $variants
+     */
+    private function study(Project $project, array $told, array $variants): void
+    {
+        $variant = $variants[is_int($told['variant'] ?? null) ? $told['variant'] : -1] ?? null;
+        $revision = $variant?->revisions()->where('number', is_int($told['revision'] ?? null) ? $told['revision'] : 0)->first();
+        if ($variant === null || $revision === null) {
+            throw new ArchiveException(sprintf('The study "%s" of this archive is of a revision that the archive does not have.', self::string($told, 'name')));
+        }
+        $study = Study::query()->create([...array_intersect_key($told, array_flip(ProjectArchive::OF_STUDIES)), 'project_id' => $project->id, 'variant_id' => $variant->id, 'revision_id' => $revision->id, 'paused' => true]);
+        foreach (self::list($told, 'points') as $point) {
+            $state = PointState::tryFrom(self::string($point, 'state')) ?? PointState::Waiting;
+            $study->points()->create([...array_intersect_key($point, array_flip(ProjectArchive::OF_POINTS)), 'state' => in_array($state, PointState::active(), true) ? PointState::Waiting : $state]);
+        }
     }
 
     private function text(ZipArchive $zip, string $name, ?string $missing = null): string

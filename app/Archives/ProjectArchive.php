@@ -8,13 +8,16 @@ use App\Models\Project;
 use App\Models\Run;
 use App\Models\RunState;
 use App\Models\SavedView;
+use App\Models\Study;
+use App\Models\StudyPoint;
 use App\Models\Variant;
 use App\Runs\RunFiles;
 use ZipArchive;
 
 /**
  * A project as one zip file: archive.json tells of its variants with their revisions, of what they were solved to, and of its saved views;
- * models lie beside it as the texts that were saved, and results as the files that the workers wrote. Studies are not in it.
+ * models lie beside it as the texts that were saved, and results as the files that the workers wrote. Of studies there are the plans and all that
+ * their points read, and not the fields of every point.
  */
 final readonly class ProjectArchive
 {
@@ -24,6 +27,11 @@ final readonly class ProjectArchive
 
     /** Columns of a run that are kept as they are. */
     public const OF_RUNS = ['grade', 'keep_flow', 'state', 'message', 'cells', 'iterations', 'seconds', 'limits', 'missed', 'undecided', 'worst_margin', 'worst_limit', 'readings'];
+
+    /** Columns of a study, and of its points. */
+    public const OF_STUDIES = ['name', 'grade', 'plan', 'names', 'growing'];
+
+    public const OF_POINTS = ['number', 'texts', 'numbers', 'state', 'message', 'worst_margin', 'seconds', 'readings'];
 
     public function __construct(private RunFiles $files)
     {
@@ -42,6 +50,7 @@ final readonly class ProjectArchive
         $told = [
             'format' => self::FORMAT, 'version' => self::VERSION, 'project' => ['name' => $project->name, 'summary' => $project->summary],
             'variants' => $variants->map(fn (Variant $variant, int $n) => $this->variant($zip, $variant, $n, $places))->all(),
+            'studies' => $project->studies()->with('revisionNumber')->get()->reverse()->filter(fn (Study $study): bool => isset($places[$study->variant_id]))->map(fn (Study $study): array => self::study($study, $places))->values()->all(),
             'views' => $project->savedViews()->get()->map(fn (SavedView $view) => ['name' => $view->name, 'caption' => $view->caption, 'content' => self::comparing($view->content, $places), 'thumbnail' => $view->thumbnail])->all(),
         ];
         $zip->addFromString('archive.json', json_encode($told, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR));
@@ -70,6 +79,18 @@ final readonly class ProjectArchive
         return [
             'name' => $variant->name, 'note' => $variant->note, 'origin' => $origin === null ? null : ['variant' => $origin, 'revision' => $variant->origin_revision],
             'revisions' => $revisions, 'runs' => $this->runs($zip, $variant),
+        ];
+    }
+
+    /**
+     * @param array<int, int> $places of the variants in the archive, by their ids
+     * @return array<string, mixed>
+     */
+    private static function study(Study $study, array $places): array
+    {
+        return [
+            'variant' => $places[$study->variant_id], 'revision' => $study->revisionNumber->number, ...array_intersect_key($study->attributesToArray(), array_flip(self::OF_STUDIES)),
+            'points' => $study->points()->get()->map(fn (StudyPoint $point): array => array_intersect_key($point->attributesToArray(), array_flip(self::OF_POINTS)))->all(),
         ];
     }
 

@@ -98,6 +98,18 @@ final class StudyQueue
         $this->advance($study);
     }
 
+    /**
+     * The hidden variant with the model of a point, made where it is not there yet.
+     *
+     * @throws ModelException when its values make no model
+     */
+    public function modelOf(Study $study, StudyPoint $point, ?User $user): Variant
+    {
+        $known = $point->variant_id === null ? null : Variant::query()->find($point->variant_id);
+
+        return $known ?? Variant::pointOf($study, $point->number, SweepPlan::modelAt($study->loadMissing('revision')->revision->document, array_combine($study->names, $point->texts)), $user);
+    }
+
     /** Deletes a study with the models and runs of its points, but for those that were made variants. */
     public function delete(Study $study): void
     {
@@ -182,8 +194,7 @@ final class StudyQueue
     {
         $user = $study->user_id === null ? null : User::query()->find($study->user_id);
         try {
-            $variant = $point->variant_id === null ? null : Variant::query()->find($point->variant_id);
-            $variant ??= Variant::pointOf($study, $point->number, SweepPlan::modelAt($study->loadMissing('revision')->revision->document, array_combine($study->names, $point->texts)), $user);
+            $variant = $this->modelOf($study, $point, $user);
         } catch (ModelException $e) {
             $point->update(['state' => PointState::Impossible, 'message' => self::told($e, $study)]);
 

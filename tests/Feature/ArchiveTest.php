@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\PointState;
 use App\Models\Project;
 use App\Models\Role;
+use App\Models\Study;
+use App\Models\StudyPoint;
 use App\Models\Variant;
+use Foehn\Tests\Models;
 use Foehn\Tests\Nested;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Testing\TestResponse;
@@ -66,6 +70,28 @@ final class ArchiveTest extends TestCase
         $frozen = $this->postJson("/api/variants/$one->id/runs", ['grade' => 'scout', 'keepFlow' => true])->assertCreated()->json('id');
         $this->work($one->runs()->whereKey($frozen)->firstOrFail());
         $this->getJson('/api/runs/' . (is_int($frozen) ? $frozen : 0))->assertJsonPath('state', 'solved');
+    }
+
+    public function testAStudyComesBackWithWhatItsPointsReadAndGoesOn(): void
+    {
+        $document = Models::block(['parameters' => ['wide' => '20 mm'], 'analysis' => ['grid' => ['cells' => [4, 4, 4]]]]);
+        $document['parts'][0]['shape']['size'] = ['wide', '20 mm', '20 mm'];
+        $variant = $this->variantOf($this->user(), $document);
+        $this->actingAs($variant->project()->firstOrFail()->members()->firstOrFail());
+        $plan = ['kind' => 'grid', 'variations' => ['wide' => '20 mm, -1 mm, 12 mm']];
+        $id = $this->postJson("/api/variants/$variant->id/studies", ['name' => 'Width', 'revision' => 1, 'grade' => 'scout', 'plan' => $plan])->assertCreated()->json('id');
+        $study = Study::query()->whereKey($id)->firstOrFail();
+        $this->work($study->points()->where('number', 1)->firstOrFail()->run()->firstOrFail());
+        $archive = $this->archiveOf($variant->project_id);
+        $made = $this->actingAs($this->user('Other'))->restore($archive)->assertCreated()->json();
+        $again = Project::query()->findOrFail(Nested::number($made, 'id'))->studies()->firstOrFail();
+
+        self::assertTrue($again->paused);
+        self::assertSame([$study->plan, $study->names], [$again->plan, $again->names]);
+        self::assertSame([PointState::Solved, PointState::Impossible, PointState::Waiting], $again->points()->get()->map(fn (StudyPoint $point): PointState => $point->state)->all());
+        self::assertSame($study->points()->where('number', 1)->firstOrFail()->readings, $again->points()->where('number', 1)->firstOrFail()->readings);
+        $this->postJson("/api/studies/$again->id/points/1/variant", ['name' => 'Wide'])->assertCreated();
+        $this->patchJson("/api/studies/$again->id", ['paused' => false])->assertOk()->assertJsonPath('counts.queued', 1);
     }
 
     /** @param callable(ZipArchive): mixed $spoil */

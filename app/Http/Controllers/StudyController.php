@@ -101,8 +101,10 @@ final class StudyController
     {
         $request->validate(['name' => ['required', 'string', 'max:80', VariantListController::free($study->project_id)]], VariantListController::MESSAGES);
         $point = $study->points()->where('number', $number)->firstOrFail();
-        abort_if($point->variant_id === null, 422, $point->state === PointState::Impossible ? "Point $number is no model that can be computed: $point->message" : "Point $number has no model yet; it is made when its turn comes.");
-        $variant = Variant::query()->findOrFail($point->variant_id);
+        abort_if($point->state === PointState::Impossible, 422, "Point $number is no model that can be computed: $point->message");
+        abort_if($point->state === PointState::Waiting, 422, "Point $number has no model yet; it is made when its turn comes.");
+        $variant = $this->studies->modelOf($study, $point, User::of($request));
+        $point->update(['variant_id' => $variant->id]);
         abort_if($variant->study_id === null, 422, "Point $number is a variant already: $variant->name.");
         $variant->update(['name' => $request->string('name')->trim()->toString(), 'study_id' => null]);
         $variant->moveBefore(null);
