@@ -311,7 +311,12 @@ function PointDetail({ project, study, point, names, taken, mayEdit }: DetailPro
                     Open result
                 </Button>
                 {mayEdit && (
-                    <Button variant="outlined" color="inherit" disabled={point.state === 'impossible' || point.state === 'waiting'} onClick={() => setNaming(true)}>
+                    <Button
+                        variant="outlined"
+                        color="inherit"
+                        disabled={point.state === 'impossible' || point.state === 'waiting'}
+                        onClick={() => setNaming(true)}
+                    >
                         Make it a variant
                     </Button>
                 )}

@@ -50,20 +50,29 @@ export function Picking({ picker }: { picker: RefObject<Picker | null> }) {
         };
     }, [camera, scene, raycaster, gl, picker]);
     useEffect(() => {
-        const snapshot = (width = THUMBNAIL) => {
+        const drawn = (width: number): HTMLCanvasElement => {
             // What was drawn before may be gone already.
             gl.render(scene, camera);
-            const small = document.createElement('canvas');
-            [small.width, small.height] = [width, Math.round((width * gl.domElement.height) / gl.domElement.width)];
-            const context = small.getContext('2d');
-            if (!context) return '';
+            const canvas = document.createElement('canvas');
+            [canvas.width, canvas.height] = [width, Math.round((width * gl.domElement.height) / gl.domElement.width)];
+            const context = canvas.getContext('2d');
+            if (!context) return canvas;
             context.fillStyle = '#f4f1ea';
-            context.fillRect(0, 0, small.width, small.height);
-            context.drawImage(gl.domElement, 0, 0, small.width, small.height);
-            return small.toDataURL('image/jpeg', width > THUMBNAIL ? 0.92 : 0.8);
+            context.fillRect(0, 0, canvas.width, canvas.height);
+            context.drawImage(gl.domElement, 0, 0, canvas.width, canvas.height);
+            return canvas;
         };
-        useAim.setState({ snapshot });
-        return () => useAim.setState({ snapshot: null });
+        const snapshot = (width = THUMBNAIL) => drawn(width).toDataURL('image/jpeg', width > THUMBNAIL ? 0.92 : 0.8);
+        const render = (ratio: number): HTMLCanvasElement => {
+            const before = gl.getPixelRatio();
+            gl.setPixelRatio(ratio);
+            const canvas = drawn(gl.domElement.width);
+            gl.setPixelRatio(before);
+            gl.render(scene, camera);
+            return canvas;
+        };
+        useAim.setState({ snapshot, render });
+        return () => useAim.setState({ snapshot: null, render: null });
     }, [camera, scene, gl]);
     return null;
 }

@@ -4,11 +4,39 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Tooltip from '@mui/material/Tooltip';
 import { useState } from 'react';
+import { saveFile } from '../api/saveFile';
+import { usePreferences } from '../state/screen';
+import { useAim } from './camera/aim';
+import type { Picture } from './layers/picture';
+import { drawLegends, shownLegends } from './shown/legends';
+import { useShown } from './shown/store';
 
-/** The result on screen in open formats, for other programs. */
-export function ResultExport({ run, picture }: { run: number; picture: number }) {
+/** Pixels of a saved picture for one of the page. */
+const sizes = [1, 2, 4];
+
+/** The picture with its legends, and the result on screen in open formats for other programs. */
+export function ResultExport({ picture: shown }: { picture: Picture }) {
     const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+    const units = usePreferences((s) => s.units);
+    const layers = useShown((now) => now.layers);
+    const { run, number: picture } = shown;
     const at = `/api/runs/${run}/pictures/${picture}`;
+    const save = (ratio: number) => {
+        setAnchor(null);
+        const canvas = useAim.getState().render?.(ratio);
+        const context = canvas?.getContext('2d');
+        if (!canvas || !context) return;
+        drawLegends(
+            context,
+            shownLegends(
+                layers.filter(({ visible }) => visible),
+                shown,
+            ),
+            units,
+            ratio,
+        );
+        canvas.toBlob((blob) => blob && saveFile(blob, `run-${run}.png`), 'image/png');
+    };
     const choices = [
         ['Fields in the grid (VTK, .vtr)', `${at}/vtk/grid`, `run-${run}.vtr`],
         ['Fields at the surfaces (VTK, .vtp)', `${at}/vtk/surfaces`, `run-${run}.vtp`],
@@ -28,6 +56,11 @@ export function ResultExport({ run, picture }: { run: number; picture: number })
                 </IconButton>
             </Tooltip>
             <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+                {sizes.map((ratio) => (
+                    <MenuItem key={ratio} dense onClick={() => save(ratio)}>
+                        Picture with legends (PNG, {ratio}×)
+                    </MenuItem>
+                ))}
                 {choices.map(([title, href, name]) => (
                     <MenuItem key={name} dense component="a" href={href} download={name} onClick={() => setAnchor(null)}>
                         {title}

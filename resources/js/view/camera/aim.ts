@@ -25,6 +25,8 @@ interface AimStore {
     moving: boolean;
     /** A picture of what is on screen, so many pixels wide, as a data address; a small one where nothing is said. */
     snapshot: ((width?: number) => string) | null;
+    /** What is on screen on a canvas of its own, with so many pixels for one of the page. */
+    render: ((ratio: number) => HTMLCanvasElement) | null;
 }
 
 /** Orders to the camera of the view, and where it is. */
@@ -34,6 +36,7 @@ export const useAim = create<AimStore>((set) => ({
     read: null,
     moving: false,
     snapshot: null,
+    render: null,
 }));
 
 /** Brings parts into view, or everything where none are given. */

@@ -11,32 +11,27 @@ import Tooltip from '@mui/material/Tooltip';
 import { useState } from 'react';
 import { isOfTemperature } from '../../model/document';
 import { usePreferences, useScreen } from '../../state/screen';
-import { fieldKinds, fieldNumber, typedValue, type FieldName } from '../fields/catalogue';
+import { fieldKinds, fieldNumber, typedValue } from '../fields/catalogue';
 import { gradientOf } from '../fields/palettes';
-import { isLocked, valueAt, type Scale } from '../fields/scale';
+import { isLocked, valueAt } from '../fields/scale';
 import type { Picture } from '../layers/picture';
 import { NumberBox } from './Setting';
-import { layerTitles, legendOf, rangeOf, type Layer } from './shown';
+import { shownLegends, type ShownLegend } from './legends';
+import { rangeOf, type Layer } from './shown';
 import { show, useShown } from './store';
 
 /** One legend for every field that is shown, which says what shows it. */
 export function Legends({ layers, picture }: { layers: readonly Layer[]; picture: Picture }) {
-    const fields = [...new Set(layers.map(legendOf))].filter((field): field is FieldName => field !== null && picture.scales.has(field));
-    const of = (field: FieldName) => [...new Set(layers.filter((layer) => legendOf(layer) === field).map((layer) => layerTitles[layer.kind]))].join(', ');
     return (
         <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap-reverse', mr: '110px', pointerEvents: 'none !important', '& > *': { pointerEvents: 'auto' } }}>
-            {fields.map((field) => (
-                <Legend key={field} field={field} of={of(field)} scale={picture.scales.get(field)!} picture={picture} />
+            {shownLegends(layers, picture).map((legend) => (
+                <Legend key={legend.field} {...legend} picture={picture} />
             ))}
         </Stack>
     );
 }
 
-interface Props {
-    field: FieldName;
-    /** What is coloured by it. */
-    of: string;
-    scale: Scale;
+interface Props extends ShownLegend {
     picture: Picture;
 }
 
