@@ -11,15 +11,15 @@ final class PhysicsReader
 {
     public static function read(Reader $reader): Physics
     {
-        $physics = new Physics($reader->bool('heat', true), $reader->oneOf('flow', Physics::FLOWS, 'none'), $reader->bool('buoyancy', true), $reader->bool('electric', false));
+        $physics = new Physics($reader->bool('heat', true), $reader->oneOf('flow', Physics::FLOWS, 'none'), $reader->bool('buoyancy', true), $reader->bool('electric', false), self::radiation($reader));
         if ($physics->electric && ! $physics->heat) {
             $reader->problem('heat', 'currents are computed together with the heat they make; write true');
         }
         if (! $physics->heat && ! $physics->hasFlow()) {
             $reader->problem('heat', 'neither heat nor flow is to be computed; set one of them');
         }
-        if ($reader->oneOf('radiation', ['none', 'surroundings', 'surfaces'], 'none') !== 'none') {
-            $reader->problem('radiation', 'radiation is not computed by this version; write "none"');
+        if ($physics->radiates() && ! $physics->heat) {
+            $reader->problem('heat', 'radiation is computed together with the heat it carries; write true');
         }
         foreach (['thermoelectric', 'stress'] as $key) {
             if ($reader->bool($key, false)) {
@@ -29,5 +29,15 @@ final class PhysicsReader
         $reader->close();
 
         return $physics;
+    }
+
+    private static function radiation(Reader $reader): string
+    {
+        $radiation = $reader->oneOf('radiation', [...Physics::RADIATION, 'surfaces'], 'none');
+        if ($radiation === 'surfaces') {
+            $reader->problem('radiation', 'radiation between surfaces is not computed by this version; write "surroundings", or "none"');
+        }
+
+        return $radiation;
     }
 }

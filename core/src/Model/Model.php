@@ -125,7 +125,13 @@ final readonly class Model
     {
         $streams = $this->physics->hasFlow() ? array_filter($this->space->flows(), fn (FlowCondition $flow) => ! $flow->isWall()) : [];
 
-        return $streams !== [] || $this->holdsTemperature();
+        return $streams !== [] || $this->holdsTemperature() || ($this->physics->radiates() && array_filter(array_map($this->emissivity(...), $this->parts)) !== []);
+    }
+
+    /** Emissivity of a part: its own, or that of its material; null where neither is known. */
+    public function emissivity(Part $part): ?float
+    {
+        return $part->emissivity ?? ($part->material === null ? null : $this->materials->get($part->material)?->emissivity);
     }
 
     /** Whether a given temperature or a film takes heat out of the model, also where nothing moves. */

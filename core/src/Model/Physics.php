@@ -9,9 +9,19 @@ final readonly class Physics
 {
     public const FLOWS = ['none', 'laminar', 'turbulent', 'auto'];
 
-    /** @param string $flow one of FLOWS */
-    public function __construct(public bool $heat, public string $flow, public bool $buoyancy, public bool $electric = false)
+    public const RADIATION = ['none', 'surroundings'];
+
+    /**
+     * @param string $flow one of FLOWS
+     * @param string $radiation one of RADIATION
+     */
+    public function __construct(public bool $heat, public string $flow, public bool $buoyancy, public bool $electric = false, public string $radiation = 'none')
     {
+    }
+
+    public function radiates(): bool
+    {
+        return $this->radiation !== 'none';
     }
 
     public function hasFlow(): bool

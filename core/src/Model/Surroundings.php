@@ -17,6 +17,12 @@ final readonly class Surroundings
     {
     }
 
+    /** K, of what surfaces radiate to. */
+    public function radiant(): float
+    {
+        return $this->radiantTemperature ?? $this->temperature;
+    }
+
     public function warmer(float $by): self
     {
         return new self($this->temperature + $by, $this->altitude, $this->gravity, $this->radiantTemperature);

@@ -75,7 +75,7 @@ final readonly class Gradient
         foreach ($shares as $e => $share) {
             $beyond = $surfaces->shareOfBeyond($e);
             [$cell, $other] = [$surfaces->elements->cell[$e], $surfaces->elements->other[$e]];
-            $weights[$cell] = ($weights[$cell] ?? 0.0) + $share * (1.0 - $beyond);
+            $weights[$cell] = ($weights[$cell] ?? 0.0) + $share * $surfaces->shareOfCell($e);
             if ($other >= 0) {
                 $weights[$other] = ($weights[$other] ?? 0.0) + $share * $beyond;
             }

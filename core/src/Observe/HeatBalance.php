@@ -37,6 +37,10 @@ final readonly class HeatBalance
                 $out += $heat;
                 $exchanged += abs($heat);
                 $open += $surfaces->conductance($e) * abs($temperature[$cell[$e]] - $system->reference);
+            } elseif ($surfaces->radiates($e)) {
+                $heat = $surfaces->radiated($e, $temperature);
+                $out += $heat;
+                $exchanged += abs($heat);
             }
         }
         foreach ($flow?->carried($temperature) ?? [] as $carried) {

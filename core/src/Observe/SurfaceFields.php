@@ -17,6 +17,9 @@ final readonly class SurfaceFields
     /** @var array<int, float> W/m2 out of the part, on the true area of the surface */
     public array $heatFlux;
 
+    /** @var array<int, float> W/m2 of it that is radiated, net; 0 where the surface does not radiate */
+    public array $radiated;
+
     /** @var array<int, ?float> K of the fluid in the cell beside the surface, or of what a convection coefficient is stated against; null at contacts, held and insulated surfaces */
     public array $fluidTemperature;
 
@@ -27,7 +30,7 @@ final readonly class SurfaceFields
     {
         $surfaces = $state->system->surfaces;
         $elements = $this->elements = $surfaces->elements;
-        $temperature = $flux = $fluid = $coefficient = [];
+        $temperature = $flux = $fluid = $coefficient = $radiated = [];
         foreach ($elements->cell as $e => $_) {
             $temperature[$e] = $surfaces->surfaceTemperature($e, $state->temperature);
             $heat = $surfaces->heatOut($e, $state->temperature);
@@ -35,9 +38,10 @@ final readonly class SurfaceFields
             $fluid[$e] = self::beside($state, $e);
             // What is given at the surface itself leaves it into the fluid too.
             $away = $fluid[$e] === null ? 0.0 : $temperature[$e] - $fluid[$e];
-            $coefficient[$e] = $away === 0.0 ? null : ($heat + $surfaces->given[$e]) / $elements->area[$e] / $away;
+            $radiated[$e] = $surfaces->radiated($e, $state->temperature) / $elements->area[$e];
+            $coefficient[$e] = $away === 0.0 ? null : (($heat + $surfaces->given[$e]) / $elements->area[$e] - $radiated[$e]) / $away;
         }
-        [$this->temperature, $this->heatFlux, $this->fluidTemperature, $this->coefficient] = [$temperature, $flux, $fluid, $coefficient];
+        [$this->temperature, $this->heatFlux, $this->radiated, $this->fluidTemperature, $this->coefficient] = [$temperature, $flux, $radiated, $fluid, $coefficient];
     }
 
     private static function beside(State $state, int $e): ?float

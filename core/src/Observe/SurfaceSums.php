@@ -10,6 +10,9 @@ use Foehn\Model\Target;
 /** Sums over the recorded faces: heat and surface temperature of part faces and sides of the space. */
 final class SurfaceSums
 {
+    /** What radiated heat goes to, among the routes. */
+    public const RADIATION = 'radiation';
+
     /** @var array<string, array{area: float, heat: float, sum: float, min: float, max: float}> by key */
     private array $sums = [];
 
@@ -28,9 +31,11 @@ final class SurfaceSums
             if ($part >= 0) {
                 $face = $state->model->parts[$part]->face($faces->elements->direction[$f], fn () => $state->grid->faceCentre($faces->elements->cell[$f], $faces->elements->direction[$f]));
                 $this->add("part $part $face", $faces->elements->area[$f] / ($steps["$part $face"] ??= $state->model->parts[$part]->stepsOf($face)), $heat, $surface);
-                $route = "route $part " . self::route($state, $f);
-                $this->add($route, $faces->elements->area[$f], $heat, $surface);
-                $this->beyond[$route] = ($this->beyond[$route] ?? 0.0) + $faces->elements->area[$f] * self::beyond($state, $f, $surface);
+                $radiated = $faces->radiated($f, $temperature);
+                $this->toward("route $part " . self::route($state, $f), $faces->elements->area[$f], $heat - $radiated, $surface, self::beyond($state, $f, $surface));
+                if ($faces->radiates($f)) {
+                    $this->toward("route $part " . self::RADIATION, $faces->elements->area[$f], $radiated, $surface, $state->model->surroundings->radiant());
+                }
             }
             if ($faces->elements->side[$f] >= 0) {
                 $this->add('side ' . $faces->elements->side[$f], $faces->elements->area[$f], $heat, $surface);
@@ -53,7 +58,7 @@ final class SurfaceSums
         return $this->get("side $side");
     }
 
-    /** @return array<string, float> W out of the part by what it goes to: part ids, "fluid", side names, "surroundings" */
+    /** @return array<string, float> W out of the part by what it goes to: part ids, "fluid", side names, "surroundings", "radiation" */
     public function routes(int $part): array
     {
         $routes = [];
@@ -108,6 +113,12 @@ final class SurfaceSums
             $surfaces->coefficient[$f] > 0.0 && $surfaces->coefficient[$f] < INF => $surfaces->ambient[$f],
             default => $surface,
         };
+    }
+
+    private function toward(string $route, float $area, float $heat, float $surface, float $beyond): void
+    {
+        $this->add($route, $area, $heat, $surface);
+        $this->beyond[$route] = ($this->beyond[$route] ?? 0.0) + $area * $beyond;
     }
 
     private static function route(State $state, int $f): string

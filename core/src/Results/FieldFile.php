@@ -21,10 +21,19 @@ final class FieldFile
     private const CHUNK = 4096;
 
     /** Fields at surfaces, by the name of the file without its ending. */
-    public const AT_SURFACES = ['surfaceTemperature', 'surfaceHeatFlux', 'fluidTemperature', 'convectionCoefficient'];
+    public const AT_SURFACES = ['surfaceTemperature', 'surfaceHeatFlux', 'fluidTemperature', 'convectionCoefficient', 'netRadiation'];
+
+    /** Of them what a state without radiation does not have. */
+    private const RADIATION = 'netRadiation';
 
     /** What places fields. */
     private const PLACES = ['parts', 'surfaces', 'faceVelocity'];
+
+    /** @return list<string> those at surfaces that a state has */
+    public static function atSurfaces(State $state): array
+    {
+        return ! $state->model->physics->heat ? [] : array_values(array_diff(self::AT_SURFACES, $state->model->physics->radiates() ? [] : [self::RADIATION]));
+    }
 
     /** @return list<string> everything that name() knows */
     public static function names(): array
@@ -60,6 +69,9 @@ final class FieldFile
             yield 'surfaceHeatFlux.f32' => self::floats($surfaces->heatFlux);
             yield 'fluidTemperature.f32' => self::floats($surfaces->fluidTemperature);
             yield 'convectionCoefficient.f32' => self::floats($surfaces->coefficient);
+            if ($state->model->physics->radiates()) {
+                yield self::RADIATION . '.f32' => self::floats($surfaces->radiated);
+            }
         }
     }
 

@@ -39,7 +39,7 @@ use Foehn\Solve\Solution;
  * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
  * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, fields: list<string>, grid: GridRow, parts: list<PartRow>,
  *     sides: array<string, ?array{heat: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
- *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, mass: array{total: float, without: list<string>}, flow: ?FlowRow, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
+ *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, mass: array{total: float, without: list<string>}, flow: ?FlowRow, radiation: ?array{out: float, towards: float}, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
  */
 final class ResultBuilder
 {
@@ -84,7 +84,7 @@ final class ResultBuilder
             'model' => ['name' => $solution->state->model->name, 'hash' => $modelHash],
             'solver' => ['version' => self::SOLVER, 'converged' => $solution->outcome->converged, 'stopped' => $solution->outcome->stopped, 'iterations' => $solution->outcome->iterations,
                 'passes' => $solution->outcome->passes, 'residual' => $solution->outcome->residual, 'seconds' => $solution->spent, 'start' => $solution->start->toArray(), 'code' => CodeVersion::hash(), 'residuals' => $solution->outcome->residuals],
-            'fields' => [...Fields::namesOf($solution->state), ...($solution->state->model->physics->heat ? FieldFile::AT_SURFACES : [])],
+            'fields' => [...Fields::namesOf($solution->state), ...FieldFile::atSurfaces($solution->state)],
             'grid' => ['grade' => $solution->state->model->grid->grade, ...$builder->grid, 'lines' => $solution->state->grid->lines],
             'parts' => $builder->parts(),
             'sides' => $builder->sides(),
@@ -94,6 +94,7 @@ final class ResultBuilder
             'verdict' => self::verdict($limits),
             'mass' => $builder->mass(),
             'flow' => $builder->flow(),
+            'radiation' => $builder->radiation(),
             'electric' => $solution->state->currents === null ? null : ['terminals' => $solution->state->currents->terminals, 'power' => $solution->state->currents->power()],
             'balance' => $solution->state->balance()->toArray(),
             'warnings' => $builder->warnings(),
@@ -113,6 +114,21 @@ final class ResultBuilder
         $value = $levels[count($levels) - 1]->values[$of->id] ?? 0.0;
 
         return Uncertainty::of($levels, $of->id, $this->state->flow !== null, $this->beside->reading($of->quantity, $of->reduce, $value), $swing);
+    }
+
+    /** @return ?array{out: float, towards: float} W that all surfaces radiate, net, and K of what they radiate to; null where radiation is not computed */
+    private function radiation(): ?array
+    {
+        if (! $this->state->model->physics->radiates()) {
+            return null;
+        }
+        $surfaces = $this->state->system->surfaces;
+        $out = 0.0;
+        foreach ($surfaces->elements->cell as $e => $_) {
+            $out += $surfaces->radiated($e, $this->state->temperature);
+        }
+
+        return ['out' => $out, 'towards' => $this->state->model->surroundings->radiant()];
     }
 
     /** @return array{total: float, without: list<string>} kg of the parts whose density is known, and the names of the others */

@@ -10,7 +10,9 @@ use Foehn\Physics\Electric\Currents;
 use Foehn\Physics\Heat\ConductivityChange;
 use Foehn\Physics\Heat\HeatEquation;
 use Foehn\Physics\Heat\HeatSystem;
+use Foehn\Physics\Heat\SurfaceNodes;
 use Foehn\Physics\PhysicsException;
+use Foehn\Physics\Radiation\Emitters;
 
 /** The heat equation of a model on its grid, and everything that follows the temperatures and acts back on them. Drivers say when; this says what. */
 final class Coupling
@@ -19,18 +21,26 @@ final class Coupling
 
     private ?CurrentExchange $currents = null;
 
+    private ?RadiationExchange $radiation = null;
+
     /** @var list<Exchange> in the order in which they follow */
     private array $exchanges = [];
 
     /** Whether the exchanges have seen any temperatures yet. */
     private bool $begun = false;
 
-    /** @throws PhysicsException */
-    public function __construct(private readonly Model $model, Voxels $voxels)
+    /**
+     * @param ?SurfaceNodes $surfaces of the last equation; null where there was none
+     * @throws PhysicsException
+     */
+    public function __construct(private readonly Model $model, Voxels $voxels, private ?SurfaceNodes $surfaces = null)
     {
         $this->heat = new HeatEquation($model, $voxels);
         if ($model->physics->electric) {
             $this->exchanges[] = $this->currents = new CurrentExchange($this->heat);
+        }
+        if ($model->physics->radiates()) {
+            $this->exchanges[] = $this->radiation = new RadiationExchange($this->heat, fn (): ?SurfaceNodes => $this->surfaces);
         }
     }
 
@@ -82,11 +92,14 @@ final class Coupling
      */
     public function equation(?array $temperature, array $changes = []): HeatSystem
     {
-        return $this->heat->at($temperature, $changes);
+        $system = $this->heat->at($temperature, $changes);
+        $this->surfaces = $system->surfaces;
+
+        return $system;
     }
 
     /**
-     * The equation of heat of a like model, with the currents of this one.
+     * The equation of heat of a like model, with the currents of this one, and its surfaces radiating at the temperatures of this one's.
      *
      * @param Model $other with the same parts in the same places
      * @param ?array<int, float> $temperature of the cells, K; null: the ambient everywhere
@@ -98,6 +111,9 @@ final class Coupling
         $heat = new HeatEquation($other, $this->heat->voxels);
         if ($this->currents !== null) {
             $heat->add($this->currents->joule);
+        }
+        if ($this->radiation !== null) {
+            $heat->add($this->radiation->radiation->like(new Emitters($other, $heat->elements, $heat->voxels->grid), $other->surroundings->radiant()));
         }
 
         return $heat->at($temperature, $changes);

@@ -54,7 +54,7 @@ final class LinearHeat
     /** @throws PhysicsException */
     public static function ofSolid(State $state): self
     {
-        $coupling = new Coupling($state->model, $state->voxels);
+        $coupling = new Coupling($state->model, $state->voxels, $state->system->surfaces);
         $coupling->follow($state->temperature);
 
         return new self($state, $coupling, new StencilSolver($state->system->stencil, $state->system->ties));

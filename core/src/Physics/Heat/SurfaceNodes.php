@@ -17,6 +17,9 @@ use Foehn\Physics\Equation;
  * that goes to the cell is the resistance beyond the surface over R, and the heat that reaches the surface from the cell is
  *
  *     q = (T_cell - T_beyond) / R - landed,    T_surface = T_cell - q h / A.
+ *
+ * A surface that radiates is joined to one more given temperature: beside a film it is part of that, and between a cell of the part and
+ * one of the fluid the star has three arms, of which G_i G_j / sum G remains between any two (star-mesh transform).
  */
 final class SurfaceNodes implements Contribution
 {
@@ -34,6 +37,15 @@ final class SurfaceNodes implements Contribution
 
     /** @var array<int, float> W given at the surface */
     public array $given;
+
+    /** @var array<int, float> W/m2/K between the surface and what it radiates to, on the area of the grid face; nothing where it does not */
+    private array $radiant = [];
+
+    /** @var array<int, float> K, the temperature that it radiates to with that coefficient */
+    private array $towards = [];
+
+    /** @var array<int, float> W/K between the cell and what the surface radiates to, where beyond it there is a cell */
+    private array $lost = [];
 
     /** @var array<int, float> m2K/W between the centre of the cell and the surface */
     private array $half;
@@ -75,11 +87,20 @@ final class SurfaceNodes implements Contribution
         $this->coefficient[$element] = $before + $coefficient;
     }
 
+    /** Lets the surface of an element radiate to a temperature in K by a coefficient in W/m2/K. */
+    public function radiate(int $element, float $coefficient, float $temperature): void
+    {
+        $this->radiant[$element] = $coefficient;
+        $this->towards[$element] = $temperature;
+    }
+
     public function addTo(Equation $equation): void
     {
         foreach ($this->elements->other as $e => $other) {
             if ($other < 0) {
                 $this->eliminateEnd($equation, $e);
+            } elseif (isset($this->radiant[$e]) && $this->elements->passes[$e]) {
+                $this->eliminateRadiating($equation, $e);
             } elseif ($this->elements->twin[$e] < $e) {
                 $this->eliminateBetween($equation, $e);
             }
@@ -91,7 +112,8 @@ final class SurfaceNodes implements Contribution
     private function eliminateEnd(Equation $equation, int $e): void
     {
         [$area, $half, $contact] = [$this->elements->area[$e], $this->half[$e], $this->elements->contact[$e]];
-        [$coefficient, $given] = [$this->coefficient[$e], $this->given[$e]];
+        [$coefficient, $ambient] = $this->outside($e);
+        $given = $this->given[$e];
         $passes = $this->elements->passes[$e];
         $conductance = match (true) {
             ! $passes || $coefficient <= 0.0 => 0.0,
@@ -101,9 +123,41 @@ final class SurfaceNodes implements Contribution
         $landed = $conductance > 0.0 && $given !== 0.0 ? $given * (1.0 - $half * $conductance / $area) : $given;
         $cell = $equation->pad + $this->elements->cell[$e];
         $equation->toGiven[$cell] += $conductance;
-        $equation->source[$cell] += $conductance * ($this->ambient[$e] - $this->reference) + $landed;
+        $equation->source[$cell] += $conductance * ($ambient - $this->reference) + $landed;
         $this->conductance[$e] = $conductance;
         $this->landed[$e] = $landed;
+    }
+
+    /** @return array{float, float} W/m2/K and K of all given temperatures that the surface of an element is joined to, by films and by radiation */
+    private function outside(int $e): array
+    {
+        [$film, $radiant] = [$this->coefficient[$e], $this->radiant[$e] ?? 0.0];
+        if ($radiant === 0.0 || $film === INF) {
+            return [$film, $this->ambient[$e]];
+        }
+
+        return [$film + $radiant, ($film * $this->ambient[$e] + $radiant * $this->towards[$e]) / ($film + $radiant)];
+    }
+
+    /** Beyond the surface there is a cell of the fluid, and what it radiates to. */
+    private function eliminateRadiating(Equation $equation, int $e): void
+    {
+        $elements = $this->elements;
+        [$area, $direction, $cell, $beyond] = [$elements->area[$e], $elements->direction[$e], $elements->cell[$e], $elements->other[$e]];
+        $inner = $area / max($this->half[$e], self::PERFECT_CONTACT);
+        $outer = $area / max($this->far[$e], self::PERFECT_CONTACT);
+        $radiant = $area * $this->radiant[$e];
+        $sum = $inner + $outer + $radiant;
+        $away = $this->towards[$e] - $this->reference;
+        $this->conductance[$e] = $inner * $outer / $sum;
+        $this->lost[$e] = $inner * $radiant / $sum;
+        $this->landed[$e] = $this->given[$e] * $inner / $sum;
+        [$near, $far] = [$equation->pad + $cell, $equation->pad + $beyond];
+        $equation->coupling[Axes::of($direction)][$direction % 2 === 1 ? $near : $far] = $this->conductance[$e];
+        $equation->toGiven[$near] += $this->lost[$e];
+        $equation->source[$near] += $this->lost[$e] * $away + $this->landed[$e];
+        $equation->toGiven[$far] += $outer * $radiant / $sum;
+        $equation->source[$far] += $outer * $radiant / $sum * $away + $this->given[$e] * $outer / $sum;
     }
 
     /** Beyond the surface there is a cell, whose own surface is that of the twin where it belongs to a part. */
@@ -162,15 +216,38 @@ final class SurfaceNodes implements Contribution
     public function heatOut(int $e, array $temperature): float
     {
         $other = $this->elements->other[$e];
-        $beyond = $other >= 0 ? $temperature[$other] : $this->ambient[$e];
+        $beyond = $other >= 0 ? $temperature[$other] : $this->outside($e)[1];
+        $own = $temperature[$this->elements->cell[$e]];
+        $lost = isset($this->lost[$e]) ? $this->lost[$e] * ($own - $this->towards[$e]) : 0.0;
 
-        return $this->conductance[$e] * ($temperature[$this->elements->cell[$e]] - $beyond) - $this->landed[$e];
+        return $this->conductance[$e] * ($own - $beyond) + $lost - $this->landed[$e];
     }
 
-    /** Share of the temperature beyond in that of the surface; the rest is that of the cell. */
+    /**
+     * Heat that the surface of an element radiates, W: what it emits less what it takes up.
+     *
+     * @param array<int, float> $temperature of the cells, K
+     */
+    public function radiated(int $e, array $temperature): float
+    {
+        return isset($this->radiant[$e]) ? $this->radiant[$e] * $this->elements->area[$e] * ($this->surfaceTemperature($e, $temperature) - $this->towards[$e]) : 0.0;
+    }
+
+    public function radiates(int $e): bool
+    {
+        return isset($this->radiant[$e]);
+    }
+
+    /** Share of the temperature beyond in that of the surface. */
     public function shareOfBeyond(int $e): float
     {
         return $this->conductance[$e] * $this->half[$e] / $this->elements->area[$e];
+    }
+
+    /** Share of the temperature of the cell in that of the surface. */
+    public function shareOfCell(int $e): float
+    {
+        return 1.0 - ($this->conductance[$e] + ($this->lost[$e] ?? 0.0)) * $this->half[$e] / $this->elements->area[$e];
     }
 
     /**

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Physics\Radiation;
+
+use Foehn\Codec\ModelCodec;
+use Foehn\Model\ModelException;
+use Foehn\Observe\Readings;
+use Foehn\Observe\SurfaceSums;
+use Foehn\Physics\Radiation\ToSurroundings;
+use Foehn\Solve\Solution;
+use Foehn\Solve\SteadySolver;
+use Foehn\Study\Influence;
+use Foehn\Tests\Models;
+use PHPUnit\Framework\TestCase;
+
+/** Bodies so well conducting that they have one temperature: P = eps sigma A (T^4 - T_r^4) + h A (T - T_a). */
+final class ToSurroundingsTest extends TestCase
+{
+    private const SIDE = 0.02;
+
+    public function testABodyInVacuumIsCooledByRadiationAlone(): void
+    {
+        $solution = self::solved(null, ['emissivity' => 0.8], ['radiantTemperature' => 250]);
+        $area = 6.0 * self::SIDE ** 2;
+        $expected = (2.0 / (0.8 * ToSurroundings::SIGMA * $area) + 250.0 ** 4) ** 0.25;
+
+        self::assertTrue($solution->outcome->converged);
+        self::assertEqualsWithDelta($expected, self::hottest($solution), 0.01);
+        self::assertEqualsWithDelta(['radiation' => 2.0], (new SurfaceSums($solution->state))->routes(0), 1e-6);
+        self::assertLessThan(1e-8, $solution->state->balance()->error());
+    }
+
+    public function testBesideRestingAirWhatLeavesIsSharedAndCloses(): void
+    {
+        $solution = self::solved('air', ['emissivity' => 0.5], []);
+        $routes = (new SurfaceSums($solution->state))->routes(0);
+        $surfaces = $solution->state->system->surfaces;
+        $emitted = 0.0;
+        foreach ($surfaces->elements->cell as $e => $_) {
+            if ($surfaces->radiates($e)) {
+                $emitted += 0.5 * ToSurroundings::SIGMA * $surfaces->elements->area[$e] * ($surfaces->surfaceTemperature($e, $solution->state->temperature) ** 4 - 293.15 ** 4);
+            }
+        }
+
+        self::assertEqualsWithDelta($emitted, $routes['radiation'], 1e-6 * $emitted, 'linear about the temperatures that are found');
+        self::assertEqualsWithDelta(2.0, $routes['radiation'] + $routes['fluid'], 1e-6);
+        self::assertGreaterThan(0.1, $routes['fluid']);
+        self::assertLessThan(1e-6, $solution->state->balance()->error());
+    }
+
+    public function testARoundBodyRadiatesWithItsTrueArea(): void
+    {
+        $solution = self::solved(null, ['emissivity' => 0.8], [], ['kind' => 'cylinder', 'axis' => 'z', 'radius' => 0.01, 'length' => self::SIDE], [0.03, 0.03, 0.02]);
+        $area = 2.0 * M_PI * 1e-4 + 2.0 * M_PI * 0.01 * self::SIDE;
+        $expected = (2.0 / (0.8 * ToSurroundings::SIGMA * $area) + 293.15 ** 4) ** 0.25;
+
+        // Its flat ends are held by cells to 1 % of their area here.
+        self::assertEqualsWithDelta($expected, self::hottest($solution), 0.004 * $expected);
+    }
+
+    public function testWithoutAnEmissivityThereIsNoWayOut(): void
+    {
+        $this->expectExceptionMessage('way out');
+        self::solved(null, [], []);
+    }
+
+    /** A watt more warms by what the nonlinear solution is steeper. */
+    public function testTheInfluenceOfWattsIsThatOfTheRadiatingModel(): void
+    {
+        $heat = (new SteadySolver(ModelCodec::fromDocument(self::document(null, ['emissivity' => 0.9], []))))->linearised();
+        $perWatt = (new Influence($heat))->rows[0]['places'][0]['perWatt'][0];
+        $temperature = self::hottest(self::solved(null, ['emissivity' => 0.9], []));
+
+        self::assertEqualsWithDelta(1.0 / (4.0 * 0.9 * ToSurroundings::SIGMA * 6.0 * self::SIDE ** 2 * $temperature ** 3), $perWatt, 1e-3 * $perWatt);
+    }
+
+    public function testRadiationBetweenSurfacesIsRefusedInWords(): void
+    {
+        $this->expectException(ModelException::class);
+        $this->expectExceptionMessage('radiation between surfaces is not computed by this version');
+        Models::read(Models::block(['physics' => ['radiation' => 'surfaces']]));
+    }
+
+    private static function hottest(Solution $solution): float
+    {
+        return (new Readings($solution->state))->temperatures[0]['max'] ?? NAN;
+    }
+
+    /**
+     * @param array<string, float> $surface
+     * @param array<string, mixed> $surroundings
+     * @param array<string, mixed>|null $shape
+     * @param array{float, float, float} $at
+     */
+    private static function solved(?string $fluid, array $surface, array $surroundings, ?array $shape = null, array $at = [0.02, 0.02, 0.02]): Solution
+    {
+        return (new SteadySolver(Models::read(self::document($fluid, $surface, $surroundings, $shape, $at))))->solve();
+    }
+
+    /**
+     * A copper block of 2 W in the middle of a space of 60 mm, whose walls are cold where there is a fluid.
+     *
+     * @param array<string, float> $surface
+     * @param array<string, mixed> $surroundings
+     * @param array<string, mixed>|null $shape
+     * @param array{float, float, float} $at
+     * @return array<string, mixed>
+     */
+    private static function document(?string $fluid, array $surface, array $surroundings, ?array $shape = null, array $at = [0.02, 0.02, 0.02]): array
+    {
+        $cold = ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => 293.15]];
+
+        return Models::block([
+            'surroundings' => ['temperature' => 293.15, ...$surroundings],
+            'physics' => ['radiation' => 'surroundings'],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.06, 0.06, 0.06]], 'fluid' => $fluid, 'sides' => $fluid === null ? [] : ['x-' => $cold, 'x+' => $cold, 'z+' => $cold]],
+            'materials' => ['metal' => ['conductivity' => 5000]],
+            'parts' => [['id' => 'block', 'name' => 'Block', 'shape' => $shape ?? ['kind' => 'block', 'size' => [self::SIDE, self::SIDE, self::SIDE]], 'at' => $at, 'material' => 'metal', 'power' => '2 W', ...($surface === [] ? [] : ['surface' => $surface])]],
+            'limits' => [],
+            'analysis' => ['grid' => ['cells' => [24, 24, 24]]],
+        ]);
+    }
+}
