@@ -238,6 +238,12 @@ final class SurfaceNodes implements Contribution
         return isset($this->radiant[$e]);
     }
 
+    /** W/m2/K between the surface of an element and what it radiates to. */
+    public function radiant(int $e): float
+    {
+        return $this->radiant[$e] ?? 0.0;
+    }
+
     /** Share of the temperature beyond in that of the surface. */
     public function shareOfBeyond(int $e): float
     {

@@ -62,7 +62,8 @@ final class ToSurroundings implements SurfaceContribution
         $moved = $all = 0.0;
         foreach ($this->emitters->emissivity as $e => $emissivity) {
             $now = $nodes->surfaceTemperature($e, $temperature);
-            $about = $this->about[$e];
+            // Those that the surfaces have been linear about, which may be another one's.
+            $about = ($nodes->radiant($e) / (4.0 * $emissivity * self::SIGMA)) ** (1.0 / 3.0);
             // The fourth power on its tangent, so that a step from far away does not overshoot.
             $next = max(self::COLDEST, $about ** 4 + 4.0 * $about ** 3 * ($now - $about)) ** 0.25;
             $moved += $emissivity * $nodes->elements->area[$e] * abs($next ** 4 - $about ** 4);
