@@ -113,7 +113,7 @@ final class Coupling
             $heat->add($this->currents->joule);
         }
         if ($this->radiation !== null) {
-            $heat->add($this->radiation->radiation->like(new Emitters($other, $heat->elements, $heat->voxels->grid), $other->surroundings->radiant()));
+            $heat->add($this->radiation->radiation->like(new Emitters($other, $heat->elements, $heat->voxels), $other->surroundings->radiant()));
         }
 
         return $heat->at($temperature, $changes);

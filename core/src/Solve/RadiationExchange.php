@@ -19,7 +19,7 @@ final class RadiationExchange implements Exchange
     public function __construct(HeatEquation $heat, private readonly Closure $surfaces)
     {
         $surroundings = $heat->model->surroundings;
-        $this->radiation = new ToSurroundings(new Emitters($heat->model, $heat->elements, $heat->voxels->grid), $surroundings->radiant(), $surroundings->temperature);
+        $this->radiation = new ToSurroundings(new Emitters($heat->model, $heat->elements, $heat->voxels), $surroundings->radiant(), $surroundings->temperature);
         $heat->add($this->radiation);
     }
 

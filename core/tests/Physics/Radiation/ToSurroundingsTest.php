@@ -15,7 +15,11 @@ use Foehn\Study\Influence;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\TestCase;
 
-/** Bodies so well conducting that they have one temperature: P = eps sigma A (T^4 - T_r^4) + h A (T - T_a). */
+/**
+ * Bodies so well conducting that they have one temperature: P = eps sigma A (T^4 - T_r^4) + h A (T - T_a).
+ *
+ * @phpstan-import-type Document from Models
+ */
 final class ToSurroundingsTest extends TestCase
 {
     private const SIDE = 0.02;
@@ -32,7 +36,7 @@ final class ToSurroundingsTest extends TestCase
         self::assertLessThan(1e-8, $solution->state->balance()->error());
     }
 
-    public function testBesideRestingAirWhatLeavesIsSharedAndCloses(): void
+    public function testBesideMovingAirWhatLeavesIsSharedAndCloses(): void
     {
         $solution = self::solved('air', ['emissivity' => 0.5], []);
         $routes = (new SurfaceSums($solution->state))->routes(0);
@@ -58,6 +62,19 @@ final class ToSurroundingsTest extends TestCase
 
         // Its flat ends are held by cells to 1 % of their area here.
         self::assertEqualsWithDelta($expected, self::hottest($solution), 0.004 * $expected);
+    }
+
+    public function testWhatIsEnclosedDoesNotSeeTheSurroundings(): void
+    {
+        $document = self::document(null, ['emissivity' => 0.8], []);
+        $document['parts'] = [[...$document['parts'][0], 'faces' => ['z-' => ['heat' => ['kind' => 'film', 'coefficient' => 10, 'temperature' => 293.15]]]], ['id' => 'box', 'name' => 'Box', 'shape' => ['kind' => 'shell', 'size' => [0.05, 0.05, 0.05], 'wall' => 0.005], 'at' => [0.005, 0.005, 0.005], 'material' => 'metal', 'power' => '2 W', 'surface' => ['emissivity' => 0.5]]];
+        $solution = (new SteadySolver(Models::read($document)))->solve();
+        $sums = new SurfaceSums($solution->state);
+
+        self::assertArrayNotHasKey('radiation', $sums->routes(0));
+        self::assertEqualsWithDelta(['radiation' => 2.0], $sums->routes(1), 1e-6);
+        $expected = (2.0 / (0.5 * ToSurroundings::SIGMA * 6.0 * 0.05 ** 2) + 293.15 ** 4) ** 0.25;
+        self::assertEqualsWithDelta($expected, (new Readings($solution->state))->temperatures[1]['max'] ?? NAN, 0.05);
     }
 
     public function testWithoutAnEmissivityThereIsNoWayOut(): void
@@ -100,26 +117,24 @@ final class ToSurroundingsTest extends TestCase
     }
 
     /**
-     * A copper block of 2 W in the middle of a space of 60 mm, whose walls are cold where there is a fluid.
+     * A block of 2 W in the middle of a space of 60 mm, through which the fluid flows where there is one.
      *
      * @param array<string, float> $surface
      * @param array<string, mixed> $surroundings
      * @param array<string, mixed>|null $shape
      * @param array{float, float, float} $at
-     * @return array<string, mixed>
+     * @return Document
      */
     private static function document(?string $fluid, array $surface, array $surroundings, ?array $shape = null, array $at = [0.02, 0.02, 0.02]): array
     {
-        $cold = ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => 293.15]];
-
         return Models::block([
             'surroundings' => ['temperature' => 293.15, ...$surroundings],
-            'physics' => ['radiation' => 'surroundings'],
-            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.06, 0.06, 0.06]], 'fluid' => $fluid, 'sides' => $fluid === null ? [] : ['x-' => $cold, 'x+' => $cold, 'z+' => $cold]],
+            'physics' => ['radiation' => 'surroundings', 'flow' => $fluid === null ? 'none' : 'laminar', 'buoyancy' => false],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.06, 0.06, 0.06]], 'fluid' => $fluid, 'sides' => $fluid === null ? [] : ['x-' => ['kind' => 'inlet', 'speed' => 0.2], 'x+' => ['kind' => 'outlet']]],
             'materials' => ['metal' => ['conductivity' => 5000]],
             'parts' => [['id' => 'block', 'name' => 'Block', 'shape' => $shape ?? ['kind' => 'block', 'size' => [self::SIDE, self::SIDE, self::SIDE]], 'at' => $at, 'material' => 'metal', 'power' => '2 W', ...($surface === [] ? [] : ['surface' => $surface])]],
             'limits' => [],
-            'analysis' => ['grid' => ['cells' => [24, 24, 24]]],
+            'analysis' => ['grid' => ['cells' => $fluid === null ? [24, 24, 24] : [12, 12, 12]]],
         ]);
     }
 }
