@@ -16,7 +16,7 @@ final class SurroundingsReader
             $reader->temperature('temperature', 293.15),
             self::altitude($reader),
             $reader->vector('gravity', Dimension::acceleration(), 3, [0.0, 0.0, -9.81]),
-            $reader->optionalQuantity('radiantTemperature', Dimension::temperature()),
+            $reader->has('radiantTemperature') ? $reader->temperature('radiantTemperature') : null,
         );
         $reader->close();
 

@@ -16,6 +16,9 @@ final class SurfaceSums
     /** @var array<string, array{area: float, heat: float, sum: float, min: float, max: float}> by key */
     private array $sums = [];
 
+    /** @var array<int, float> W radiated by what lies at each side */
+    private array $radiated = [];
+
     /** @var array<string, float> m2K of what is beyond a surface, by key of the route */
     private array $beyond = [];
 
@@ -38,6 +41,7 @@ final class SurfaceSums
                 }
             }
             if ($faces->elements->side[$f] >= 0) {
+                $this->radiated[$faces->elements->side[$f]] = ($this->radiated[$faces->elements->side[$f]] ?? 0.0) + $faces->radiated($f, $temperature);
                 $this->add('side ' . $faces->elements->side[$f], $faces->elements->area[$f], $heat, $surface);
                 if ($faces->elements->patch[$f] >= 0) {
                     $this->add('side ' . $faces->elements->side[$f] . ' patch ' . $faces->elements->patch[$f], $faces->elements->area[$f], $heat, $surface);
@@ -56,6 +60,12 @@ final class SurfaceSums
     public function side(int $side): ?array
     {
         return $this->get("side $side");
+    }
+
+    /** W of what leaves through a side that is radiated, net. */
+    public function radiated(int $side): float
+    {
+        return $this->radiated[$side] ?? 0.0;
     }
 
     /** @return array<string, float> W out of the part by what it goes to: part ids, "fluid", side names, "surroundings", "radiation" */

@@ -11,6 +11,7 @@ use Foehn\Model\ElectricCondition;
 use Foehn\Model\FlowCondition;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
+use Foehn\Model\Side;
 use Foehn\Model\Space;
 use Foehn\Shapes\Fan;
 use Foehn\Shapes\FlatShape;
@@ -55,6 +56,7 @@ final class Preflight
     {
         $preflight = new self($model);
         $preflight->heat();
+        $preflight->radiation();
         $preflight->currents();
         $preflight->undecided();
         $preflight->openings();
@@ -92,6 +94,37 @@ final class Preflight
                 $this->warn('Load', sprintf('"%s" is only a cut-out, yet has %g W.', $part->name, $part->power), [$part], 'no watts');
             }
         }
+    }
+
+    private function radiation(): void
+    {
+        if (! $this->model->physics->radiates()) {
+            return;
+        }
+        $space = $this->model->space;
+        // In a space that is walled all round only what touches its walls is outside.
+        $isWalled = $space->fluid !== null && array_filter($space->sides, fn (Side $side): bool => ! $side->flow->isWall()) === [];
+        $solids = array_filter($this->model->parts, fn (Part $part): bool => $part->material !== Part::FLUID && ! $part->shape instanceof FlatShape);
+        $unknown = array_filter($solids, fn (Part $part): bool => $this->model->emissivity($part) === null && (! $isWalled || $this->touchesSide($part)));
+        if ($solids !== [] && array_filter(array_map($this->model->emissivity(...), $solids)) === []) {
+            $this->warn('Load', 'Radiation is computed, but nothing radiates: no part has a finish or a material with an emissivity.');
+        } elseif ($unknown !== []) {
+            $named = array_column(array_slice($unknown, 0, 3), 'name');
+            $more = count($unknown) - count($named);
+            $this->warn('Load', sprintf('Without a finish nothing is radiated by %s%s; choose one where it is exposed.', implode(', ', $named), $more > 0 ? " and $more more" : ''), array_values($unknown));
+        }
+    }
+
+    private function touchesSide(Part $part): bool
+    {
+        [$own, $box] = [$part->shape->bounds(), $this->model->space->box];
+        foreach ([0, 1, 2] as $axis) {
+            if ($own->min[$axis] <= $box->min[$axis] || $own->max[$axis] >= $box->max[$axis]) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function currents(): void

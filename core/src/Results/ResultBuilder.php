@@ -38,7 +38,7 @@ use Foehn\Solve\Solution;
  * @phpstan-type ElectricRow array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}>, power: float}
  * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
  * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, fields: list<string>, grid: GridRow, parts: list<PartRow>,
- *     sides: array<string, ?array{heat: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
+ *     sides: array<string, ?array{heat: float, radiated: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
  *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, mass: array{total: float, without: list<string>}, flow: ?FlowRow, radiation: ?array{out: float, towards: float}, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
  */
 final class ResultBuilder
@@ -169,13 +169,13 @@ final class ResultBuilder
         return $parts;
     }
 
-    /** @return array<string, array{heat: float, temperature: float, area: float}|null> heat out of the model, W */
+    /** @return array<string, array{heat: float, radiated: float, temperature: float, area: float}|null> heat out of the model, and what of it is radiated, W */
     private function sides(): array
     {
         $sides = [];
         foreach (Space::SIDES as $index => $name) {
             $sum = $this->readings->surfaces->side($index);
-            $sides[$name] = $sum === null ? null : ['heat' => $sum['heat'], 'temperature' => $sum['mean'], 'area' => $sum['area']];
+            $sides[$name] = $sum === null ? null : ['heat' => $sum['heat'], 'radiated' => $this->readings->surfaces->radiated($index), 'temperature' => $sum['mean'], 'area' => $sum['area']];
         }
 
         return $sides;

@@ -39,6 +39,7 @@ import {
     watts,
     type UnitSet,
 } from '../units/units';
+import { RADIATION } from '../routes/heatRoutes';
 import { LadderChapter } from '../routes/LadderChapter';
 import { RoutesButton } from '../routes/RoutesButton';
 import { verdictColours } from '../theme/verdicts';
@@ -48,6 +49,7 @@ function nameOf(target: string, outline: Outline): string {
     const part = outline.parts.find((p) => p.id === target);
     if (part) return part.name;
     if (target.startsWith('side ')) return `side ${target.slice(5)} of the space`;
+    if (target === RADIATION) return 'surroundings, by radiation';
     return target === 'surroundings' ? 'ambient, by convection' : target;
 }
 

@@ -11,6 +11,8 @@ import {
     buoyancyOf,
     computesCurrents,
     flowOf,
+    radiantOf,
+    radiationOf,
     sideNames,
     sideOf,
     withBuoyancy,
@@ -18,18 +20,22 @@ import {
     withFlow,
     withHeatOfSide,
     withPatch,
+    withRadiant,
+    withRadiation,
     withSide,
     type FlowChoice,
     type PatchEntry,
+    type RadiationChoice,
     type SideName,
 } from '../model/space';
 import { across, millimetres } from '../model/parts';
 import { withoutOpening } from '../model/targets';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../state/screen';
-import { lengthUnit, type UnitSet } from '../units/units';
+import { lengthUnit, typed, typedTemperatureUnit, type UnitSet } from '../units/units';
 import type { HeatEntry } from '../model/heat';
 import { ChoiceField } from './ChoiceField';
+import { EditField } from './EditField';
 import { HeatFields } from './HeatFields';
 import { OpeningFields } from './OpeningFields';
 import { Panel, type StageProps } from './Panel';
@@ -42,6 +48,11 @@ const flowChoices: Record<FlowChoice, string> = {
     auto: 'Moving; laminar or turbulent as found',
     laminar: 'Moving, laminar',
     turbulent: 'Moving, turbulent',
+};
+
+const radiationChoices: Record<RadiationChoice, string> = {
+    none: 'Not computed',
+    surroundings: 'To the surroundings',
 };
 
 /** The air and the six sides of the space with their openings: what the Load stage shows while no part is selected. */
@@ -64,6 +75,26 @@ export function SpacePanel({ revision, editor, mayEdit }: StageProps) {
                     on={buoyancyOf(document)}
                     disabled={!mayEdit}
                     save={(on) => editor.edit(on ? 'Warm air rises' : 'No buoyancy', (d) => withBuoyancy(d, on))}
+                />
+            )}
+            <ChoiceField
+                label="Radiation"
+                value={radiationOf(document)}
+                choices={radiationChoices}
+                disabled={!mayEdit}
+                save={(radiation) => editor.edit(`Radiation: ${radiationChoices[radiation].toLowerCase()}`, (d) => withRadiation(d, radiation))}
+            />
+            {radiationOf(document) !== 'none' && (
+                <EditField
+                    label="Radiant temperature"
+                    value={radiantOf(document)}
+                    hint="as ambient"
+                    disabled={!mayEdit}
+                    save={(text) =>
+                        editor.edit(`Radiant temperature ${typed(text, typedTemperatureUnit(units)) || 'as ambient'}`, (d) =>
+                            withRadiant(d, typed(text, typedTemperatureUnit(units))),
+                        )
+                    }
                 />
             )}
             <SwitchField

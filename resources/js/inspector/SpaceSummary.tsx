@@ -54,6 +54,10 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit, tria
     // Films on faces of parts take heat straight to the surroundings.
     const fromParts =
         result.balance.out - sides.reduce((sum, [, heat]) => sum + heat, 0) - (flow?.openings ?? []).reduce((sum, opening) => sum + opening.heat, 0);
+    const radiated = result.radiation?.out ?? 0;
+    // What is radiated by what touches a side is in the heat of that side.
+    const radiatedFromParts = radiated - Object.values(result.sides).reduce((sum, side) => sum + (side?.radiated ?? 0), 0);
+    const convected = fromParts - radiatedFromParts;
     const least = 0.005 * result.balance.out;
     return (
         <Panel
@@ -88,14 +92,20 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit, tria
                 </Chapter>
             )}
             {flow && <FlowChapters flow={flow} tried={tried} units={units} />}
-            {!tried && (sides.length > 0 || fromParts > least) && (
+            {!tried && (sides.length > 0 || fromParts > least || result.radiation) && (
                 <Chapter title={flow ? 'Heat out through the walls' : 'Where the heat leaves'}>
                     {sides.map(([side, heat]) => (
                         <Line key={side} label={`Side ${side}`}>
                             {watts(heat)} W
                         </Line>
                     ))}
-                    {fromParts > least && <Line label="Convection from parts">{watts(fromParts)} W</Line>}
+                    {convected > least && <Line label="Convection from parts">{watts(convected)} W</Line>}
+                    {radiatedFromParts > least && <Line label="Radiation from parts">{watts(radiatedFromParts)} W</Line>}
+                    {result.radiation && (
+                        <Line label={`Of all that, radiated to ${temperatureWithUnit(result.radiation.towards, units)}`}>
+                            {watts(radiated)} W{result.balance.out > 0 && `, ${((100 * radiated) / result.balance.out).toFixed(0)} %`}
+                        </Line>
+                    )}
                 </Chapter>
             )}
         </Panel>

@@ -115,6 +115,24 @@ export const heatOf = (document: ModelDocument): boolean => physicsOf(document).
 
 export const withHeat = (document: ModelDocument, heat: boolean): ModelDocument => ({ ...document, physics: { ...physicsOf(document), heat } });
 
+export type RadiationChoice = 'none' | 'surroundings';
+
+/** Whether surfaces radiate to the surroundings. */
+export const radiationOf = (document: ModelDocument): RadiationChoice => (physicsOf(document).radiation === 'surroundings' ? 'surroundings' : 'none');
+
+export const withRadiation = (document: ModelDocument, radiation: RadiationChoice): ModelDocument => ({
+    ...document,
+    physics: { ...physicsOf(document), radiation },
+});
+
+/** What surfaces radiate to, as it is written; empty where it is as warm as the ambient. */
+export const radiantOf = (document: ModelDocument): string => String(surroundingsOf(document).radiantTemperature ?? '');
+
+export function withRadiant(document: ModelDocument, text: string): ModelDocument {
+    const { radiantTemperature: _before, ...rest } = surroundingsOf(document);
+    return { ...document, surroundings: text === '' ? rest : { ...rest, radiantTemperature: text } };
+}
+
 /** Whether the currents of parts are computed with the heat they make. */
 export const computesCurrents = (document: ModelDocument): boolean => physicsOf(document).electric ?? false;
 
@@ -140,6 +158,7 @@ export interface SurroundingsEntry {
     temperature?: string | number;
     altitude?: string | number;
     gravity?: (string | number)[];
+    radiantTemperature?: string | number;
     [field: string]: unknown;
 }
 

@@ -19,6 +19,7 @@ interface Props {
 const remedies: Record<Rung['kind'], string> = {
     air: 'more air flow, or air that has not been warmed before',
     convection: 'more surface, faster air at it, less bypass',
+    radiation: 'a finish of higher emissivity, more surface that sees the surroundings',
     conduction: 'a better conductor, more cross-section, a shorter way',
     contact: 'a thinner or better interface, more contact area',
     junction: 'a package with a smaller junction-to-case resistance, fewer watts',
@@ -36,6 +37,8 @@ function nameOf(rung: Rung, outline: Outline, result: Result): string {
             return sinkOf(rung.to, result) ? `air before ${name(rung.to)}` : `air beside ${name(rung.to)}`;
         case 'convection':
             return `convection, ${name(rung.part)}${bypassOf(sinkOf(rung.part, result))}`;
+        case 'radiation':
+            return `radiation, ${name(rung.part)}`;
         case 'contact':
             return `contact ${name(rung.part)} – ${name(rung.to)}`;
         case 'junction':

@@ -24,13 +24,16 @@ export interface Routes {
 /** The moving or resting fluid inside the space. */
 export const AIR = 'fluid';
 
+/** What surfaces radiate. */
+export const RADIATION = 'radiation';
+
 /** Below this share of what is followed heat is left out. */
 const LEAST = 1e-4;
 
 /** Further rounds through the parts move less than this share. */
 const SETTLED = 1e-7;
 
-const isExit = (id: string): boolean => id === 'surroundings' || id.startsWith('side ') || id.startsWith('opening ');
+const isExit = (id: string): boolean => id === 'surroundings' || id === RADIATION || id.startsWith('side ') || id.startsWith('opening ');
 
 /** W between all neighbours, from the warmer to the colder, with the places where heat leaves. */
 function flows(result: Result): Map<string, Map<string, number>> {
@@ -53,7 +56,7 @@ function flows(result: Result): Map<string, Map<string, number>> {
     });
     // What a side passes beyond what parts give it comes from the air.
     for (const [side, sum] of Object.entries(result.sides)) {
-        if (sum) add(AIR, `side ${side}`, sum.heat - (fromParts.get(`side ${side}`) ?? 0));
+        if (sum) add(AIR, `side ${side}`, sum.heat - (sum.radiated ?? 0) - (fromParts.get(`side ${side}`) ?? 0));
     }
     for (const opening of result.flow?.openings ?? []) add(AIR, `opening ${opening.name}`, opening.heat);
     return all;
@@ -146,6 +149,7 @@ export function nameOfRoute(id: string, outline: Outline): string {
     if (part) return part.name;
     if (id === AIR) return 'Air';
     if (id === 'surroundings') return 'Convection to ambient';
+    if (id === RADIATION) return 'Radiation to the surroundings';
     if (id.startsWith('side ')) return `Side ${id.slice(5)}`;
     return `Opening ${id.slice(8).replace(/ patch (\d+)/, (_m, n: string) => `, ${Number(n) + 1}`)}`;
 }

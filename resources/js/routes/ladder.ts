@@ -1,9 +1,9 @@
 import type { Result, ResultPart } from '../api/types';
-import { AIR } from './heatRoutes';
+import { AIR, RADIATION } from './heatRoutes';
 
 /** A step of the temperature on the way from the ambient to the hottest place of a part. */
 export interface Rung {
-    kind: 'air' | 'convection' | 'conduction' | 'contact' | 'junction';
+    kind: 'air' | 'convection' | 'radiation' | 'conduction' | 'contact' | 'junction';
     /** The part that conducts, or that gives its heat to the next; null for the air. */
     part: string | null;
     /** The part at the other end of a contact. */
@@ -66,9 +66,9 @@ export function ladder(result: Result, id: string, ambient: number): Ladder | nu
         const air = result.flow?.sinks?.find((sink) => sink.part === last.part.id)?.before ?? outer.beyond;
         rungs.push({ kind: 'air', part: null, to: last.part.id, rise: air - ambient });
         rungs.push({ kind: 'convection', part: last.part.id, to: null, rise: outer.temperature - air });
-    } else if (last.target === 'surroundings') {
+    } else if (last.target === 'surroundings' || last.target === RADIATION) {
         from = outer.beyond;
-        rungs.push({ kind: 'convection', part: last.part.id, to: null, rise: outer.temperature - outer.beyond });
+        rungs.push({ kind: last.target === RADIATION ? 'radiation' : 'convection', part: last.part.id, to: null, rise: outer.temperature - outer.beyond });
     } else {
         const side = result.sides[last.target.slice(5)];
         from = outer.beyond;
