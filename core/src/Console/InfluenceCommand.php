@@ -101,6 +101,7 @@ final class InfluenceCommand
             'ambient' => 'ambient temperature',
             'givenTemperature' => sprintf('given temperature of %.1f °C', (float) $row['value'] - 273.15),
             'conductivity' => "conductivity of $of",
+            'emissivity' => "emissivity of $of",
             'contactResistance' => "contact resistance of $at",
             'convectionCoefficient' => "convection coefficient of $at",
             'junctionToCase' => "junction-to-case resistance of $of",

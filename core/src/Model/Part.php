@@ -77,6 +77,11 @@ final readonly class Part
         return new self($this->called, $this->shape, $this->material, $this->emissivity, $this->loads->withPower($power));
     }
 
+    public function withEmissivity(float $emissivity): self
+    {
+        return new self($this->called, $this->shape, $this->material, $emissivity, $this->loads);
+    }
+
     /** @param callable(HeatCondition): HeatCondition $change */
     public function withFaces(callable $change): self
     {

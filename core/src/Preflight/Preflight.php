@@ -13,6 +13,7 @@ use Foehn\Model\Model;
 use Foehn\Model\Part;
 use Foehn\Model\Side;
 use Foehn\Model\Space;
+use Foehn\Physics\Radiation\ToSurroundings;
 use Foehn\Shapes\Fan;
 use Foehn\Shapes\FlatShape;
 use Foehn\Shapes\Mesh;
@@ -40,6 +41,14 @@ final class Preflight
 
     /** A fan nearer to a wall than this share of its width is hindered. */
     private const CLOSE = 0.25;
+
+    /** W/m2/K, what natural convection alone may have; coefficients above hold radiation or moving air already. */
+    private const STILL = 7.0;
+
+    /** Emissivity of paint, and the greatest rise that is estimated with, K. */
+    private const PAINTED = 0.9;
+
+    private const WARMEST = 60.0;
 
     /** @var list<Finding> */
     private array $findings = [];
@@ -99,6 +108,8 @@ final class Preflight
     private function radiation(): void
     {
         if (! $this->model->physics->radiates()) {
+            $this->leftOut();
+
             return;
         }
         $space = $this->model->space;
@@ -113,6 +124,30 @@ final class Preflight
             $more = count($unknown) - count($named);
             $this->warn('Load', sprintf('Without a finish nothing is radiated by %s%s; choose one where it is exposed.', implode(', ', $named), $more > 0 ? " and $more more" : ''), array_values($unknown));
         }
+    }
+
+    /** What radiation would take where nothing blows: beside the convection stated for the walls, of a painted housing with the same rise. */
+    private function leftOut(): void
+    {
+        $space = $this->model->space;
+        $conductance = $area = 0.0;
+        foreach (array_keys($space->sides) as $direction => $name) {
+            $heat = $space->sides[$name]->heat;
+            if ($heat->kind === 'film' && $heat->value->isConstant()) {
+                [$a, $b] = Axes::across($direction >> 1);
+                $own = $space->box->size($a) * $space->box->size($b);
+                [$conductance, $area] = [$conductance + $own * $heat->value->constant, $area + $own];
+            }
+        }
+        $watts = array_sum(array_map(fn (Part $part): float => $part->power, $this->model->parts));
+        if ($conductance <= 0.0 || $watts <= 0.0 || $conductance > self::STILL * $area) {
+            return;
+        }
+        $mean = $this->model->surroundings->temperature + 0.5 * min(self::WARMEST, $watts / $conductance);
+        $radiant = 4.0 * self::PAINTED * ToSurroundings::SIGMA * $mean ** 3 * $area;
+        $this->warn('Load', sprintf(
+            'Radiation is not computed: of a painted housing it would take about %.1f of %.1f W. If the convection coefficients of the walls already hold it, all is well.', $watts * $radiant / ($conductance + $radiant), $watts,
+        ));
     }
 
     private function touchesSide(Part $part): bool

@@ -35,6 +35,12 @@ final class PreflightTest extends TestCase
         $moving = fn (array $change) => fn (array $m): array => array_replace_recursive($m, $air, $change);
         $fan = ['id' => 'fan', 'name' => 'Fan', 'at' => ['40 mm', 0, 0], 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'size' => ['20 mm', '20 mm'], 'curve' => [[0, 50], [0.001, 0]]]];
         yield 'no way out' => [fn (array $m) => array_replace($m, ['space' => ['box' => Nested::at($m, 'space', 'box'), 'fluid' => null]]), 'error', 'Load', 'no way out'];
+        $housing = fn (array $change) => fn (array $m): array => array_replace_recursive($m, ['space' => ['sides' => ['z+' => ['heat' => ['coefficient' => '6 W/m^2/K']]]]], $change);
+        // 10 W on 4 cm2 at 6 W/m2K: at a rise taken as 60 K radiation counts 6.7 W/m2K beside it.
+        yield 'radiation left out' => [$housing([]), 'warning', 'Load', 'of a painted housing it would take about 5.3 of 10.0 W'];
+        yield 'radiation of nothing' => [$housing(['physics' => ['radiation' => 'surroundings'], 'parts' => [['material' => 'dull']], 'materials' => ['dull' => ['conductivity' => 100]]]), 'warning', 'Load', 'nothing radiates'];
+        yield 'radiation without a finish' => [$housing(['physics' => ['radiation' => 'surroundings'], 'materials' => ['dull' => ['conductivity' => 100]],
+            'parts' => [['surface' => ['emissivity' => 0.9]], ['id' => 'cap', 'name' => 'Cap', 'at' => [0, 0, '10 mm'], 'shape' => ['kind' => 'block', 'size' => ['20 mm', '20 mm', '10 mm']], 'material' => 'dull']]]), 'warning', 'Load', 'nothing is radiated by Cap'];
         yield 'no watts' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['power' => 0]]]), 'warning', 'Load', 'no part has watts'];
         yield 'no material chosen' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['material' => 'undecided']]]), 'warning', 'Build', '"Block" is still on the default material'];
         yield 'no limit' => [fn (array $m) => array_replace($m, ['limits' => []]), 'warning', 'Limit', 'no verdict'];

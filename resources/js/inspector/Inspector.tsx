@@ -39,6 +39,7 @@ import {
     watts,
     type UnitSet,
 } from '../units/units';
+import { radiationOf } from '../model/space';
 import { RADIATION } from '../routes/heatRoutes';
 import { LadderChapter } from '../routes/LadderChapter';
 import { RoutesButton } from '../routes/RoutesButton';
@@ -331,6 +332,7 @@ export function Inspector({ revision, run, result, stale, editor, mayEdit }: Pro
                     name={single ? part.name : `${parts.length} parts`}
                     editor={editor}
                     disabled={!mayEdit}
+                    radiates={radiationOf(document) !== 'none'}
                 />
             )}
             {stage !== 'Build' && single && !device && partResult && !stale && result && (

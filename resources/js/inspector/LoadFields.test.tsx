@@ -107,7 +107,7 @@ describe('current at the faces of a part', () => {
 describe('the finish of parts', () => {
     it('sets one emissivity on all of them, or one of their own, or that of the material', async () => {
         const made = editing({ parts: [block, { ...block, id: 'rod' }] }, (document, editor) => (
-            <SurfaceFields entry={document.parts![0]!} ids={['bar', 'rod']} name="2 parts" editor={editor} disabled={false} />
+            <SurfaceFields entry={document.parts![0]!} ids={['bar', 'rod']} name="2 parts" editor={editor} disabled={false} radiates={false} />
         ));
         const emissivities = () => ['bar', 'rod'].map((id) => (made.part(id).surface as { emissivity: unknown } | undefined)?.emissivity);
         await choose('Finish and emissivity', 'Anodised, 0.82');
@@ -117,7 +117,7 @@ describe('the finish of parts', () => {
         expect(emissivities()).toEqual([0.33, 0.33]);
         await choose('Finish and emissivity', 'As its material');
         expect(emissivities()).toEqual([undefined, undefined]);
-        expect(screen.queryByText(/not computed yet/)).toBeNull();
+        screen.getByText(/Radiation is not computed/);
     });
 });
 

@@ -52,6 +52,16 @@ describe('the panel of the space', () => {
         expect(document().physics).toEqual({ flow: 'auto', buoyancy: true, electric: true });
     });
 
+    it('lets surfaces radiate to the ambient or to a temperature of its own', async () => {
+        const { document } = panel({ space, surroundings: { temperature: '40 degC' } });
+        expect(screen.queryByLabelText('Radiant temperature')).toBeNull();
+        await choose('Radiation', 'To the surroundings');
+        await fill('Radiant temperature', '-20');
+        expect(document()).toMatchObject({ physics: { radiation: 'surroundings' }, surroundings: { temperature: '40 degC', radiantTemperature: '-20 degC' } });
+        await fill('Radiant temperature', '');
+        expect(document().surroundings).toEqual({ temperature: '40 degC' });
+    });
+
     it('makes an inlet of a side and asks for what it needs', async () => {
         const { document } = panel(moving({ 'y-': { kind: 'wall', heat: { kind: 'film', coefficient: 5 } } }));
         await choose('Side y-', 'Inlet');

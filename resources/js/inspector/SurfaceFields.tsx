@@ -12,6 +12,8 @@ interface Props {
     name: string;
     editor: ModelEditor;
     disabled: boolean;
+    /** Whether radiation is computed. */
+    radiates: boolean;
 }
 
 const choices = Object.fromEntries(
@@ -22,7 +24,7 @@ const choices = Object.fromEntries(
 ) as Record<Finish, string>;
 
 /** The finish of the selected parts. */
-export function SurfaceFields({ entry, ids, name, editor, disabled }: Props) {
+export function SurfaceFields({ entry, ids, name, editor, disabled, radiates }: Props) {
     const finish = finishOf(entry);
     return (
         <Chapter title="Surface" fields>
@@ -41,9 +43,9 @@ export function SurfaceFields({ entry, ids, name, editor, disabled }: Props) {
                     save={(text) => editor.edit(`${name}: emissivity ${text}`, (d) => withEmissivity(d, ids, text))}
                 />
             )}
-            {finish !== 'material' && (
+            {!radiates && (
                 <Typography variant="body2" color="text.secondary">
-                    Kept with the model. Radiation is not computed yet; convection coefficients stand for it.
+                    Kept with the model. Radiation is not computed; it is chosen in the panel of the space.
                 </Typography>
             )}
         </Chapter>

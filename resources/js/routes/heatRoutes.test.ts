@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Result } from '../api/types';
-import { AIR, heatRoutes, sourcesOf } from './heatRoutes';
+import { AIR, heatRoutes, RADIATION, sourcesOf } from './heatRoutes';
 
 const part = (id: string, power: number, routes: Record<string, number>) => ({ id, name: id, power, routes, current: null });
 
@@ -31,6 +31,18 @@ describe('heat routes', () => {
         expect(routes.given).toBe(11);
         expect(routes.left).toBeCloseTo(11, 3);
         expect(link(routes, 'board', 'side z-')).toBeCloseTo(3.5, 5);
+    });
+
+    it('count what a side radiates once, as radiation of the part that touches it', () => {
+        const box = {
+            parts: [part('chip', 9, { lid: 9 }), part('lid', 0, { chip: -9, 'side z+': 5, radiation: 4 })],
+            sides: { 'z+': { heat: 9, radiated: 4, temperature: 320, area: 1 } },
+        } as unknown as Result;
+        const routes = heatRoutes(box, sourcesOf(box, null));
+        expect(routes.left).toBeCloseTo(9, 4);
+        expect(link(routes, 'lid', RADIATION)).toBeCloseTo(4, 5);
+        expect(link(routes, 'lid', 'side z+')).toBeCloseTo(5, 5);
+        expect(link(routes, AIR, 'side z+')).toBe(0);
     });
 
     it('leave loops out and keep every balance', () => {

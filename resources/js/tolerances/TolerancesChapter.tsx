@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useNavigate } from 'react-router';
 import { useInfluence, useInfluenceChange, useStartStudy, useWhatIfDocument } from '../api/queries';
@@ -67,28 +66,31 @@ export function TolerancesChapter({ revision, run, units, mayEdit }: Props) {
     const unknown = found.rows.filter(({ changes }) => changes === null);
     const kelvin = (value: number) => `${difference(value, units)}\u00a0${differenceUnit(units)}`;
     return (
-        <Chapter title="Tolerances" fields>
-            {found.met !== null && tightest && (
-                <>
-                    <Line label="All limits are met in">
-                        <b>{shareOf(found.met)} of builds</b>
-                    </Line>
-                    <Line label={`Tightest: ${limit?.name ?? tightest.id}`}>{shareOf(tightest.met)}</Line>
-                    <Line label="Its margin in all but 1 % of builds">{kelvin(tightest.low)}</Line>
-                    <Line label="With everything at its worse end">{kelvin(tightest.worst)}</Line>
-                    <Typography variant="body2" color="text.secondary" sx={{ mt: 1 }}>
-                        What moves it, at the end of each tolerance
-                    </Typography>
+        <>
+            <Chapter title="Tolerances">
+                {found.met !== null && tightest && (
+                    <>
+                        <Line label="All limits are met in">
+                            <b>{shareOf(found.met)} of builds</b>
+                        </Line>
+                        <Line label={`Tightest: ${limit?.name ?? tightest.id}`}>{shareOf(tightest.met)}</Line>
+                        <Line label="Its margin in all but 1 % of builds">{kelvin(tightest.low)}</Line>
+                        <Line label="With everything at its worse end">{kelvin(tightest.worst)}</Line>
+                    </>
+                )}
+            </Chapter>
+            {tightest && (
+                <Chapter title={`What moves ${limit?.name ?? 'it'}, at the end of each tolerance`}>
                     {ranked(found, tightest.id).map(({ of, by, changes }) => (
                         <Line key={of} label={`${nameOfTolerance(of, known)} ± ${by}`}>
                             {`±\u00a0${kelvin(Math.abs(changes![tightest.id]!)).replace('+', '')}`}
                         </Line>
                     ))}
-                    <Typography variant="body2" color="text.secondary" sx={{ mt: 0.75 }}>
-                        Estimated in straight lines from this run, with its flow kept; ± of the grid is not in it.
-                    </Typography>
-                </>
+                </Chapter>
             )}
+            <Typography variant="body2" color="text.secondary" sx={{ mt: 0.75 }}>
+                Estimated in straight lines from this run, with its flow kept; ± of the grid is not in it.
+            </Typography>
             {unknown.length > 0 && (
                 <Typography variant="body2" sx={{ color: 'warning.main', mt: 0.75 }}>
                     Not in it: {unknown.map(({ of }) => nameOfTolerance(of, known)).join(', ')}. Shapes and what drives the flow are known only from computed
@@ -96,17 +98,15 @@ export function TolerancesChapter({ revision, run, units, mayEdit }: Props) {
                 </Typography>
             )}
             {mayEdit && (
-                <Stack direction="row" sx={{ mt: 1 }}>
-                    <Button size="small" variant="outlined" color="inherit" disabled={start.isPending} onClick={compute}>
-                        Compute {BUILDS} builds
-                    </Button>
-                </Stack>
+                <Button size="small" variant="outlined" color="inherit" disabled={start.isPending} onClick={compute} sx={{ mt: 1 }}>
+                    Compute {BUILDS} builds
+                </Button>
             )}
             {start.error && (
                 <Box role="alert" sx={{ color: 'error.main', mt: 0.5 }}>
                     {start.error.message}
                 </Box>
             )}
-        </Chapter>
+        </>
     );
 }

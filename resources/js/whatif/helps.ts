@@ -28,6 +28,8 @@ export function whatHelps({ kind, of, face, value }: Help, outline: Outline, uni
             return `Temperature given as ${value === null ? '?' : temperatureWithUnit(value, units)}`;
         case 'conductivity':
             return `Conductivity of ${name}`;
+        case 'emissivity':
+            return `Emissivity of ${name}`;
         case 'contactResistance':
             return `Contact resistance of ${place}`;
         case 'convectionCoefficient':

@@ -12,6 +12,7 @@ use Foehn\Physics\Radiation\ToSurroundings;
 use Foehn\Solve\Solution;
 use Foehn\Solve\SteadySolver;
 use Foehn\Study\Influence;
+use Foehn\Study\Sensitivities;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\TestCase;
 
@@ -91,6 +92,22 @@ final class ToSurroundingsTest extends TestCase
         $temperature = self::hottest(self::solved(null, ['emissivity' => 0.9], []));
 
         self::assertEqualsWithDelta(1.0 / (4.0 * 0.9 * ToSurroundings::SIGMA * 6.0 * self::SIDE ** 2 * $temperature ** 3), $perWatt, 1e-3 * $perWatt);
+    }
+
+    /** dT/T = -d(eps)/eps (1 - (T_r/T)^4) / 4, by the adjoint. */
+    public function testWhatWouldHelpKnowsTheFinish(): void
+    {
+        $document = self::document(null, ['emissivity' => 0.5], []);
+        $document['limits'] = [['id' => 'l1', 'of' => ['part' => 'block'], 'atMost' => 400]];
+        $heat = (new SteadySolver(ModelCodec::fromDocument($document)))->linearised();
+        $sensitivities = new Sensitivities($heat);
+        $limit = $sensitivities->worst();
+        self::assertNotNull($limit);
+        $found = array_column($sensitivities->of($limit), 'change', 'kind');
+        $temperature = self::hottest(self::solved(null, ['emissivity' => 0.5], []));
+
+        self::assertEqualsWithDelta(-0.2 * 0.25 * $temperature * (1.0 - (293.15 / $temperature) ** 4), $found['emissivity'], 0.2);
+        self::assertEqualsWithDelta(-5.0 * (293.15 / $temperature) ** 3, $found['ambient'], 0.05, 'the surroundings that it sees');
     }
 
     public function testRadiationBetweenSurfacesIsRefusedInWords(): void
