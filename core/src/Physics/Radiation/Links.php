@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Radiation;
+
+use Foehn\Grid\Grid;
+use Foehn\Numerics\Sobol;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+
+/**
+ * What patches see of each other, as areas times view factors A_i F_ij in m2, symmetric and closed. Every patch casts rays with the
+ * cosine law, evenly spread by a Sobol sequence with a shift of its own. With n rays per square metre a ray between i and j counts
+ * 1 / (n_i + n_j), which is the mean of both directions with the least variance. Closure scales S to d_i S_ij d_j with rows that sum to
+ * the areas (the symmetric form of Sinkhorn & Knopp, Pacific J. Math. 21 (1967) 343): no link becomes negative.
+ */
+final readonly class Links
+{
+    private const FEWEST = 64;
+
+    private const SWEEPS = 40;
+
+    private const FINE = 1 << 30;
+
+    /** @param list<array<int, float>> $seen m2 by patch and the patch that it sees */
+    private function __construct(public array $seen)
+    {
+    }
+
+    /** @param int $rays of an average patch; a patch casts them by its area, and at least FEWEST */
+    public static function of(Grid $grid, CavityFaces $faces, int $rays, int $seed = 1): self
+    {
+        $tracer = new RayTracer($grid, $faces);
+        $members = array_fill(0, count($faces->areas), []);
+        foreach ($faces->patch as $face => $patch) {
+            $members[$patch][] = $face;
+        }
+        $random = new Randomizer(new Xoshiro256StarStar($seed));
+        $mean = array_sum($faces->areas) / max(1, count($faces->areas));
+        $density = $counts = [];
+        foreach ($members as $patch => $own) {
+            $cast = max(self::FEWEST, (int) round($rays * $faces->areas[$patch] / $mean));
+            $density[$patch] = $cast / $faces->areas[$patch];
+            $counts[$patch] = self::cast($grid, $faces, $tracer, $own, $cast, $random);
+        }
+        $seen = array_fill(0, count($members), []);
+        foreach ($counts as $i => $hits) {
+            foreach ($hits as $j => $count) {
+                $link = $count / ($density[$i] + $density[$j]);
+                $seen[$i][$j] = ($seen[$i][$j] ?? 0.0) + $link;
+                $seen[$j][$i] = ($seen[$j][$i] ?? 0.0) + $link;
+            }
+        }
+
+        return new self(self::closed($seen, $faces->areas));
+    }
+
+    /**
+     * @param list<int> $own faces of a patch
+     * @return array<int, int> rays by the patch that they meet
+     */
+    private static function cast(Grid $grid, CavityFaces $faces, RayTracer $tracer, array $own, int $rays, Randomizer $random): array
+    {
+        $ends = [];
+        $sum = 0.0;
+        foreach ($own as $face) {
+            $ends[] = $sum += $faces->area[$face];
+        }
+        $shift = array_map(fn (): float => $random->getInt(0, self::FINE - 1) / self::FINE, range(1, Sobol::DIMENSIONS));
+        $sequence = new Sobol();
+        $strides = $grid->strides();
+        $found = [];
+        for ($ray = 0; $ray < $rays; $ray++) {
+            [$u, $v, $p, $angle] = array_map(fn (float $x, float $by): float => fmod($x + $by, 1.0), $sequence->next(), $shift);
+            $at = $u * $sum;
+            $n = self::first($ends, $at);
+            $face = $own[$n];
+            $share = 1.0 - ($ends[$n] - $at) / $faces->area[$face];
+            [$cell, $direction] = [$faces->cell[$face], $faces->direction[$face]];
+            $axis = $direction >> 1;
+            [$a, $b] = $axis === 0 ? [1, 2] : ($axis === 1 ? [2, 0] : [0, 1]);
+            $from = $towards = [0.0, 0.0, 0.0];
+            foreach ([[$axis, (float) ($direction % 2)], [$a, $share], [$b, $v]] as [$along, $part]) {
+                $place = intdiv($cell, $strides[$along]) % $grid->cells[$along];
+                $from[$along] = $grid->lines[$along][$place] + $part * $grid->widths[$along][$place];
+            }
+            $towards[$axis] = ($direction % 2 === 1 ? -1.0 : 1.0) * sqrt(1.0 - $p);
+            $towards[$a] = sqrt($p) * cos(2.0 * M_PI * $angle);
+            $towards[$b] = sqrt($p) * sin(2.0 * M_PI * $angle);
+            $hit = $tracer->face($cell, [$from[0], $from[1], $from[2]], [$towards[0], $towards[1], $towards[2]]);
+            if ($hit >= 0) {
+                $met = $faces->patch[$hit];
+                $found[$met] = ($found[$met] ?? 0) + 1;
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * The first end beyond a place, by halving.
+     *
+     * @param list<float> $ends rising
+     */
+    private static function first(array $ends, float $at): int
+    {
+        [$low, $high] = [0, count($ends) - 1];
+        while ($low < $high) {
+            $middle = intdiv($low + $high, 2);
+            if ($ends[$middle] > $at) {
+                $high = $middle;
+            } else {
+                $low = $middle + 1;
+            }
+        }
+
+        return $low;
+    }
+
+    /**
+     * @param list<array<int, float>> $seen
+     * @param array<int, float> $areas
+     * @return list<array<int, float>>
+     */
+    private static function closed(array $seen, array $areas): array
+    {
+        $scale = array_fill(0, count($areas), 1.0);
+        for ($sweep = 0; $sweep < self::SWEEPS; $sweep++) {
+            foreach ($seen as $i => $row) {
+                $sum = 0.0;
+                foreach ($row as $j => $link) {
+                    $sum += $link * $scale[$j];
+                }
+                $scale[$i] = $sum > 0.0 ? sqrt($scale[$i] * $areas[$i] / $sum) : 0.0;
+            }
+        }
+
+        return array_map(function (array $row, int $i) use ($scale): array {
+            foreach ($row as $j => $link) {
+                $row[$j] = $scale[$i] * $link * $scale[$j];
+            }
+
+            return $row;
+        }, $seen, array_keys($seen));
+    }
+}
