@@ -11,7 +11,7 @@ final class PhysicsReader
 {
     public static function read(Reader $reader): Physics
     {
-        $physics = new Physics($reader->bool('heat', true), $reader->oneOf('flow', Physics::FLOWS, 'none'), $reader->bool('buoyancy', true), $reader->bool('electric', false), self::radiation($reader));
+        $physics = new Physics($reader->bool('heat', true), $reader->oneOf('flow', Physics::FLOWS, 'none'), $reader->bool('buoyancy', true), $reader->bool('electric', false), $reader->oneOf('radiation', Physics::RADIATION, 'none'));
         if ($physics->electric && ! $physics->heat) {
             $reader->problem('heat', 'currents are computed together with the heat they make; write true');
         }
@@ -29,15 +29,5 @@ final class PhysicsReader
         $reader->close();
 
         return $physics;
-    }
-
-    private static function radiation(Reader $reader): string
-    {
-        $radiation = $reader->oneOf('radiation', [...Physics::RADIATION, 'surfaces'], 'none');
-        if ($radiation === 'surfaces') {
-            $reader->problem('radiation', 'radiation between surfaces is not computed by this version; write "surroundings", or "none"');
-        }
-
-        return $radiation;
     }
 }

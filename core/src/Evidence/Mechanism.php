@@ -28,6 +28,7 @@ enum Mechanism: string
     case Fins = 'fins';
     case Current = 'current';
     case Radiation = 'radiation';
+    case Enclosure = 'enclosure';
     case Driven = 'driven';
     case Buoyant = 'buoyant';
     case Turbulent = 'turbulent';
@@ -47,6 +48,7 @@ enum Mechanism: string
             self::Fins => 'Fins',
             self::Current => 'Electric current and its heat',
             self::Radiation => 'Radiation to the surroundings',
+            self::Enclosure => 'Radiation between surfaces',
             self::Driven => 'Flow driven by inlets, openings or fans',
             self::Buoyant => 'Natural convection',
             self::Turbulent => 'Turbulent flow',
@@ -76,7 +78,8 @@ enum Mechanism: string
             self::Package => self::shapes($model, TwoResistancePackage::class),
             self::Fins => self::shapes($model, PlateFins::class) || self::shapes($model, PinFins::class),
             self::Current => $physics->electric,
-            self::Radiation => $physics->radiates(),
+            self::Radiation => $physics->radiation === 'surroundings',
+            self::Enclosure => $physics->radiation === 'surfaces',
             self::Driven => $flow && ($space->force !== null || self::shapes($model, Fan::class) || array_filter($space->flows(), fn (FlowCondition $condition) => $condition->drives() || self::moves($condition)) !== []),
             self::Buoyant => $flow && $physics->heat && $physics->buoyancy && $model->surroundings->gravity !== [0.0, 0.0, 0.0],
             self::Turbulent => $flow && $physics->flow !== 'laminar',

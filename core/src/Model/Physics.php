@@ -9,7 +9,7 @@ final readonly class Physics
 {
     public const FLOWS = ['none', 'laminar', 'turbulent', 'auto'];
 
-    public const RADIATION = ['none', 'surroundings'];
+    public const RADIATION = ['none', 'surroundings', 'surfaces'];
 
     /**
      * @param string $flow one of FLOWS

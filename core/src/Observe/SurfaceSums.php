@@ -41,10 +41,14 @@ final class SurfaceSums
                 }
             }
             if ($faces->elements->side[$f] >= 0) {
-                $this->radiated[$faces->elements->side[$f]] = ($this->radiated[$faces->elements->side[$f]] ?? 0.0) + $faces->radiated($f, $temperature);
-                $this->add('side ' . $faces->elements->side[$f], $faces->elements->area[$f], $heat, $surface);
-                if ($faces->elements->patch[$f] >= 0) {
-                    $this->add('side ' . $faces->elements->side[$f] . ' patch ' . $faces->elements->patch[$f], $faces->elements->area[$f], $heat, $surface);
+                [$side, $patch] = [$faces->elements->side[$f], $faces->elements->patch[$f]];
+                $radiated = $faces->radiated($f, $temperature);
+                // A part radiates outwards there; a wall of the space inwards, and what it takes up leaves through it too.
+                $this->radiated[$side] = ($this->radiated[$side] ?? 0.0) + ($part >= 0 ? $radiated : 0.0);
+                $out = $part >= 0 ? $heat : $heat - $radiated;
+                $this->add("side $side", $faces->elements->area[$f], $out, $surface);
+                if ($patch >= 0) {
+                    $this->add("side $side patch $patch", $faces->elements->area[$f], $out, $surface);
                 }
             }
         }

@@ -13,7 +13,7 @@ use Foehn\Model\Model;
 use Foehn\Model\Part;
 use Foehn\Model\Side;
 use Foehn\Model\Space;
-use Foehn\Physics\Radiation\ToSurroundings;
+use Foehn\Physics\Radiation\Emission;
 use Foehn\Shapes\Fan;
 use Foehn\Shapes\FlatShape;
 use Foehn\Shapes\Mesh;
@@ -113,8 +113,8 @@ final class Preflight
             return;
         }
         $space = $this->model->space;
-        // In a space that is walled all round only what touches its walls is outside.
-        $isWalled = $space->fluid !== null && array_filter($space->sides, fn (Side $side): bool => ! $side->flow->isWall()) === [];
+        // To the surroundings, in a space that is walled all round, only what touches its walls is outside.
+        $isWalled = $this->model->physics->radiation === 'surroundings' && $space->fluid !== null && array_filter($space->sides, fn (Side $side): bool => ! $side->flow->isWall()) === [];
         $solids = array_filter($this->model->parts, fn (Part $part): bool => $part->material !== Part::FLUID && ! $part->shape instanceof FlatShape);
         $unknown = array_filter($solids, fn (Part $part): bool => $this->model->emissivity($part) === null && (! $isWalled || $this->touchesSide($part)));
         if ($solids !== [] && array_filter(array_map($this->model->emissivity(...), $solids)) === []) {
@@ -144,7 +144,7 @@ final class Preflight
             return;
         }
         $mean = $this->model->surroundings->temperature + 0.5 * min(self::WARMEST, $watts / $conductance);
-        $radiant = 4.0 * self::PAINTED * ToSurroundings::SIGMA * $mean ** 3 * $area;
+        $radiant = 4.0 * self::PAINTED * Emission::SIGMA * $mean ** 3 * $area;
         $this->warn('Load', sprintf(
             'Radiation is not computed: of a painted housing it would take about %.1f of %.1f W. If the convection coefficients of the walls already hold it, all is well.', $watts * $radiant / ($conductance + $radiant), $watts,
         ));

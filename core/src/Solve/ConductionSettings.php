@@ -33,4 +33,7 @@ final class ConductionSettings
 
     /** Largest change of a temperature between the last two passes, K: a hundredth of the last digit shown. */
     public const STEADY = 1e-4;
+
+    /** Relative change of what acts on the heat from one pass to the next. */
+    public const EXCHANGED = 1e-6;
 }

@@ -12,7 +12,6 @@ use Foehn\Physics\Heat\HeatEquation;
 use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\Heat\SurfaceNodes;
 use Foehn\Physics\PhysicsException;
-use Foehn\Physics\Radiation\Emitters;
 
 /** The heat equation of a model on its grid, and everything that follows the temperatures and acts back on them. Drivers say when; this says what. */
 final class Coupling
@@ -113,7 +112,7 @@ final class Coupling
             $heat->add($this->currents->joule);
         }
         if ($this->radiation !== null) {
-            $heat->add($this->radiation->radiation->like(new Emitters($other, $heat->elements, $heat->voxels), $other->surroundings->radiant()));
+            $this->radiation->addTo($heat);
         }
 
         return $heat->at($temperature, $changes);

@@ -37,6 +37,11 @@ final class HeatOnFlow
 
     private ?EnergyTransport $energy = null;
 
+    /** Passes with which what follows the temperatures is not waited for. */
+    private const FEW = 2;
+
+    private const MOST_ROUNDS = 20;
+
     private readonly Coupling $coupling;
 
     /** @var list<ConductivityChange> what the flow does to the conduction */
@@ -119,17 +124,37 @@ final class HeatOnFlow
     }
 
     /**
-     * The energy equation with its second-order correction repeated until it stays.
+     * The energy equation with its second-order correction repeated until it stays, and with what follows the temperatures until that stays.
      *
      * @param array{array<int, float>, array<int, float>, array<int, float>} $flux
      * @return bool whether it stays
      */
     public function settle(array $flux, ?Turbulence $turbulence, int $mostPasses, float $stays): bool
     {
-        $this->coupling->follow($this->cells());
-        $this->assemble($turbulence);
-        $finest = 0.1 * $stays;
+        $rounds = $mostPasses > self::FEW ? self::MOST_ROUNDS : 1;
         $tolerance = 1e-3;
+        for ($round = 1; $round <= $rounds; $round++) {
+            $moved = $this->coupling->follow($this->cells());
+            if ($round > 1 && $moved <= ConductionSettings::EXCHANGED) {
+                return true;
+            }
+            $this->assemble($turbulence);
+            if (! $this->corrected($flux, $mostPasses, $stays, $tolerance)) {
+                return false;
+            }
+            $tolerance = 0.1 * $stays;
+        }
+
+        return $rounds === 1 || $this->coupling->follow($this->cells()) <= ConductionSettings::EXCHANGED;
+    }
+
+    /**
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux
+     * @return bool whether it stays
+     */
+    private function corrected(array $flux, int $mostPasses, float $stays, float $tolerance): bool
+    {
+        $finest = 0.1 * $stays;
         for ($pass = 0; $pass < $mostPasses; $pass++) {
             $moved = $this->step($flux, new Accuracy($tolerance, mostIterations: 30), 1.0);
             if ($moved <= $stays && $tolerance <= $finest) {

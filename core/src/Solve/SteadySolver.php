@@ -188,7 +188,7 @@ final class SteadySolver
         [$finest, $most] = $asked ? [min(ConductionSettings::RESIDUAL, $this->model->convergence->residual ?? INF), $this->model->convergence->iterations ?? PHP_INT_MAX] : [ConductionSettings::RESIDUAL, PHP_INT_MAX];
         do {
             $pass++;
-            $coupling->follow($temperature);
+            $moved = $coupling->follow($temperature);
             $system = $coupling->equation($temperature);
             $this->report('equations', 1.0, null);
             $rough = $change > ConductionSettings::ROUGH;
@@ -196,7 +196,7 @@ final class SteadySolver
             $before = $temperature;
             $temperature = $system->temperatures($linear->x);
             $change = $before === null ? INF : self::largestChange($before, $temperature);
-            $again = $nonlinear && ($rough || $change > ConductionSettings::STEADY);
+            $again = $nonlinear && ($rough || $change > ConductionSettings::STEADY || $moved > ConductionSettings::EXCHANGED);
         } while ($again && $linear->converged && ! $linear->stopped && $pass < ConductionSettings::MOST_PASSES);
 
         $converged = $linear->converged && ! $again;

@@ -53,6 +53,7 @@ const flowChoices: Record<FlowChoice, string> = {
 const radiationChoices: Record<RadiationChoice, string> = {
     none: 'Not computed',
     surroundings: 'To the surroundings',
+    surfaces: 'Between surfaces and to the surroundings',
 };
 
 /** The air and the six sides of the space with their openings: what the Load stage shows while no part is selected. */

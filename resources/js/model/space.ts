@@ -115,10 +115,10 @@ export const heatOf = (document: ModelDocument): boolean => physicsOf(document).
 
 export const withHeat = (document: ModelDocument, heat: boolean): ModelDocument => ({ ...document, physics: { ...physicsOf(document), heat } });
 
-export type RadiationChoice = 'none' | 'surroundings';
+export type RadiationChoice = 'none' | 'surroundings' | 'surfaces';
 
-/** Whether surfaces radiate to the surroundings. */
-export const radiationOf = (document: ModelDocument): RadiationChoice => (physicsOf(document).radiation === 'surroundings' ? 'surroundings' : 'none');
+/** What surfaces radiate to. */
+export const radiationOf = (document: ModelDocument): RadiationChoice => (physicsOf(document).radiation as RadiationChoice | undefined) ?? 'none';
 
 export const withRadiation = (document: ModelDocument, radiation: RadiationChoice): ModelDocument => ({
     ...document,

@@ -15,12 +15,14 @@ use Foehn\Model\Space;
 /**
  * Everything that radiation meets between the parts: the faces of parts, and the faces of the sides of the space through which the
  * surroundings are seen. Each is known by the cell that it bounds, of no part, and the direction in which that cell is left there.
- * Faces in one plane of one part, and of one side, make up patches of at most three by three tiles.
+ * Faces in one plane of one part, and of one side, make up patches: a single one of a small plane, tiles of a large one.
  */
 final class CavityFaces
 {
-    /** Tiles of a plane along each of its axes. */
-    private const TILES = 3;
+    /** Tiles of a plane along each of its axes: at most so many, and as many as its share of all area has of this number of patches. */
+    private const MOST = 6;
+
+    private const PATCHES = 1200;
 
     /** @var list<int> the cell that each face bounds */
     public array $cell = [];
@@ -46,14 +48,22 @@ final class CavityFaces
     /** @var array<int, bool> whether the surroundings are seen through each patch */
     public array $isOpening = [];
 
-    /** @var array<string, int> */
-    private array $keys = [];
+    /** @var list<array{string, Box}> plane of each face, and what it is a part of */
+    private array $planes = [];
 
-    /** @param positive-int $tiles of a plane along each of its axes */
-    public function __construct(Model $model, private readonly Voxels $voxels, SurfaceElements $elements, private readonly int $tiles = self::TILES)
+    /** @param ?int $tiles of every plane along each of its axes; null: by their areas */
+    public function __construct(Model $model, private readonly Voxels $voxels, SurfaceElements $elements, ?int $tiles = null)
     {
         foreach ($elements->part as $e => $part) {
-            $beyond = $part < 0 ? SurfaceElements::NONE : OuterSpace::beyond($voxels->grid, $elements->cell[$e], $elements->direction[$e]);
+            if ($part < 0) {
+                // A wall of the space, seen from its fluid.
+                if ($elements->side[$e] >= 0 && $model->space->sides[Space::SIDES[$elements->side[$e]]]->flow->kind === 'wall') {
+                    $this->add($elements->cell[$e], $elements->direction[$e], $elements->area[$e], $e, "wall {$elements->side[$e]}", $model->space->box);
+                }
+
+                continue;
+            }
+            $beyond = OuterSpace::beyond($voxels->grid, $elements->cell[$e], $elements->direction[$e]);
             if ($beyond >= 0 && $voxels->owner[$beyond] < 0) {
                 $this->add($beyond, $elements->direction[$e] ^ 1, $elements->area[$e], $e, "part $part", $model->parts[$part]->shape->bounds());
             }
@@ -63,9 +73,13 @@ final class CavityFaces
                 continue;
             }
             foreach ($this->boundary($direction) as $cell) {
+                if (isset($this->at[6 * $cell + $direction])) {
+                    continue;
+                }
                 $this->add($cell, $direction, $voxels->grid->faceArea($cell, $direction >> 1), SurfaceElements::NONE, "side $name", $model->space->box);
             }
         }
+        $this->divide($tiles);
     }
 
     /** @return iterable<int> cells of no part at a side of the space */
@@ -88,23 +102,39 @@ final class CavityFaces
 
     private function add(int $cell, int $direction, float $area, int $element, string $of, Box $bounds): void
     {
-        $grid = $this->voxels->grid;
         $axis = $direction >> 1;
-        $strides = $grid->strides();
-        $tile = '';
-        foreach (Axes::across($axis) as $along) {
-            $centre = $grid->centres[$along][intdiv($cell, $strides[$along]) % $grid->cells[$along]];
-            $tile .= ' ' . min($this->tiles - 1, (int) floor($this->tiles * ($centre - $bounds->min[$along]) / max(1e-12, $bounds->size($along))));
-        }
-        $plane = intdiv($cell, $strides[$axis]) % $grid->cells[$axis];
-        $patch = $this->keys["$of $direction $plane$tile"] ??= count($this->keys);
+        $plane = intdiv($cell, $this->voxels->grid->strides()[$axis]) % $this->voxels->grid->cells[$axis];
         $this->at[6 * $cell + $direction] = count($this->cell);
         $this->cell[] = $cell;
         $this->direction[] = $direction;
         $this->area[] = $area;
         $this->element[] = $element;
-        $this->patch[] = $patch;
-        $this->areas[$patch] = ($this->areas[$patch] ?? 0.0) + $area;
-        $this->isOpening[$patch] = $element === SurfaceElements::NONE;
+        $this->planes[] = ["$of $direction $plane", $bounds];
+    }
+
+    /** Divides the planes into patches. */
+    private function divide(?int $tiles): void
+    {
+        $grid = $this->voxels->grid;
+        $strides = $grid->strides();
+        $planes = [];
+        foreach ($this->planes as $face => [$plane]) {
+            $planes[$plane] = ($planes[$plane] ?? 0.0) + $this->area[$face];
+        }
+        $all = array_sum($planes);
+        $keys = [];
+        foreach ($this->planes as $face => [$plane, $bounds]) {
+            $cell = $this->cell[$face];
+            $along = $tiles ?? max(1, min(self::MOST, (int) round(sqrt(self::PATCHES * $planes[$plane] / $all))));
+            $key = $plane;
+            foreach (Axes::across($this->direction[$face] >> 1) as $axis) {
+                $centre = $grid->centres[$axis][intdiv($cell, $strides[$axis]) % $grid->cells[$axis]];
+                $key .= ' ' . min($along - 1, (int) floor($along * ($centre - $bounds->min[$axis]) / max(1e-12, $bounds->size($axis))));
+            }
+            $patch = $keys[$key] ??= count($keys);
+            $this->patch[] = $patch;
+            $this->areas[$patch] = ($this->areas[$patch] ?? 0.0) + $this->area[$face];
+            $this->isOpening[$patch] = $this->element[$face] === SurfaceElements::NONE;
+        }
     }
 }

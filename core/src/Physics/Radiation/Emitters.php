@@ -11,34 +11,62 @@ use Foehn\Model\Model;
 use Foehn\Model\Part;
 
 /**
- * The surface elements that radiate to the surroundings, and how strongly: those of parts that face what lies outside (see OuterSpace),
- * and those at sides of the space with a convection coefficient. Faces in contact, enclosed, held, insulated or heated from outside do
- * not, nor does a part whose emissivity is not known.
+ * The surface elements that radiate, and how strongly: the emissivity of each, over the steps that a slanted surface has on the grid.
+ * Faces in contact do not, nor the sides of a package, which pass no heat, nor a part whose emissivity is not known.
  */
-final readonly class Emitters
+final class Emitters
 {
-    /** @var array<int, float> emissivity by element, over the steps that a slanted surface has on the grid */
-    public array $emissivity;
+    /** Emissivity of the walls of a space, which are no parts: painted, or of plastic. */
+    public const WALLS = 0.9;
 
-    public function __construct(Model $model, SurfaceElements $elements, Voxels $voxels)
+    /**
+     * Those that see nothing but the surroundings, where these alone are counted: what faces the outer space (see OuterSpace), and faces
+     * at sides of the space with a convection coefficient; not what is held, insulated or heated from outside.
+     *
+     * @return array<int, float>
+     */
+    public static function outside(Model $model, SurfaceElements $elements, Voxels $voxels): array
     {
-        $grid = $voxels->grid;
         $outer = OuterSpace::of($model, $voxels);
+
+        return self::where($model, $elements, $voxels, fn (int $e, string $kind): bool => $elements->side[$e] >= 0
+            ? $kind === 'film'
+            : ! in_array($kind, ['temperature', 'flux', 'power'], true) && isset($outer[OuterSpace::beyond($voxels->grid, $elements->cell[$e], $elements->direction[$e])]));
+    }
+
+    /**
+     * Those that see each other, with the walls of the space where a fluid is in it, and faces at its sides with a convection coefficient,
+     * whose outside sees the surroundings.
+     *
+     * @return array<int, float>
+     */
+    public static function all(Model $model, SurfaceElements $elements, Voxels $voxels, CavityFaces $faces): array
+    {
+        $inside = array_flip(array_filter($faces->element, fn (int $e): bool => $e >= 0));
+
+        return self::where($model, $elements, $voxels, fn (int $e, string $kind): bool => isset($inside[$e]) || ($elements->side[$e] >= 0 && $elements->part[$e] >= 0 && $kind === 'film'));
+    }
+
+    /**
+     * @param callable(int, string): bool $radiates by element and the kind of its condition
+     * @return array<int, float>
+     */
+    private static function where(Model $model, SurfaceElements $elements, Voxels $voxels, callable $radiates): array
+    {
         $own = array_map(fn (Part $part): float => $model->emissivity($part) ?? 0.0, $model->parts);
         $steps = $found = [];
         foreach ($elements->part as $e => $part) {
-            if ($part < 0 || $own[$part] <= 0.0 || $elements->otherPart[$e] >= 0) {
+            $emissivity = $own[$part] ?? self::WALLS;
+            if ($emissivity <= 0.0 || ! $elements->passes[$e] || $elements->otherPart[$e] >= 0 || ! $radiates($e, $elements->condition[$e]->kind)) {
                 continue;
             }
-            $kind = $elements->condition[$e]->kind;
-            $exposed = $elements->side[$e] >= 0
-                ? $kind === 'film'
-                : ! in_array($kind, ['temperature', 'flux', 'power'], true) && isset($outer[OuterSpace::beyond($grid, $elements->cell[$e], $elements->direction[$e])]);
-            if ($exposed) {
-                $face = $model->parts[$part]->face($elements->direction[$e], fn () => $grid->faceCentre($elements->cell[$e], $elements->direction[$e]));
-                $found[$e] = $own[$part] / ($steps["$part $face"] ??= $model->parts[$part]->stepsOf($face));
+            if ($part >= 0) {
+                $face = $model->parts[$part]->face($elements->direction[$e], fn () => $voxels->grid->faceCentre($elements->cell[$e], $elements->direction[$e]));
+                $emissivity /= $steps["$part $face"] ??= $model->parts[$part]->stepsOf($face);
             }
+            $found[$e] = $emissivity;
         }
-        $this->emissivity = $found;
+
+        return $found;
     }
 }

@@ -9,9 +9,9 @@ use Foehn\Grid\SurfaceFinder;
 use Foehn\Grid\Voxels;
 use Foehn\Numerics\Sobol;
 use Foehn\Physics\Radiation\CavityFaces;
+use Foehn\Physics\Radiation\Emission;
 use Foehn\Physics\Radiation\Links;
 use Foehn\Physics\Radiation\Radiosity;
-use Foehn\Physics\Radiation\ToSurroundings;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\TestCase;
 
@@ -78,12 +78,12 @@ final class BetweenSurfacesTest extends TestCase
             }
         }
         $radiosity = new Radiosity($seen, array_fill(0, 6, 0.25), [0.9, 0.3, 0.7, 0.5, 0.8, 0.0]);
-        $emission = array_map(fn (float $t): float => ToSurroundings::SIGMA * $t ** 4, [500.0, 300.0, 350.0, 320.0, 400.0, 0.0]);
+        $emission = array_map(fn (float $t): float => Emission::SIGMA * $t ** 4, [500.0, 300.0, 350.0, 320.0, 400.0, 0.0]);
         $net = $radiosity->net($emission);
 
         self::assertEqualsWithDelta([484.0735, -99.13247, -171.2617, -152.8365, -60.84278, 0.0], $net, 0.05);
         self::assertEqualsWithDelta(0.0, array_sum($net), 1e-3);
-        self::assertEqualsWithDelta(417.0441, ($radiosity->irradiation($emission)[5] / ToSurroundings::SIGMA) ** 0.25, 0.05);
+        self::assertEqualsWithDelta(417.0441, ($radiosity->irradiation($emission)[5] / Emission::SIGMA) ** 0.25, 0.05);
     }
 
     public function testBlackPatchesGiveWhatTheyHave(): void

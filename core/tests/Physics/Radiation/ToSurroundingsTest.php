@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Foehn\Tests\Physics\Radiation;
 
 use Foehn\Codec\ModelCodec;
-use Foehn\Model\ModelException;
 use Foehn\Observe\Readings;
 use Foehn\Observe\SurfaceSums;
-use Foehn\Physics\Radiation\ToSurroundings;
+use Foehn\Physics\Radiation\Emission;
 use Foehn\Solve\Solution;
 use Foehn\Solve\SteadySolver;
 use Foehn\Study\Influence;
@@ -29,7 +28,7 @@ final class ToSurroundingsTest extends TestCase
     {
         $solution = self::solved(null, ['emissivity' => 0.8], ['radiantTemperature' => 250]);
         $area = 6.0 * self::SIDE ** 2;
-        $expected = (2.0 / (0.8 * ToSurroundings::SIGMA * $area) + 250.0 ** 4) ** 0.25;
+        $expected = (2.0 / (0.8 * Emission::SIGMA * $area) + 250.0 ** 4) ** 0.25;
 
         self::assertTrue($solution->outcome->converged);
         self::assertEqualsWithDelta($expected, self::hottest($solution), 0.01);
@@ -45,7 +44,7 @@ final class ToSurroundingsTest extends TestCase
         $emitted = 0.0;
         foreach ($surfaces->elements->cell as $e => $_) {
             if ($surfaces->radiates($e)) {
-                $emitted += 0.5 * ToSurroundings::SIGMA * $surfaces->elements->area[$e] * ($surfaces->surfaceTemperature($e, $solution->state->temperature) ** 4 - 293.15 ** 4);
+                $emitted += 0.5 * Emission::SIGMA * $surfaces->elements->area[$e] * ($surfaces->surfaceTemperature($e, $solution->state->temperature) ** 4 - 293.15 ** 4);
             }
         }
 
@@ -59,7 +58,7 @@ final class ToSurroundingsTest extends TestCase
     {
         $solution = self::solved(null, ['emissivity' => 0.8], [], ['kind' => 'cylinder', 'axis' => 'z', 'radius' => 0.01, 'length' => self::SIDE], [0.03, 0.03, 0.02]);
         $area = 2.0 * M_PI * 1e-4 + 2.0 * M_PI * 0.01 * self::SIDE;
-        $expected = (2.0 / (0.8 * ToSurroundings::SIGMA * $area) + 293.15 ** 4) ** 0.25;
+        $expected = (2.0 / (0.8 * Emission::SIGMA * $area) + 293.15 ** 4) ** 0.25;
 
         // Its flat ends are held by cells to 1 % of their area here.
         self::assertEqualsWithDelta($expected, self::hottest($solution), 0.004 * $expected);
@@ -74,7 +73,7 @@ final class ToSurroundingsTest extends TestCase
 
         self::assertArrayNotHasKey('radiation', $sums->routes(0));
         self::assertEqualsWithDelta(['radiation' => 2.0], $sums->routes(1), 1e-6);
-        $expected = (2.0 / (0.5 * ToSurroundings::SIGMA * 6.0 * 0.05 ** 2) + 293.15 ** 4) ** 0.25;
+        $expected = (2.0 / (0.5 * Emission::SIGMA * 6.0 * 0.05 ** 2) + 293.15 ** 4) ** 0.25;
         self::assertEqualsWithDelta($expected, (new Readings($solution->state))->temperatures[1]['max'] ?? NAN, 0.05);
     }
 
@@ -84,6 +83,32 @@ final class ToSurroundingsTest extends TestCase
         self::solved(null, [], []);
     }
 
+    /** A hot block in a duct with cold walls: what it radiates arrives at them and at the openings, and nothing is lost on the way. */
+    public function testBetweenSurfacesAndMovingAirTheBalanceCloses(): void
+    {
+        $document = self::document('air', ['emissivity' => 0.7], []);
+        $document['physics'] = ['radiation' => 'surfaces', 'flow' => 'laminar', 'buoyancy' => false];
+        $document['space']['sides']['y-'] = ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => 293.15]];
+        $document['space']['sides']['y+'] = ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => 20, 'temperature' => 293.15]];
+        $solution = (new SteadySolver(Models::read($document)))->solve();
+        $sums = new SurfaceSums($solution->state);
+        $routes = $sums->routes(0);
+        $carried = array_sum($solution->state->flow?->carried($solution->state->temperature) ?? []);
+
+        self::assertTrue($solution->outcome->converged);
+        self::assertLessThan(1e-6, $solution->state->balance()->error());
+        self::assertEqualsWithDelta(2.0, $routes['radiation'] + $routes['fluid'], 1e-6);
+        self::assertGreaterThan(0.3, $routes['radiation']);
+        // To the openings, which see 293.15 K, goes the rest.
+        $throughWalls = array_sum(array_map(fn (int $side): float => $sums->side($side)['heat'] ?? 0.0, range(0, 5)));
+        $radiated = 0.0;
+        foreach ($solution->state->system->surfaces->elements->cell as $e => $_) {
+            $radiated += $solution->state->system->surfaces->radiated($e, $solution->state->temperature);
+        }
+        self::assertEqualsWithDelta(2.0, $carried + $throughWalls + $radiated, 1e-5);
+        self::assertGreaterThan(0.0, $radiated);
+    }
+
     /** A watt more warms by what the nonlinear solution is steeper. */
     public function testTheInfluenceOfWattsIsThatOfTheRadiatingModel(): void
     {
@@ -91,7 +116,7 @@ final class ToSurroundingsTest extends TestCase
         $perWatt = (new Influence($heat))->rows[0]['places'][0]['perWatt'][0];
         $temperature = self::hottest(self::solved(null, ['emissivity' => 0.9], []));
 
-        self::assertEqualsWithDelta(1.0 / (4.0 * 0.9 * ToSurroundings::SIGMA * 6.0 * self::SIDE ** 2 * $temperature ** 3), $perWatt, 1e-3 * $perWatt);
+        self::assertEqualsWithDelta(1.0 / (4.0 * 0.9 * Emission::SIGMA * 6.0 * self::SIDE ** 2 * $temperature ** 3), $perWatt, 1e-3 * $perWatt);
     }
 
     /** dT/T = -d(eps)/eps (1 - (T_r/T)^4) / 4, by the adjoint. */
@@ -108,13 +133,6 @@ final class ToSurroundingsTest extends TestCase
 
         self::assertEqualsWithDelta(-0.2 * 0.25 * $temperature * (1.0 - (293.15 / $temperature) ** 4), $found['emissivity'], 0.2);
         self::assertEqualsWithDelta(-5.0 * (293.15 / $temperature) ** 3, $found['ambient'], 0.05, 'the surroundings that it sees');
-    }
-
-    public function testRadiationBetweenSurfacesIsRefusedInWords(): void
-    {
-        $this->expectException(ModelException::class);
-        $this->expectExceptionMessage('radiation between surfaces is not computed by this version');
-        Models::read(Models::block(['physics' => ['radiation' => 'surfaces']]));
     }
 
     private static function hottest(Solution $solution): float
