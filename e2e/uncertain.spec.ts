@@ -57,13 +57,16 @@ test('tolerances tell the share of builds, a search finds the best values, and a
     await expect(runStrip(page)).toContainText('Solved');
     await page.keyboard.press('2');
     await page.getByLabel('Radiation').click();
-    await page.getByRole('option', { name: 'To the surroundings' }).click();
+    await page.getByRole('option', { name: 'To the surroundings', exact: true }).click();
     await expect(page.getByLabel('Radiant temperature')).toBeVisible();
     await run(page);
     await page.keyboard.press('5');
     await expect(page.getByText(/^Of all that, radiated to/)).toBeVisible();
+    await expect(runStrip(page).getByRole('button', { name: 'Run', exact: true })).toBeEnabled();
+    await expect(runStrip(page)).toContainText(/Solved, Scout(?!, for)/);
 
     await menu.click();
     await page.getByRole('menuitem', { name: 'Delete', exact: true }).click();
+    await expect(page.getByText('Uncertain is deleted')).toBeVisible();
     await expect(bar).toHaveCount(0);
 });

@@ -7,7 +7,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Snackbar from '@mui/material/Snackbar';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useDeletedVariants } from '../api/queries';
 import type { ModelEditor } from '../model/useModelEditor';
 import { NewStudy } from '../studies/NewStudy';
@@ -29,7 +29,10 @@ interface Props {
 export function VariantDialogs({ variants, editor, running }: Props) {
     const { current, list, dialog, show, error, busy, removed } = variants;
     const close = () => show(null);
-    const asks = dialog === 'delete' && running;
+    // Once it is asked it stays, also when the run ends meanwhile.
+    const [asked, setAsked] = useState(false);
+    const asks = dialog === 'delete' && (running || asked);
+    if (asks !== asked) setAsked(asks);
     const { remove } = variants;
     // Without a run there is nothing to ask: it can be undone.
     useEffect(() => {
