@@ -31,10 +31,9 @@ final class FacingSurfaces extends VerificationCase
     private function plates(): array
     {
         $plate = fn (string $id, float $from, float $emissivity): array => ['id' => $id, 'shape' => ['kind' => 'block', 'size' => [0.2, 0.3, 0.01]], 'at' => [0, 0, $from], 'material' => 'm', 'surface' => ['emissivity' => $emissivity]];
-        $held = fn (float $kelvin): array => ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => $kelvin]];
         $result = $this->result([
             'surroundings' => ['temperature' => 290], 'physics' => ['radiation' => 'surfaces'],
-            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.2, 0.3, 0.12]], 'fluid' => null, 'sides' => ['z-' => $held(400), 'z+' => $held(300)]],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.2, 0.3, 0.12]], 'fluid' => null, 'sides' => ['z-' => self::held(400), 'z+' => self::held(300)]],
             'materials' => ['m' => ['conductivity' => 1e5]], 'parts' => [$plate('warm', 0.0, 0.8), $plate('cold', 0.11, 0.5)],
             'analysis' => ['grid' => ['cells' => [12, 18, 12]]],
         ]);
@@ -49,11 +48,10 @@ final class FacingSurfaces extends VerificationCase
     private function gap(): array
     {
         $mirror = ['kind' => 'symmetry'];
-        $held = fn (float $kelvin): array => ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => $kelvin]];
         $slab = fn (string $id, float $from, float $thick, string $material, float $emissivity): array => ['id' => $id, 'shape' => ['kind' => 'block', 'size' => [0.02, 0.02, $thick]], 'at' => [0, 0, $from], 'material' => $material, 'surface' => ['emissivity' => $emissivity]];
         $result = $this->result([
             'surroundings' => ['temperature' => 300], 'physics' => ['radiation' => 'surfaces'],
-            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.02, 0.02, 0.02]], 'fluid' => null, 'sides' => ['x-' => $mirror, 'x+' => $mirror, 'y-' => $mirror, 'y+' => $mirror, 'z-' => $held(400), 'z+' => $held(300)]],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.02, 0.02, 0.02]], 'fluid' => null, 'sides' => ['x-' => $mirror, 'x+' => $mirror, 'y-' => $mirror, 'y+' => $mirror, 'z-' => self::held(400), 'z+' => self::held(300)]],
             'materials' => ['a' => ['conductivity' => 0.5], 'b' => ['conductivity' => 0.2]], 'parts' => [$slab('warm', 0.0, 0.01, 'a', 0.8), $slab('cold', 0.015, 0.005, 'b', 0.6)],
             'watches' => [self::watch('inner', ['part' => 'warm', 'face' => 'z+']), self::watch('outer', ['part' => 'cold', 'face' => 'z-'])],
             'analysis' => ['grid' => ['cells' => [2, 2, 20]]],
@@ -69,11 +67,10 @@ final class FacingSurfaces extends VerificationCase
     /** @return list<Check> a cube of 1 m with a floor at 400 K (0.8), a ceiling at 300 K (0.5) and sides that give back all they take up */
     private function cube(): array
     {
-        $held = fn (float $kelvin): array => ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => $kelvin]];
         $wall = fn (string $id, array $at, array $size, string $material, float $emissivity): array => ['id' => $id, 'shape' => ['kind' => 'block', 'size' => $size], 'at' => $at, 'material' => $material, 'surface' => ['emissivity' => $emissivity]];
         $result = $this->result([
             'surroundings' => ['temperature' => 300], 'physics' => ['radiation' => 'surfaces'],
-            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [1.2, 1.2, 1.2]], 'fluid' => null, 'sides' => ['z-' => $held(400), 'z+' => $held(300)]],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [1.2, 1.2, 1.2]], 'fluid' => null, 'sides' => ['z-' => self::held(400), 'z+' => self::held(300)]],
             'materials' => ['metal' => ['conductivity' => 1e6], 'foam' => ['conductivity' => 1e-9]],
             'parts' => [
                 $wall('floor', [0.1, 0.1, 0], [1, 1, 0.1], 'metal', 0.8), $wall('ceiling', [0.1, 0.1, 1.1], [1, 1, 0.1], 'metal', 0.5),
@@ -84,6 +81,12 @@ final class FacingSurfaces extends VerificationCase
         ]);
 
         return [Check::relative('P18', 'cube: net power leaving the floor', 317.99, self::radiated($result, 0), 0.005, 'W')];
+    }
+
+    /** @return array<string, mixed> a side of the space at a temperature, K */
+    private static function held(float $kelvin): array
+    {
+        return ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => $kelvin]];
     }
 
     private static function radiated(Answer $result, int $part): float

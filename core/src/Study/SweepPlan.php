@@ -9,6 +9,7 @@ use Foehn\Codec\ModelCodec;
 use Foehn\Codec\ParametersReader;
 use Foehn\Codec\Problems;
 use Foehn\Model\ModelException;
+use Foehn\Numerics\LatinHypercube;
 use Foehn\Units\Parameters;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
@@ -52,7 +53,7 @@ final readonly class SweepPlan
     }
 
     /**
-     * A Latin hypercube (McKay, Beckman & Conover, Technometrics 21 (1979) 239): each parameter takes a value in each of $count equal
+     * A Latin hypercube: each parameter takes a value in each of $count equal
      * slices of its range once, in an order of its own. The same seed gives the same points.
      *
      * @param array<mixed> $document of the model
@@ -65,9 +66,7 @@ final readonly class SweepPlan
         $random = new Randomizer(new Xoshiro256StarStar($seed));
         $columns = [];
         foreach (self::variations($document, $variations) as $variation) {
-            /** @var list<int> $slices */
-            $slices = $random->shuffleArray(range(0, $count - 1));
-            $columns[] = array_map(fn (int $slice): string => $variation->at(($slice + $random->getInt(0, self::FINENESS - 1) / self::FINENESS) / $count), $slices);
+            $columns[] = array_map($variation->at(...), LatinHypercube::shares($count, $random, fn (): float => $random->getInt(0, self::FINENESS - 1) / self::FINENESS));
         }
 
         return self::of($document, array_keys($variations), array_map(fn (int $n): array => array_column($columns, $n), range(0, $count - 1)));
@@ -90,13 +89,8 @@ final readonly class SweepPlan
         $random = new Randomizer(new Xoshiro256StarStar($seed));
         $texts = $numbers = [];
         foreach ($tolerances as $tolerance) {
-            /** @var list<int> $slices */
-            $slices = $random->shuffleArray(range(0, $count - 1));
-            $shares = array_map(function (int $slice) use ($tolerance, $random, $count): float {
-                $quantile = ($slice + (0.5 + $random->getInt(0, self::FINENESS - 1)) / self::FINENESS) / $count;
-
-                return Builds::share($tolerance->distribution, $quantile) ?? ($quantile < 0.5 ? -1.0 : 1.0);
-            }, $slices);
+            $quantiles = LatinHypercube::shares($count, $random, fn (): float => (0.5 + $random->getInt(0, self::FINENESS - 1)) / self::FINENESS);
+            $shares = array_map(fn (float $quantile): float => Builds::share($tolerance->distribution, $quantile) ?? ($quantile < 0.5 ? -1.0 : 1.0), $quantiles);
             $texts[] = array_map($tolerance->text(...), $shares);
             $numbers[] = array_map(fn (float $share): float => $tolerance->nominal + $share * $tolerance->half, $shares);
         }

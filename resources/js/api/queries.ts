@@ -416,6 +416,13 @@ export function useInfluenceChange(run: number | undefined) {
     });
 }
 
+/** Where the influence of a run stands, and what was found once it is there. */
+export function useFoundWhatIf(run: number | undefined): { influence: Influence | undefined; whatIf: WhatIf | undefined } {
+    const influence = useInfluence(run).data;
+    const whatIf = useWhatIfDocument(run, influence?.state === 'solved' ? influence.id : null).data;
+    return { influence, whatIf };
+}
+
 /** The influence of a run, once it is there; its number changes when it was computed anew. */
 export const useWhatIfDocument = (run: number | undefined, influence: number | null | undefined) =>
     useQuery({

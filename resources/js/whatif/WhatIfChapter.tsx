@@ -6,7 +6,7 @@ import Slider from '@mui/material/Slider';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useState } from 'react';
-import { useInfluence, useInfluenceChange, useWhatIfDocument } from '../api/queries';
+import { useFoundWhatIf, useInfluenceChange } from '../api/queries';
 import type { Outline, WhatIf } from '../api/types';
 import { Chapter, Line } from '../inspector/Chapter';
 import { difference, differenceUnit, watts, type UnitSet } from '../units/units';
@@ -33,26 +33,24 @@ const STEPS = 100;
 
 /** What would help, and what other watts would do, on the flow of a run. */
 export function WhatIfChapter({ run, outline, units, mayEdit, part }: Props) {
-    const influence = useInfluence(run);
+    const { influence, whatIf } = useFoundWhatIf(run);
     const change = useInfluenceChange(run);
-    const solved = influence.data?.state === 'solved';
-    const whatIf = useWhatIfDocument(run, solved ? influence.data?.id : null).data;
-    const state = influence.data?.state;
+    const state = influence?.state;
     if (whatIf) return <Found run={run} whatIf={whatIf} outline={outline} units={units} part={part} />;
-    if (state === undefined || solved) return null;
+    if (state === undefined || state === 'solved') return null;
     return (
         <Chapter title="What would help" fields>
             {(state === 'queued' || state === 'running') && (
                 <>
                     <LinearProgress
-                        variant={influence.data!.progress > 0 ? 'determinate' : 'indeterminate'}
-                        value={100 * influence.data!.progress}
+                        variant={influence!.progress > 0 ? 'determinate' : 'indeterminate'}
+                        value={100 * influence!.progress}
                         aria-label="Influence"
                         sx={{ mb: 0.75 }}
                     />
                     <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'center' }}>
                         <Typography variant="body2" color="text.secondary" role="status">
-                            {state === 'queued' ? 'Waiting for a worker' : `Finding it, ${Math.round(100 * influence.data!.progress)} %`}
+                            {state === 'queued' ? 'Waiting for a worker' : `Finding it, ${Math.round(100 * influence!.progress)} %`}
                         </Typography>
                         <Button size="small" color="inherit" onClick={() => change.mutate(false)}>
                             Cancel
@@ -62,7 +60,7 @@ export function WhatIfChapter({ run, outline, units, mayEdit, part }: Props) {
             )}
             {state === 'failed' && (
                 <Alert severity="error" sx={{ mb: 1 }}>
-                    {influence.data?.message}
+                    {influence?.message}
                 </Alert>
             )}
             {change.error && <Alert severity="error">{change.error.message}</Alert>}

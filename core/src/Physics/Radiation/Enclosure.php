@@ -15,22 +15,17 @@ final readonly class Enclosure
 
     private Radiosity $radiosity;
 
-    /** @var array<int, float> m2 of faces that emit, by patch */
-    private array $emitting;
-
     /**
      * @param array<int, float> $emissivity by element
      * @param float $radiant sigma T^4 of the surroundings, W/m2
      */
     public function __construct(private CavityFaces $faces, Voxels $voxels, private array $emissivity, private float $radiant)
     {
-        $own = $emitting = array_map(fn (): float => 0.0, $faces->areas);
+        $own = array_map(fn (): float => 0.0, $faces->areas);
         foreach ($faces->patch as $face => $patch) {
             $one = $faces->element[$face] === SurfaceElements::NONE ? 1.0 : $emissivity[$faces->element[$face]] ?? 0.0;
             $own[$patch] += $one * $faces->area[$face] / $faces->areas[$patch];
-            $emitting[$patch] += $faces->area[$face];
         }
-        $this->emitting = $emitting;
         $this->radiosity = new Radiosity(Links::of($voxels->grid, $faces, self::RAYS)->seen, $faces->areas, $own);
     }
 
@@ -44,7 +39,7 @@ final readonly class Enclosure
         foreach ($this->faces->patch as $face => $patch) {
             $e = $this->faces->element[$face];
             $own = $e === SurfaceElements::NONE ? $this->radiant : Emission::SIGMA * ($about[$e] ?? 0.0) ** 4;
-            $emission[$patch] += $own * $this->faces->area[$face] / $this->emitting[$patch];
+            $emission[$patch] += $own * $this->faces->area[$face] / $this->faces->areas[$patch];
         }
         $light = $this->radiosity->irradiation($emission);
         $found = array_map(fn (): float => $this->radiant, $about);

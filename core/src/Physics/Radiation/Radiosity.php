@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Radiation;
 
+use Foehn\Numerics\Accuracy;
+use Foehn\Numerics\ConjugateGradient;
+use Foehn\Numerics\DiagonalScaling;
+use Foehn\Numerics\SparseMatrix;
+
 /**
  * Grey diffuse patches that light each other (Siegel & Howell, Thermal Radiation Heat Transfer, 1992, ch. 7). With S = A F the
  * radiosities J obey (A eps / (1 - eps) + sum S) J_i - sum S_ij J_j = A eps / (1 - eps) sigma T_i^4, which is symmetric and positive;
@@ -16,6 +21,14 @@ final readonly class Radiosity
     /** Patches this near to black are taken as black. */
     private const BLACK = 1.0 - 1e-9;
 
+    /** @var list<int> patches that are not black */
+    private array $free;
+
+    /** @var list<float> A eps / (1 - eps) of these, m2 */
+    private array $own;
+
+    private SparseMatrix $matrix;
+
     /**
      * @param array<int, array<int, float>> $seen m2 by patch and the patch that it sees (see Links)
      * @param array<int, float> $areas m2
@@ -23,6 +36,20 @@ final readonly class Radiosity
      */
     public function __construct(private array $seen, private array $areas, private array $emissivity)
     {
+        $this->free = array_keys(array_filter($emissivity, fn (float $one): bool => $one < self::BLACK));
+        $this->own = array_map(fn (int $i): float => $areas[$i] * $emissivity[$i] / (1.0 - $emissivity[$i]), $this->free);
+        $numbers = array_flip($this->free);
+        [$from, $to, $links, $extra] = [[], [], [], $this->own];
+        foreach ($this->free as $n => $i) {
+            foreach ($seen[$i] as $j => $link) {
+                if (! isset($numbers[$j])) {
+                    $extra[$n] += $link;
+                } elseif ($i < $j) {
+                    [$from[], $to[], $links[]] = [$n, $numbers[$j], $link];
+                }
+            }
+        }
+        $this->matrix = SparseMatrix::fromLinks($from, $to, $links, $extra);
     }
 
     /**
@@ -65,75 +92,17 @@ final readonly class Radiosity
      */
     private function radiosity(array $emission): array
     {
-        $x = $emission;
-        $free = array_keys(array_filter($this->emissivity, fn (float $one): bool => $one < self::BLACK));
-        $isFree = array_fill_keys($free, true);
-        $diagonal = $own = [];
-        foreach ($free as $i) {
-            $own[$i] = $this->areas[$i] * $this->emissivity[$i] / (1.0 - $this->emissivity[$i]);
-            $diagonal[$i] = $own[$i] + array_sum($this->seen[$i]) - ($this->seen[$i][$i] ?? 0.0);
-        }
-        $right = [];
-        foreach ($free as $i) {
-            $right[$i] = $own[$i] * $emission[$i];
+        $begin = $right = [];
+        foreach ($this->free as $n => $i) {
+            $begin[] = $emission[$i];
+            $right[$n] = $this->own[$n] * $emission[$i];
             foreach ($this->seen[$i] as $j => $link) {
-                $right[$i] += isset($isFree[$j]) ? 0.0 : $link * $emission[$j];
+                $right[$n] += $this->emissivity[$j] < self::BLACK ? 0.0 : $link * $emission[$j];
             }
         }
-        $v = array_intersect_key($x, $isFree);
-        $residual = [];
-        foreach ($this->image($v, $diagonal) as $i => $value) {
-            $residual[$i] = $right[$i] - $value;
-        }
-        $direction = [];
-        $before = 0.0;
-        $enough = self::RESIDUAL ** 2 * array_sum(array_map(fn (int $i): float => $right[$i] ** 2 / $diagonal[$i], $free));
-        for ($n = 0; $n < 10 * count($free) + 10; $n++) {
-            $now = 0.0;
-            foreach ($free as $i) {
-                $now += $residual[$i] ** 2 / $diagonal[$i];
-            }
-            if ($now <= $enough) {
-                break;
-            }
-            foreach ($free as $i) {
-                $direction[$i] = $residual[$i] / $diagonal[$i] + ($before > 0.0 ? $now / $before * $direction[$i] : 0.0);
-            }
-            $image = $this->image($direction, $diagonal);
-            $along = 0.0;
-            foreach ($free as $i) {
-                $along += $direction[$i] * $image[$i];
-            }
-            foreach ($free as $i) {
-                $v[$i] += $now / $along * $direction[$i];
-                $residual[$i] -= $now / $along * $image[$i];
-            }
-            $before = $now;
-        }
+        $accuracy = new Accuracy(self::RESIDUAL, mostIterations: 10 * count($right) + 10);
+        $found = ConjugateGradient::solve($this->matrix, new DiagonalScaling($this->matrix->diagonal), $right, $begin, $accuracy)->x;
 
-        return array_replace($x, $v);
-    }
-
-    /**
-     * What the equations of the patches that are not black make of radiosities.
-     *
-     * @param array<int, float> $v by patch
-     * @param array<int, float> $diagonal
-     * @return array<int, float>
-     */
-    private function image(array $v, array $diagonal): array
-    {
-        $out = [];
-        foreach ($diagonal as $i => $own) {
-            $sum = $own * $v[$i];
-            foreach ($this->seen[$i] as $j => $link) {
-                if ($j !== $i && isset($diagonal[$j])) {
-                    $sum -= $link * $v[$j];
-                }
-            }
-            $out[$i] = $sum;
-        }
-
-        return $out;
+        return array_replace($emission, array_combine($this->free, $found));
     }
 }

@@ -9,6 +9,7 @@ use Foehn\Codec\ModelCodec;
 use Foehn\Codec\ParametersReader;
 use Foehn\Codec\Problems;
 use Foehn\Model\ModelException;
+use Foehn\Numerics\LatinHypercube;
 use Foehn\Observe\Masses;
 use Foehn\Study\SweepPlan;
 use Foehn\Study\Variation;
@@ -231,9 +232,8 @@ final readonly class Search
     {
         $columns = [];
         foreach ($this->variations as $variation) {
-            /** @var list<int> $slices */
-            $slices = $random->shuffleArray(range(0, $count - 1));
-            $columns[] = array_map(fn (int $slice): float => $this->rounded(($slice + $random->getInt(0, self::FINENESS) / self::FINENESS) / $count, $variation), $slices);
+            $shares = LatinHypercube::shares($count, $random, fn (): float => $random->getInt(0, self::FINENESS) / self::FINENESS);
+            $columns[] = array_map(fn (float $share): float => $this->rounded($share, $variation), $shares);
         }
 
         return array_map(fn (int $n): array => array_column($columns, $n), range(0, $count - 1));
