@@ -30,7 +30,7 @@ final class MaterialReader
         if ($id === 'fluid') {
             $reader->problem('', 'the name "fluid" is reserved for carve-outs');
         }
-        $emissivity = $reader->has('emissivity') ? $reader->quantity('emissivity', Dimension::none(), null, 0.0) : null;
+        $emissivity = CoatingReader::emissivity($reader);
         $optional = fn (string $key, Dimension $dimension): ?float => $reader->optionalQuantity($key, $dimension);
         $isFluid = $reader->bool('fluid', false);
         $properties = new FluidProperties(self::law($reader, 'viscosity', Dimension::viscosity(), 'Pa s'), self::powerLaw($reader), self::gasConstant($reader));

@@ -6,6 +6,8 @@ namespace Foehn\Codec;
 
 use Foehn\Materials\Library;
 use Foehn\Materials\Material;
+use Foehn\Model\Coating;
+use Foehn\Model\Coatings;
 use Foehn\Model\ElectricCondition;
 use Foehn\Model\HeatCondition;
 use Foehn\Model\Loads;
@@ -36,8 +38,8 @@ final class PartReader
         self::checkMaterial($reader, $shape->kind(), $material, $materials);
         self::checkTurn($reader, $shape, $material === null ? null : $materials->get($material));
 
-        $emissivity = self::emissivity($reader->object('surface'));
-        [$faces, $terminals] = self::faces($reader->object('faces'), $shape, $surroundings);
+        $coating = CoatingReader::read($reader->object('surface'));
+        [$faces, $terminals, $coatings] = self::faces($reader->object('faces'), $shape, $surroundings);
         if ($terminals !== [] && ($material === null || $materials->get($material)?->resistivity === null)) {
             $reader->problem('faces', 'a current or voltage is given at a face, but the material has no resistivity; choose a metal, or give the material one');
         }
@@ -45,7 +47,7 @@ final class PartReader
             new PartName($id, $reader->string('name', $id), $reader->has('group') ? $reader->string('group') : null, $reader->pointer, self::colour($reader)),
             $shape,
             $material,
-            $emissivity,
+            new Coatings($coating, $coatings),
             new Loads(
                 $reader->quantity('power', Dimension::power(), 0.0),
                 $reader->has('source') ? $reader->field('source', Dimension::heatSource()) : null,
@@ -58,21 +60,10 @@ final class PartReader
         return [$materials, $part];
     }
 
-    private static function emissivity(Reader $surface): ?float
-    {
-        $emissivity = $surface->optionalQuantity('emissivity', Dimension::none());
-        if ($emissivity !== null && ($emissivity < 0.0 || $emissivity > 1.0)) {
-            $surface->problem('emissivity', sprintf('%g is given; an emissivity lies between 0 and 1', $emissivity));
-        }
-        $surface->close();
-
-        return $emissivity;
-    }
-
-    /** @return array{array<string, HeatCondition>, list<ElectricCondition>} what is stated of heat by face, and where current passes */
+    /** @return array{array<string, HeatCondition>, list<ElectricCondition>, array<string, Coating>} what is stated of heat by face, where current passes, and finishes by face */
     private static function faces(Reader $reader, Shape $shape, Surroundings $surroundings): array
     {
-        $faces = $terminals = [];
+        $faces = $terminals = $coatings = [];
         foreach ([...$shape->faces(), 'bare'] as $face) {
             if ($reader->has($face)) {
                 $faceReader = $reader->object($face);
@@ -80,7 +71,10 @@ final class PartReader
                 if ($isTerminal) {
                     array_push($terminals, ...ElectricConditionReader::all($faceReader, $face, $shape));
                 }
-                if ($faceReader->has('heat') || ! $isTerminal) {
+                if ($face !== 'bare' && $faceReader->has('surface')) {
+                    $coatings[$face] = CoatingReader::read($faceReader->object('surface'));
+                }
+                if ($faceReader->has('heat') || (! $isTerminal && ! isset($coatings[$face]))) {
                     $faces[$face] = HeatConditionReader::read($faceReader->object('heat', true), $surroundings);
                 }
                 $faceReader->close();
@@ -88,7 +82,7 @@ final class PartReader
         }
         $reader->close();
 
-        return [$faces, $terminals];
+        return [$faces, $terminals, $coatings];
     }
 
     private static function colour(Reader $reader): ?string

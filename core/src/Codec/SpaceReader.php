@@ -7,6 +7,8 @@ namespace Foehn\Codec;
 use Foehn\Geometry\Box;
 use Foehn\Materials\Library;
 use Foehn\Materials\Material;
+use Foehn\Model\Coating;
+use Foehn\Model\Cover;
 use Foehn\Model\FlowCondition;
 use Foehn\Model\HeatCondition;
 use Foehn\Model\Patch;
@@ -87,9 +89,9 @@ final class SpaceReader
     }
 
     /**
-     * What a side or patch is to the flow and to the heat.
+     * What a side or patch is to the flow, to the heat and to radiation.
      *
-     * @return array{FlowCondition, HeatCondition}
+     * @return array{FlowCondition, HeatCondition, Cover}
      */
     private static function conditions(Reader $reader, Surroundings $surroundings, Physics $physics): array
     {
@@ -101,12 +103,23 @@ final class SpaceReader
         // Fluid that stands at its temperature beyond an inlet also takes heat up against the stream.
         $conducts = $flow->kind === 'inlet' && $reader->bool('conducts', false);
 
-        return [$flow, $conducts ? new HeatCondition('temperature', $flow->temperature, $flow->temperature) : $heat];
+        return [$flow, $conducts ? new HeatCondition('temperature', $flow->temperature, $flow->temperature) : $heat, self::cover($reader, $flow)];
+    }
+
+    private static function cover(Reader $reader, FlowCondition $flow): Cover
+    {
+        $isWall = $flow->kind === 'wall';
+        $transmittance = $flow->kind === 'symmetry' ? null : $reader->optionalQuantity('transmittance', Dimension::none());
+        if ($transmittance !== null && ($transmittance < 0.0 || $transmittance > 1.0)) {
+            $reader->problem('transmittance', sprintf('%g is given; a transmittance lies between 0 and 1', $transmittance));
+        }
+
+        return new Cover($isWall ? CoatingReader::read($reader->object('surface')) : new Coating(), $transmittance ?? ($isWall ? 0.0 : 1.0));
     }
 
     private static function side(Reader $reader, Surroundings $surroundings, Physics $physics): Side
     {
-        [$flow, $heat] = self::conditions($reader, $surroundings, $physics);
+        [$flow, $heat, $cover] = self::conditions($reader, $surroundings, $physics);
         $patches = [];
         foreach ($reader->objects('patches', 1000, 'patches') as $patchReader) {
             $min = $patchReader->vector('min', Dimension::length(), 2);
@@ -114,9 +127,9 @@ final class SpaceReader
             if ($max[0] <= $min[0] || $max[1] <= $min[1]) {
                 $patchReader->problem('max', 'the patch has no area');
             }
-            [$patchFlow, $patchHeat] = self::conditions($patchReader, $surroundings, $physics);
+            [$patchFlow, $patchHeat, $patchCover] = self::conditions($patchReader, $surroundings, $physics);
             $patches[] = new Patch(
-                [$min[0], $min[1]], [$max[0], $max[1]], $patchHeat, $patchFlow,
+                [$min[0], $min[1]], [$max[0], $max[1]], $patchHeat, $patchFlow, $patchCover,
                 $patchReader->bool('round', false),
                 $patchReader->has('heat'),
             );
@@ -125,6 +138,6 @@ final class SpaceReader
         $statesHeat = $reader->has('heat');
         $reader->close();
 
-        return new Side($heat, $flow, $patches, $statesHeat);
+        return new Side($heat, $flow, $patches, $cover, $statesHeat);
     }
 }

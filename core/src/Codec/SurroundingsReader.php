@@ -12,11 +12,14 @@ final class SurroundingsReader
 {
     public static function read(Reader $reader): Surroundings
     {
+        $gravity = $reader->vector('gravity', Dimension::acceleration(), 3, [0.0, 0.0, -9.81]);
+        $gravity = [$gravity[0], $gravity[1], $gravity[2]];
         $surroundings = new Surroundings(
             $reader->temperature('temperature', 293.15),
             self::altitude($reader),
-            $reader->vector('gravity', Dimension::acceleration(), 3, [0.0, 0.0, -9.81]),
+            $gravity,
             $reader->has('radiantTemperature') ? $reader->temperature('radiantTemperature') : null,
+            $reader->has('sun') ? SunReader::read($reader->object('sun'), $gravity) : null,
         );
         $reader->close();
 

@@ -18,7 +18,7 @@ final class Vtk
 {
     private const UNITS = [
         'temperature' => 'K', 'heatFlux' => 'W/m2', 'conductivity' => 'W/m/K', 'velocity' => 'm/s', 'pressure' => 'Pa', 'potential' => 'V', 'currentDensity' => 'A/m2', 'jouleHeat' => 'W/m3', 'cellsAcross' => '',
-        'surfaceTemperature' => 'K', 'surfaceHeatFlux' => 'W/m2', 'fluidTemperature' => 'K', 'convectionCoefficient' => 'W/m2/K', 'netRadiation' => 'W/m2',
+        'surfaceTemperature' => 'K', 'surfaceHeatFlux' => 'W/m2', 'fluidTemperature' => 'K', 'convectionCoefficient' => 'W/m2/K', 'netRadiation' => 'W/m2', 'irradiation' => 'W/m2', 'sunlight' => 'W/m2', 'radiationPatch' => '',
     ];
 
     /** The rectilinear grid with every field in its cells; where a field has no value there is NaN. "part" is the number of the part from 1, 0 for fluid. */

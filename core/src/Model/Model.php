@@ -125,13 +125,24 @@ final readonly class Model
     {
         $streams = $this->physics->hasFlow() ? array_filter($this->space->flows(), fn (FlowCondition $flow) => ! $flow->isWall()) : [];
 
-        return $streams !== [] || $this->holdsTemperature() || ($this->physics->radiates() && array_filter(array_map($this->emissivity(...), $this->parts)) !== []);
+        return $streams !== [] || $this->holdsTemperature() || ($this->physics->radiates() && array_filter($this->parts, fn (Part $part): bool => ($this->emissivity($part) ?? 0.0) > 0.0) !== []);
     }
 
-    /** Emissivity of a part: its own, or that of its material; null where neither is known. */
-    public function emissivity(Part $part): ?float
+    /** Emissivity of a part, or of one of its faces: its own, or that of its material; null where neither is known. */
+    public function emissivity(Part $part, ?string $face = null): ?float
     {
-        return $part->emissivity ?? ($part->material === null ? null : $this->materials->get($part->material)?->emissivity);
+        return $part->coating($face)->emissivityOn($this->materialOf($part));
+    }
+
+    /** Absorptivity of sunlight of a face of a part: its own, or as its emissivity; null where neither is known. */
+    public function absorptivity(Part $part, string $face): ?float
+    {
+        return $part->coating($face)->absorptivityOn($this->materialOf($part));
+    }
+
+    private function materialOf(Part $part): ?Material
+    {
+        return $part->material === null ? null : $this->materials->get($part->material);
     }
 
     /** Whether a given temperature or a film takes heat out of the model, also where nothing moves. */

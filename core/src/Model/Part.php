@@ -41,7 +41,7 @@ final readonly class Part
     public array $terminals;
 
     /** @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead) */
-    public function __construct(private PartName $called, public Shape $shape, public ?string $material, public ?float $emissivity, private Loads $loads)
+    public function __construct(private PartName $called, public Shape $shape, public ?string $material, private Coatings $coatings, private Loads $loads)
     {
         [$this->id, $this->name, $this->group, $this->pointer, $this->colour] = [$called->id, $called->name, $called->group, $called->pointer, $called->colour];
         [$this->power, $this->source, $this->faces, $this->terminals] = [$loads->power, $loads->source, $loads->faces, $loads->terminals];
@@ -66,6 +66,12 @@ final readonly class Part
         return $this->shape->surface($face)->steps();
     }
 
+    /** What a face is for radiation; null: the part as a whole. */
+    public function coating(?string $face = null): Coating
+    {
+        return $this->coatings->of($face);
+    }
+
     /** Id of the part in the document: a linked copy is that of its original. */
     public function origin(): string
     {
@@ -74,22 +80,22 @@ final readonly class Part
 
     public function withPower(float $power): self
     {
-        return new self($this->called, $this->shape, $this->material, $this->emissivity, $this->loads->withPower($power));
+        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withPower($power));
     }
 
     public function withEmissivity(float $emissivity): self
     {
-        return new self($this->called, $this->shape, $this->material, $emissivity, $this->loads);
+        return new self($this->called, $this->shape, $this->material, $this->coatings->withEmissivity($emissivity), $this->loads);
     }
 
     /** @param callable(HeatCondition): HeatCondition $change */
     public function withFaces(callable $change): self
     {
-        return new self($this->called, $this->shape, $this->material, $this->emissivity, $this->loads->withFaces(array_map($change, $this->faces)));
+        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withFaces(array_map($change, $this->faces)));
     }
 
     public function withShape(Shape $shape): self
     {
-        return new self($this->called, $shape, $this->material, $this->emissivity, $this->loads);
+        return new self($this->called, $shape, $this->material, $this->coatings, $this->loads);
     }
 }

@@ -11,7 +11,7 @@ final readonly class Patch
      * @param array{float, float} $min
      * @param array{float, float} $max
      */
-    public function __construct(public array $min, public array $max, public HeatCondition $heat, public FlowCondition $flow, public bool $round = false, private bool $statesHeat = true)
+    public function __construct(public array $min, public array $max, public HeatCondition $heat, public FlowCondition $flow, public Cover $cover, public bool $round = false, private bool $statesHeat = true)
     {
     }
 
@@ -29,7 +29,7 @@ final readonly class Patch
      */
     public function with(callable $heat, callable $flow): self
     {
-        return new self($this->min, $this->max, $heat($this->heat), $flow($this->flow), $this->round, $this->statesHeat);
+        return new self($this->min, $this->max, $heat($this->heat), $flow($this->flow), $this->cover, $this->round, $this->statesHeat);
     }
 
     public function contains(float $a, float $b): bool

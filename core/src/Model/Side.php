@@ -10,7 +10,7 @@ final readonly class Side
     /**
      * @param list<Patch> $patches later ones win
      */
-    public function __construct(public HeatCondition $heat, public FlowCondition $flow, public array $patches, private bool $statesHeat = true)
+    public function __construct(public HeatCondition $heat, public FlowCondition $flow, public array $patches, public Cover $cover, private bool $statesHeat = true)
     {
     }
 
@@ -28,13 +28,19 @@ final readonly class Side
      */
     public function with(callable $heat, callable $flow): self
     {
-        return new self($heat($this->heat), $flow($this->flow), array_map(fn (Patch $patch): Patch => $patch->with($heat, $flow), $this->patches), $this->statesHeat);
+        return new self($heat($this->heat), $flow($this->flow), array_map(fn (Patch $patch): Patch => $patch->with($heat, $flow), $this->patches), $this->cover, $this->statesHeat);
     }
 
     /** @return non-empty-list<FlowCondition> of the side and its patches */
     public function flows(): array
     {
         return [$this->flow, ...array_column($this->patches, 'flow')];
+    }
+
+    /** What the side is to radiation on one of its patches, or beside them. */
+    public function coverOf(?int $patch): Cover
+    {
+        return $patch === null || $patch < 0 ? $this->cover : $this->patches[$patch]->cover;
     }
 
     /** Index of the patch at a place of the side, in metres along its two axes; null: none. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
-/** What is outside: ambient temperature (K), altitude (m), gravity (m/s2), radiant temperature (K, null: as ambient). */
+/** What is outside: ambient temperature (K), altitude (m), gravity (m/s2), radiant temperature (K, null: as ambient), and the sun where it shines. */
 final readonly class Surroundings
 {
     /** Altitudes of the lowest layer of the standard atmosphere (ISO 2533:1975), m. */
@@ -13,7 +13,7 @@ final readonly class Surroundings
     public const HIGHEST = 11000.0;
 
     /** @param array{float, float, float} $gravity */
-    public function __construct(public float $temperature, public float $altitude, public array $gravity, public ?float $radiantTemperature)
+    public function __construct(public float $temperature, public float $altitude, public array $gravity, public ?float $radiantTemperature, public ?Sun $sun = null)
     {
     }
 
@@ -25,6 +25,6 @@ final readonly class Surroundings
 
     public function warmer(float $by): self
     {
-        return new self($this->temperature + $by, $this->altitude, $this->gravity, $this->radiantTemperature);
+        return new self($this->temperature + $by, $this->altitude, $this->gravity, $this->radiantTemperature, $this->sun);
     }
 }

@@ -10,6 +10,7 @@ use Foehn\Model\Model;
 use Foehn\Physics\Electric\Currents;
 use Foehn\Physics\Flow\FlowField;
 use Foehn\Physics\Heat\HeatSystem;
+use Foehn\Physics\Radiation\Enclosure;
 
 /** Everything that is computed on one grid at one moment: what balances, values, pictures and results are read from. */
 final readonly class State
@@ -20,6 +21,7 @@ final readonly class State
      * @param array<int, float> $temperature of the cells, K
      * @param ?FlowField $flow null where nothing moves
      * @param ?Currents $currents null where none are computed
+     * @param ?Enclosure $enclosure what surfaces see of each other; null where they do not radiate to each other
      */
     public function __construct(
         public Model $model,
@@ -28,6 +30,7 @@ final readonly class State
         public array $temperature,
         public ?FlowField $flow = null,
         public ?Currents $currents = null,
+        public ?Enclosure $enclosure = null,
     ) {
         $this->grid = $voxels->grid;
     }

@@ -20,6 +20,15 @@ final readonly class SurfaceFields
     /** @var array<int, float> W/m2 of it that is radiated, net; 0 where the surface does not radiate */
     public array $radiated;
 
+    /** @var array<int, float> W/m2 of radiation that meets the surface; 0 where it does not radiate */
+    public array $irradiation;
+
+    /** @var array<int, float> W/m2 of sunlight that meets it */
+    public array $sunlight;
+
+    /** @var array<int, ?float> number of the patch that the surface counts to, from 1; null where it sees no other surface */
+    public array $patch;
+
     /** @var array<int, ?float> K of the fluid in the cell beside the surface, or of what a convection coefficient is stated against; null at contacts, held and insulated surfaces */
     public array $fluidTemperature;
 
@@ -41,6 +50,11 @@ final readonly class SurfaceFields
             $radiated[$e] = $surfaces->radiated($e, $state->temperature) / $elements->area[$e];
             $coefficient[$e] = $away === 0.0 ? null : (($heat + $surfaces->given[$e]) / $elements->area[$e] - $radiated[$e]) / $away;
         }
+        $patches = $state->enclosure?->patches() ?? [];
+        $keys = array_keys($elements->cell);
+        $this->irradiation = array_map(fn (int $e): float => $surfaces->irradiation[$e] ?? 0.0, $keys);
+        $this->sunlight = array_map(fn (int $e): float => $surfaces->sunlight[$e] ?? 0.0, $keys);
+        $this->patch = array_map(fn (int $e): ?float => isset($patches[$e]) ? 1.0 + $patches[$e] : null, $keys);
         [$this->temperature, $this->heatFlux, $this->radiated, $this->fluidTemperature, $this->coefficient] = [$temperature, $flux, $radiated, $fluid, $coefficient];
     }
 

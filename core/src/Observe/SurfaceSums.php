@@ -13,6 +13,9 @@ final class SurfaceSums
     /** What radiated heat goes to, among the routes. */
     public const RADIATION = 'radiation';
 
+    /** Where the heat of sunlight comes from, among the routes. */
+    public const SUN = 'sun';
+
     /** @var array<string, array{area: float, heat: float, sum: float, min: float, max: float}> by key */
     private array $sums = [];
 
@@ -35,7 +38,11 @@ final class SurfaceSums
                 $face = $state->model->parts[$part]->face($faces->elements->direction[$f], fn () => $state->grid->faceCentre($faces->elements->cell[$f], $faces->elements->direction[$f]));
                 $this->add("part $part $face", $faces->elements->area[$f] / ($steps["$part $face"] ??= $state->model->parts[$part]->stepsOf($face)), $heat, $surface);
                 $radiated = $faces->radiated($f, $temperature);
-                $this->toward("route $part " . self::route($state, $f), $faces->elements->area[$f], $heat - $radiated, $surface, self::beyond($state, $f, $surface));
+                $sun = $faces->sun($f);
+                $this->toward("route $part " . self::route($state, $f), $faces->elements->area[$f], $heat - $radiated + $sun, $surface, self::beyond($state, $f, $surface));
+                if ($sun > 0.0) {
+                    $this->toward("route $part " . self::SUN, $faces->elements->area[$f], -$sun, $surface, $surface);
+                }
                 if ($faces->radiates($f)) {
                     $this->toward("route $part " . self::RADIATION, $faces->elements->area[$f], $radiated, $surface, $state->model->surroundings->radiant());
                 }
@@ -44,7 +51,7 @@ final class SurfaceSums
                 [$side, $patch] = [$faces->elements->side[$f], $faces->elements->patch[$f]];
                 $radiated = $faces->radiated($f, $temperature);
                 // A part radiates outwards there; a wall of the space inwards, and what it takes up leaves through it too.
-                $this->radiated[$side] = ($this->radiated[$side] ?? 0.0) + ($part >= 0 ? $radiated : 0.0);
+                $this->radiated[$side] = ($this->radiated[$side] ?? 0.0) + ($part >= 0 ? $radiated : $faces->radiatedOut($f, $temperature));
                 $out = $part >= 0 ? $heat : $heat - $radiated;
                 $this->add("side $side", $faces->elements->area[$f], $out, $surface);
                 if ($patch >= 0) {
@@ -72,7 +79,7 @@ final class SurfaceSums
         return $this->radiated[$side] ?? 0.0;
     }
 
-    /** @return array<string, float> W out of the part by what it goes to: part ids, "fluid", side names, "surroundings", "radiation" */
+    /** @return array<string, float> W out of the part by what it goes to: part ids, "fluid", side names, "surroundings", "radiation", "sun" */
     public function routes(int $part): array
     {
         $routes = [];

@@ -21,10 +21,16 @@ final class FieldFile
     private const CHUNK = 4096;
 
     /** Fields at surfaces, by the name of the file without its ending. */
-    public const AT_SURFACES = ['surfaceTemperature', 'surfaceHeatFlux', 'fluidTemperature', 'convectionCoefficient', 'netRadiation'];
+    public const AT_SURFACES = ['surfaceTemperature', 'surfaceHeatFlux', 'fluidTemperature', 'convectionCoefficient', ...self::RADIATION, self::SUNLIGHT, self::PATCHES];
 
-    /** Of them what a state without radiation does not have. */
-    private const RADIATION = 'netRadiation';
+    /** Of them what a state without radiation does not have, */
+    private const RADIATION = ['netRadiation', 'irradiation'];
+
+    /** ... one without a sun, */
+    private const SUNLIGHT = 'sunlight';
+
+    /** ... and one whose surfaces do not see each other. */
+    private const PATCHES = 'radiationPatch';
 
     /** What places fields. */
     private const PLACES = ['parts', 'surfaces', 'faceVelocity'];
@@ -32,7 +38,14 @@ final class FieldFile
     /** @return list<string> those at surfaces that a state has */
     public static function atSurfaces(State $state): array
     {
-        return ! $state->model->physics->heat ? [] : array_values(array_diff(self::AT_SURFACES, $state->model->physics->radiates() ? [] : [self::RADIATION]));
+        $radiates = $state->model->physics->radiates();
+
+        return ! $state->model->physics->heat ? [] : array_values(array_diff(
+            self::AT_SURFACES,
+            $radiates ? [] : self::RADIATION,
+            $radiates && $state->model->surroundings->sun !== null ? [] : [self::SUNLIGHT],
+            $state->enclosure !== null ? [] : [self::PATCHES],
+        ));
     }
 
     /** @return list<string> everything that name() knows */
@@ -65,12 +78,17 @@ final class FieldFile
         if ($state->model->physics->heat) {
             $surfaces = new SurfaceFields($state);
             yield 'surfaces.u32' => self::surfaces($surfaces->elements);
-            yield 'surfaceTemperature.f32' => self::floats($surfaces->temperature);
-            yield 'surfaceHeatFlux.f32' => self::floats($surfaces->heatFlux);
-            yield 'fluidTemperature.f32' => self::floats($surfaces->fluidTemperature);
-            yield 'convectionCoefficient.f32' => self::floats($surfaces->coefficient);
-            if ($state->model->physics->radiates()) {
-                yield self::RADIATION . '.f32' => self::floats($surfaces->radiated);
+            foreach (self::atSurfaces($state) as $name) {
+                yield "$name.f32" => self::floats(match ($name) {
+                    'surfaceTemperature' => $surfaces->temperature,
+                    'surfaceHeatFlux' => $surfaces->heatFlux,
+                    'fluidTemperature' => $surfaces->fluidTemperature,
+                    'convectionCoefficient' => $surfaces->coefficient,
+                    'netRadiation' => $surfaces->radiated,
+                    'irradiation' => $surfaces->irradiation,
+                    'sunlight' => $surfaces->sunlight,
+                    default => $surfaces->patch,
+                });
             }
         }
     }

@@ -14,6 +14,7 @@ use Foehn\Observe\Fields;
 use Foehn\Observe\FinBypass;
 use Foehn\Observe\GridValues;
 use Foehn\Observe\Masses;
+use Foehn\Observe\Radiated;
 use Foehn\Observe\Readings;
 use Foehn\Observe\State;
 use Foehn\Shapes\FlatShape;
@@ -39,7 +40,7 @@ use Foehn\Solve\Solution;
  * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
  * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, fields: list<string>, grid: GridRow, parts: list<PartRow>,
  *     sides: array<string, ?array{heat: float, radiated: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
- *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, mass: array{total: float, without: list<string>}, flow: ?FlowRow, radiation: ?array{out: float, towards: float}, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
+ *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, mass: array{total: float, without: list<string>}, flow: ?FlowRow, radiation: ?array{out: float, towards: float, sun: float, exchange: list<array{from: string, to: string, heat: float}>}, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
  */
 final class ResultBuilder
 {
@@ -94,7 +95,7 @@ final class ResultBuilder
             'verdict' => self::verdict($limits),
             'mass' => $builder->mass(),
             'flow' => $builder->flow(),
-            'radiation' => $builder->radiation(),
+            'radiation' => Radiated::of($solution->state),
             'electric' => $solution->state->currents === null ? null : ['terminals' => $solution->state->currents->terminals, 'power' => $solution->state->currents->power()],
             'balance' => $solution->state->balance()->toArray(),
             'warnings' => $builder->warnings(),
@@ -114,21 +115,6 @@ final class ResultBuilder
         $value = $levels[count($levels) - 1]->values[$of->id] ?? 0.0;
 
         return Uncertainty::of($levels, $of->id, $this->state->flow !== null, $this->beside->reading($of->quantity, $of->reduce, $value), $swing);
-    }
-
-    /** @return ?array{out: float, towards: float} W that all surfaces radiate, net, and K of what they radiate to; null where radiation is not computed */
-    private function radiation(): ?array
-    {
-        if (! $this->state->model->physics->radiates()) {
-            return null;
-        }
-        $surfaces = $this->state->system->surfaces;
-        $out = 0.0;
-        foreach ($surfaces->elements->cell as $e => $_) {
-            $out += $surfaces->radiated($e, $this->state->temperature);
-        }
-
-        return ['out' => $out, 'towards' => $this->state->model->surroundings->radiant()];
     }
 
     /** @return array{total: float, without: list<string>} kg of the parts whose density is known, and the names of the others */

@@ -12,6 +12,8 @@ use Foehn\Physics\Heat\HeatEquation;
 use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\Heat\SurfaceNodes;
 use Foehn\Physics\PhysicsException;
+use Foehn\Physics\Radiation\Enclosure;
+use Foehn\Physics\Radiation\LinkStore;
 
 /** The heat equation of a model on its grid, and everything that follows the temperatures and acts back on them. Drivers say when; this says what. */
 final class Coupling
@@ -30,16 +32,17 @@ final class Coupling
 
     /**
      * @param ?SurfaceNodes $surfaces of the last equation; null where there was none
+     * @param LinkStore $links view factors that are kept
      * @throws PhysicsException
      */
-    public function __construct(private readonly Model $model, Voxels $voxels, private ?SurfaceNodes $surfaces = null)
+    public function __construct(private readonly Model $model, Voxels $voxels, private ?SurfaceNodes $surfaces = null, LinkStore $links = new LinkStore())
     {
         $this->heat = new HeatEquation($model, $voxels);
         if ($model->physics->electric) {
             $this->exchanges[] = $this->currents = new CurrentExchange($this->heat);
         }
         if ($model->physics->radiates()) {
-            $this->exchanges[] = $this->radiation = new RadiationExchange($this->heat, fn (): ?SurfaceNodes => $this->surfaces);
+            $this->exchanges[] = $this->radiation = new RadiationExchange($this->heat, fn (): ?SurfaceNodes => $this->surfaces, $links);
         }
     }
 
@@ -47,6 +50,12 @@ final class Coupling
     public function currents(): ?Currents
     {
         return $this->currents?->currents();
+    }
+
+    /** What surfaces see of each other; null where they do not radiate to each other. */
+    public function enclosure(): ?Enclosure
+    {
+        return $this->radiation?->enclosure();
     }
 
     /** Whether the equation of heat changes with the temperatures, so that it has to be solved again and again. */

@@ -25,6 +25,7 @@ use Foehn\Physics\Flow\PressureCorrection;
 use Foehn\Physics\Flow\Turbulence;
 use Foehn\Physics\Flow\WallDistance;
 use Foehn\Physics\PhysicsException;
+use Foehn\Physics\Radiation\LinkStore;
 
 /** State and equations of flow and heat on one grid: what drives, rubs, mixes and carries, each from the present state of the others. How they are brought to balance is up to the FlowSolver. */
 final class FlowEquations
@@ -90,7 +91,7 @@ final class FlowEquations
     private readonly WatchedFlow $watches;
 
     /** @throws PhysicsException */
-    public function __construct(private readonly Model $model, private readonly Voxels $voxels)
+    public function __construct(private readonly Model $model, private readonly Voxels $voxels, private readonly LinkStore $links = new LinkStore())
     {
         $material = $model->materials->get((string) $model->space->fluid);
         assert($material !== null);
@@ -110,7 +111,7 @@ final class FlowEquations
         $this->level = FlowLevel::finest($this->domain, $this->fluid->density);
         $this->molecular = new MolecularProperties($this->domain, $this->fluid);
         $this->density = new GasDensity($this->domain, $this->fluid, $this->model->physics->heat);
-        $this->heat = new HeatOnFlow($this->model, $this->voxels, $this->domain, $this->fluid, $this->gaps);
+        $this->heat = new HeatOnFlow($this->model, $this->voxels, $this->domain, $this->fluid, $this->gaps, $this->links);
         if ($this->model->physics->flow === 'turbulent' || ($this->mayJudge() && ($start === null || $start->turbulent))) {
             $this->turbulence ??= $this->eddies();
         }

@@ -46,7 +46,7 @@ final class FlowSolver
         private readonly Start $run = new Start(),
     ) {
         $this->started = hrtime(true);
-        $this->flow = new FlowEquations($model, $voxels);
+        $this->flow = new FlowEquations($model, $voxels, $run->links);
         $this->convergence = new FlowConvergence($this->flow, $voxels, $model->physics->heat, $finest, $model->convergence);
         $this->controller = new FlowController($this->flow, $this->convergence, $start, $done !== []);
     }
@@ -155,7 +155,7 @@ final class FlowSolver
         $flow = $this->flow;
         $field = new FlowField($flow->domain, $flow->fluid, $flow->level->velocity, $flow->level->pressure, $flow->level->fluxes(), $flow->wallViscosity(), $flow->devices->operatingPoints(), $flow->gaps->summary());
 
-        return new State($this->model, $this->voxels, $flow->heat->system, $flow->heat->cells(), $field, $flow->heat->currents());
+        return new State($this->model, $this->voxels, $flow->heat->system, $flow->heat->cells(), $field, $flow->heat->currents(), $flow->heat->enclosure());
     }
 
     private function solution(bool $converged, bool $stopped): Solution

@@ -20,6 +20,8 @@ use Foehn\Physics\Flow\GapConduction;
 use Foehn\Physics\Flow\Turbulence;
 use Foehn\Physics\Heat\ConductivityChange;
 use Foehn\Physics\Heat\HeatSystem;
+use Foehn\Physics\Radiation\Enclosure;
+use Foehn\Physics\Radiation\LinkStore;
 
 /** The temperature over fluid and solids on a flow that is given for the moment. */
 final class HeatOnFlow
@@ -53,9 +55,10 @@ final class HeatOnFlow
         private readonly FlowDomain $domain,
         private readonly Fluid $fluid,
         private readonly FinGaps $gaps,
+        LinkStore $links = new LinkStore(),
     ) {
         $this->temperature = array_fill(0, $domain->layout->length, $fluid->temperature);
-        $this->coupling = new Coupling($model, $voxels);
+        $this->coupling = new Coupling($model, $voxels, links: $links);
         $this->coupling->follow(null);
         $this->assemble(null);
     }
@@ -79,6 +82,12 @@ final class HeatOnFlow
     public function currents(): ?Currents
     {
         return $this->coupling->currents();
+    }
+
+    /** What surfaces see of each other; null where they do not radiate to each other. */
+    public function enclosure(): ?Enclosure
+    {
+        return $this->coupling->enclosure();
     }
 
     /** Temperatures as if the fluid were at rest and conducted like this, W/m/K. */

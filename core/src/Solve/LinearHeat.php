@@ -16,6 +16,7 @@ use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\Heat\ConductivityChange;
 use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\PhysicsException;
+use Foehn\Physics\Radiation\LinkStore;
 
 /**
  * Heat linearised about a steady state T of A T = s: what the temperatures answer to a small change of the model, with the flow, the
@@ -52,9 +53,9 @@ final class LinearHeat
     }
 
     /** @throws PhysicsException */
-    public static function ofSolid(State $state): self
+    public static function ofSolid(State $state, LinkStore $links = new LinkStore()): self
     {
-        $coupling = new Coupling($state->model, $state->voxels, $state->system->surfaces);
+        $coupling = new Coupling($state->model, $state->voxels, $state->system->surfaces, $links);
         $coupling->follow($state->temperature);
 
         return new self($state, $coupling, new StencilSolver($state->system->stencil, $state->system->ties));

@@ -13,6 +13,10 @@ use Foehn\Physics\Radiation\CavityFaces;
 use Foehn\Physics\Radiation\Emission;
 use Foehn\Physics\Radiation\Emitters;
 use Foehn\Physics\Radiation\Enclosure;
+use Foehn\Physics\Radiation\Links;
+use Foehn\Physics\Radiation\LinkStore;
+use Foehn\Physics\Radiation\Sunlight;
+use Foehn\Physics\Radiation\SurfaceFinishes;
 
 /** Radiation and heat: what surfaces emit, and the light in which they stand, follows their temperatures. */
 final class RadiationExchange implements Exchange
@@ -21,21 +25,30 @@ final class RadiationExchange implements Exchange
 
     private readonly ?Enclosure $enclosure;
 
+    private readonly ?Sunlight $sunlight;
+
     private readonly ?CavityFaces $faces;
 
     private Anderson $anderson;
 
-    /** @param Closure(): ?SurfaceNodes $surfaces of the last equation */
-    public function __construct(HeatEquation $heat, private readonly Closure $surfaces)
+    /**
+     * @param Closure(): ?SurfaceNodes $surfaces of the last equation
+     * @param LinkStore $store view factors that are kept
+     */
+    public function __construct(HeatEquation $heat, private readonly Closure $surfaces, LinkStore $store)
     {
         [$model, $elements, $voxels] = [$heat->model, $heat->elements, $heat->voxels];
-        $radiant = Emission::SIGMA * $model->surroundings->radiant() ** 4;
-        $this->faces = $model->physics->radiation === 'surfaces' ? new CavityFaces($model, $voxels, $elements) : null;
-        $emissivity = $this->emissivities($heat, $model);
-        $this->enclosure = $this->faces === null ? null : new Enclosure($this->faces, $voxels, $emissivity, $radiant);
-        $this->emission = new Emission($emissivity, array_map(fn (): float => $radiant, $emissivity), $model->surroundings->temperature);
+        $finishes = new SurfaceFinishes($model, $elements, $voxels);
+        $between = $model->physics->radiation === 'surfaces';
+        $sun = $model->surroundings->sun;
+        $faces = new CavityFaces($model, $voxels, $elements, $finishes);
+        $links = $between ? $store->of($voxels->grid, $faces) : null;
+        $this->faces = $between ? $faces : null;
+        $this->emission = $this->emissionOf($heat, $finishes);
+        $this->enclosure = $links === null ? null : new Enclosure($faces, $links, $elements, $this->emission->emissivity, self::light($model));
+        $this->sunlight = $sun === null ? null : new Sunlight($model, $sun, $voxels->grid, $elements, $finishes, $faces, $between ? [] : $this->emitters($heat), $links);
         $this->anderson = new Anderson(1);
-        $heat->add($this->emission);
+        $this->addAll($heat, $this->emission);
     }
 
     public function followsTemperature(): bool
@@ -52,12 +65,14 @@ final class RadiationExchange implements Exchange
         $change = $this->emission->follow($surfaces, $temperature);
         if ($this->enclosure !== null) {
             $before = $this->emission->irradiation;
-            $after = $this->enclosure->irradiation($this->emission->about);
-            $keys = array_keys($after);
-            $step = array_sum(array_map(fn (float $own, float $last): float => abs($own - $last), $after, array_replace($after, array_intersect_key($before, $after))));
-            [$next] = $this->anderson->next([array_values(array_replace($after, array_intersect_key($before, $after)))], [array_values($after)], [1.0]);
+            $after = array_intersect_key($this->enclosure->irradiation($this->emission->about), $before);
+            $keys = array_keys($before);
+            $last = array_values($before);
+            $now = array_map(fn (int $e): float => $after[$e], $keys);
+            $step = array_sum(array_map(fn (float $own, float $other): float => abs($own - $other), $now, $last));
+            [$next] = $this->anderson->next([$last], [$now], [1.0]);
             $this->emission->irradiation = array_combine($keys, $next);
-            $change = max($change, $step / max(1e-300, array_sum($after)));
+            $change = max($change, $step / max(1e-300, array_sum($now)));
         }
 
         return $change;
@@ -66,12 +81,52 @@ final class RadiationExchange implements Exchange
     /** Adds to the heat of a like model what its surfaces do at the temperatures, and in the light, of these. */
     public function addTo(HeatEquation $heat): void
     {
-        $heat->add($this->emission->like($this->emissivities($heat, $heat->model), $this->enclosure === null ? $heat->model->surroundings->radiant() : null));
+        $other = $this->emissionOf($heat, new SurfaceFinishes($heat->model, $heat->elements, $heat->voxels));
+        $this->addAll($heat, $this->emission->like($other, $this->enclosure !== null));
     }
 
-    /** @return array<int, float> by element */
-    private function emissivities(HeatEquation $heat, Model $model): array
+    /** What surfaces see of each other; null where only the surroundings are seen. */
+    public function enclosure(): ?Enclosure
     {
-        return $this->faces === null ? Emitters::outside($model, $heat->elements, $heat->voxels) : Emitters::all($model, $heat->elements, $heat->voxels, $this->faces);
+        return $this->enclosure;
+    }
+
+    private function addAll(HeatEquation $heat, Emission $emission): void
+    {
+        $heat->add($emission);
+        if ($this->sunlight !== null) {
+            $heat->add($this->sunlight);
+        }
+    }
+
+    private static function light(Model $model): float
+    {
+        return Emission::SIGMA * $model->surroundings->radiant() ** 4;
+    }
+
+    private function emissionOf(HeatEquation $heat, SurfaceFinishes $finishes): Emission
+    {
+        [$model, $elements] = [$heat->model, $heat->elements];
+        $own = $outer = [];
+        foreach ($this->emitters($heat) as $e) {
+            if ($finishes->emissivity[$e] <= 0.0) {
+                continue;
+            }
+            if ($elements->part[$e] >= 0 || $this->faces !== null) {
+                $own[$e] = $finishes->emissivity[$e] / $finishes->steps[$e];
+            }
+            if ($elements->part[$e] < 0 && $elements->condition[$e]->kind === 'film') {
+                $outer[$e] = $finishes->emissivity[$e];
+            }
+        }
+        $light = self::light($model);
+
+        return new Emission($own, array_map(fn (): float => $light, $own), $outer, $light, $model->surroundings->temperature);
+    }
+
+    /** @return list<int> */
+    private function emitters(HeatEquation $heat): array
+    {
+        return $this->faces === null ? Emitters::outside($heat->model, $heat->elements, $heat->voxels) : Emitters::all($heat->elements, $this->faces);
     }
 }

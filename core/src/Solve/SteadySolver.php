@@ -84,7 +84,7 @@ final class SteadySolver
         if ($model->physics->hasFlow()) {
             (new FlowEquations($model, $voxels))->begin(null);
         } else {
-            $coupling = new Coupling($model, $voxels);
+            $coupling = new Coupling($model, $voxels, links: $this->start->links);
             $coupling->follow(null);
             $coupling->equation(null);
         }
@@ -102,7 +102,7 @@ final class SteadySolver
     {
         $this->requireWayOut();
         if (! $this->model->physics->hasFlow()) {
-            return LinearHeat::ofSolid($this->still()->state);
+            return LinearHeat::ofSolid($this->still()->state, $this->start->links);
         }
         $levels = GridLevels::of($this->model);
         $solver = $this->onGrid($this->begun(end($levels)), $this->flowToKeep(), true, []);
@@ -180,7 +180,7 @@ final class SteadySolver
         $this->residuals = [];
         $this->report('grid', 1.0, null);
         $this->voxels = Voxels::of($this->model, $grid);
-        $coupling = new Coupling($this->model, $this->voxels);
+        $coupling = new Coupling($this->model, $this->voxels, links: $this->start->links);
         $nonlinear = $coupling->isNonlinear();
         $temperature = null;
         $pass = 0;
@@ -205,7 +205,7 @@ final class SteadySolver
             $temperature = $system->temperatures($linear->x);
         }
 
-        $state = new State($this->model, $this->voxels, $system, $temperature, null, $coupling->currents());
+        $state = new State($this->model, $this->voxels, $system, $temperature, null, $coupling->currents(), $coupling->enclosure());
         $outcome = new Outcome($converged && $state->balance()->holds(), $linear->stopped, $this->iterations, $pass, $linear->residual, $this->residuals, (hrtime(true) - $started) / 1e9, ConductionSettings::OPEN * $linear->residual);
 
         return new Solution($state, $outcome, levels: $done, start: $this->start, spent: $this->start->seconds());

@@ -44,6 +44,18 @@ final class SurfaceNodes implements Contribution
     /** @var array<int, float> K, the temperature that it radiates to with that coefficient */
     private array $towards = [];
 
+    /** @var array<int, array{float, float}> W/m2/K and K of what the outside of a wall of the space radiates to */
+    private array $outer = [];
+
+    /** @var array<int, float> W/m2 of radiation that meets the surface, without sunlight */
+    public array $irradiation = [];
+
+    /** @var array<int, float> W of sunlight that the surface takes up */
+    private array $sun = [];
+
+    /** @var array<int, float> W/m2 of sunlight that meets the surface, on the area of the grid face */
+    public array $sunlight = [];
+
     /** @var array<int, float> W/K between the cell and what the surface radiates to, where beyond it there is a cell */
     private array $lost = [];
 
@@ -87,11 +99,30 @@ final class SurfaceNodes implements Contribution
         $this->coefficient[$element] = $before + $coefficient;
     }
 
-    /** Lets the surface of an element radiate to a temperature in K by a coefficient in W/m2/K. */
-    public function radiate(int $element, float $coefficient, float $temperature): void
+    /**
+     * Lets the surface of an element radiate to a temperature in K by a coefficient in W/m2/K.
+     *
+     * @param float $irradiation W/m2 that it stands in
+     */
+    public function radiate(int $element, float $coefficient, float $temperature, float $irradiation): void
     {
         $this->radiant[$element] = $coefficient;
         $this->towards[$element] = $temperature;
+        $this->irradiation[$element] = $irradiation;
+    }
+
+    /** Lets the outside of a wall of the space radiate, beside its film. */
+    public function radiateOut(int $element, float $coefficient, float $temperature): void
+    {
+        $this->outer[$element] = [$coefficient, $temperature];
+    }
+
+    /** Heats the surface of an element by so many W of sunlight, of so many W/m2 that meet it. */
+    public function shine(int $element, float $watts, float $flux): void
+    {
+        $this->given[$element] += $watts;
+        $this->sun[$element] = $watts;
+        $this->sunlight[$element] = $flux;
     }
 
     public function addTo(Equation $equation): void
@@ -131,12 +162,18 @@ final class SurfaceNodes implements Contribution
     /** @return array{float, float} W/m2/K and K of all given temperatures that the surface of an element is joined to, by films and by radiation */
     private function outside(int $e): array
     {
-        [$film, $radiant] = [$this->coefficient[$e], $this->radiant[$e] ?? 0.0];
-        if ($radiant === 0.0 || $film === INF) {
-            return [$film, $this->ambient[$e]];
+        [$all, $mean] = [$this->coefficient[$e], $this->ambient[$e]];
+        if ($all === INF) {
+            return [$all, $mean];
+        }
+        foreach ([[$this->radiant[$e] ?? 0.0, $this->towards[$e] ?? 0.0], $this->outer[$e] ?? [0.0, 0.0]] as [$more, $towards]) {
+            if ($more > 0.0) {
+                $mean = ($all * $mean + $more * $towards) / ($all + $more);
+                $all += $more;
+            }
         }
 
-        return [$film + $radiant, ($film * $this->ambient[$e] + $radiant * $this->towards[$e]) / ($film + $radiant)];
+        return [$all, $mean];
     }
 
     /** Beyond the surface there is a cell of the fluid, and what it radiates to. */
@@ -233,15 +270,33 @@ final class SurfaceNodes implements Contribution
         return isset($this->radiant[$e]) ? $this->radiant[$e] * $this->elements->area[$e] * ($this->surfaceTemperature($e, $temperature) - $this->towards[$e]) : 0.0;
     }
 
+    /**
+     * Heat that the outside of a wall of the space radiates, W.
+     *
+     * @param array<int, float> $temperature of the cells, K
+     */
+    public function radiatedOut(int $e, array $temperature): float
+    {
+        [$coefficient, $towards] = $this->outer[$e] ?? [0.0, 0.0];
+
+        return $coefficient > 0.0 ? $coefficient * $this->elements->area[$e] * ($this->surfaceTemperature($e, $temperature) - $towards) : 0.0;
+    }
+
+    /** W of sunlight that the surface of an element takes up. */
+    public function sun(int $e): float
+    {
+        return $this->sun[$e] ?? 0.0;
+    }
+
     public function radiates(int $e): bool
     {
         return isset($this->radiant[$e]);
     }
 
-    /** W/m2/K between the surface of an element and what it radiates to. */
+    /** W/m2/K between the surface of an element and all that it radiates to. */
     public function radiant(int $e): float
     {
-        return $this->radiant[$e] ?? 0.0;
+        return ($this->radiant[$e] ?? 0.0) + ($this->outer[$e][0] ?? 0.0);
     }
 
     /** Share of the temperature beyond in that of the surface. */

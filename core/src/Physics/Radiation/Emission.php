@@ -24,26 +24,27 @@ final class Emission implements SurfaceContribution
     public array $about;
 
     /**
-     * @param array<int, float> $emissivity by element, above 0 (see Emitters)
+     * @param array<int, float> $emissivity by element on the area of the grid face, above 0; of walls of the space that of their inside
      * @param array<int, float> $irradiation W/m2 by element
+     * @param array<int, float> $outer emissivity of the outside of walls of the space, by element
+     * @param float $radiant W/m2 in which that outside stands
      * @param float $begin K of the surfaces to begin with
      */
-    public function __construct(private readonly array $emissivity, public array $irradiation, float $begin)
+    public function __construct(public readonly array $emissivity, public array $irradiation, private readonly array $outer, private readonly float $radiant, float $begin)
     {
-        $this->about = array_map(fn (): float => $begin, $emissivity);
+        $this->about = array_map(fn (): float => $begin, $emissivity + $outer);
     }
 
     /**
-     * Another model's surfaces at the temperatures, and in the light, of these.
+     * Another model's surfaces at the temperatures of these.
      *
-     * @param array<int, float> $emissivity of the same elements
-     * @param ?float $radiant K of what they see where they see the surroundings only; null: what these see
+     * @param self $other in their own light
+     * @param bool $lit whether they stand in the light of these instead
      */
-    public function like(array $emissivity, ?float $radiant): self
+    public function like(self $other, bool $lit): self
     {
-        $other = new self($emissivity, array_map(fn (): float => self::SIGMA * ($radiant ?? 0.0) ** 4, $emissivity), 1.0);
         $other->about = array_replace($other->about, array_intersect_key($this->about, $other->about));
-        if ($radiant === null) {
+        if ($lit) {
             $other->irradiation = array_replace($other->irradiation, array_intersect_key($this->irradiation, $other->irradiation));
         }
 
@@ -52,10 +53,15 @@ final class Emission implements SurfaceContribution
 
     public function addToSurfaces(SurfaceNodes $nodes): void
     {
-        foreach ($this->emissivity as $e => $emissivity) {
-            $about = $this->about[$e];
+        foreach ($this->about as $e => $about) {
             $slope = 4.0 * self::SIGMA * $about ** 3;
-            $nodes->radiate($e, $emissivity * $slope, $about - (self::SIGMA * $about ** 4 - $this->irradiation[$e]) / $slope);
+            $towards = fn (float $light): float => $about - (self::SIGMA * $about ** 4 - $light) / $slope;
+            if (isset($this->emissivity[$e])) {
+                $nodes->radiate($e, $this->emissivity[$e] * $slope, $towards($this->irradiation[$e]), $this->irradiation[$e]);
+            }
+            if (isset($this->outer[$e])) {
+                $nodes->radiateOut($e, $this->outer[$e] * $slope, $towards($this->radiant));
+            }
         }
     }
 
@@ -68,7 +74,8 @@ final class Emission implements SurfaceContribution
     public function follow(SurfaceNodes $nodes, array $temperature): float
     {
         $moved = $all = 0.0;
-        foreach ($this->emissivity as $e => $emissivity) {
+        foreach (array_keys($this->about) as $e) {
+            $emissivity = ($this->emissivity[$e] ?? 0.0) + ($this->outer[$e] ?? 0.0);
             $now = $nodes->surfaceTemperature($e, $temperature);
             // Those that the surfaces have been linear about, which may be another one's.
             $about = ($nodes->radiant($e) / (4.0 * $emissivity * self::SIGMA)) ** (1.0 / 3.0);

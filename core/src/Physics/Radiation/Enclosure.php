@@ -5,28 +5,24 @@ declare(strict_types=1);
 namespace Foehn\Physics\Radiation;
 
 use Foehn\Grid\SurfaceElements;
-use Foehn\Grid\Voxels;
 
 /** What the surfaces between the parts see of each other and of the surroundings, and the light in which each stands. */
 final readonly class Enclosure
 {
-    /** Rays of an average patch: the net heat of a part is then right to less than 1 %. */
-    private const RAYS = 256;
-
     private Radiosity $radiosity;
 
     /**
-     * @param array<int, float> $emissivity by element
+     * @param array<int, float> $emissivity by element on the area of the grid face
      * @param float $radiant sigma T^4 of the surroundings, W/m2
      */
-    public function __construct(private CavityFaces $faces, Voxels $voxels, private array $emissivity, private float $radiant)
+    public function __construct(private CavityFaces $faces, Links $links, SurfaceElements $elements, private array $emissivity, private float $radiant)
     {
         $own = array_map(fn (): float => 0.0, $faces->areas);
         foreach ($faces->patch as $face => $patch) {
-            $one = $faces->element[$face] === SurfaceElements::NONE ? 1.0 : $emissivity[$faces->element[$face]] ?? 0.0;
-            $own[$patch] += $one * $faces->area[$face] / $faces->areas[$patch];
+            $e = $faces->element[$face];
+            $own[$patch] += ($e === SurfaceElements::NONE ? $faces->area[$face] : ($emissivity[$e] ?? 0.0) * $elements->area[$e]) / $faces->areas[$patch];
         }
-        $this->radiosity = new Radiosity(Links::of($voxels->grid, $faces, self::RAYS)->seen, $faces->areas, $own);
+        $this->radiosity = new Radiosity($links->seen, $faces->areas, array_map(fn (float $one): float => min(1.0, $one), $own));
     }
 
     /**
@@ -35,18 +31,73 @@ final readonly class Enclosure
      */
     public function irradiation(array $about): array
     {
-        $emission = array_map(fn (): float => 0.0, $this->faces->areas);
-        foreach ($this->faces->patch as $face => $patch) {
-            $e = $this->faces->element[$face];
-            $own = $e === SurfaceElements::NONE ? $this->radiant : Emission::SIGMA * ($about[$e] ?? 0.0) ** 4;
-            $emission[$patch] += $own * $this->faces->area[$face] / $this->faces->areas[$patch];
-        }
+        $emission = $this->emission($about);
         $light = $this->radiosity->irradiation($emission);
         $found = array_map(fn (): float => $this->radiant, $about);
         foreach ($this->faces->patch as $face => $patch) {
             $e = $this->faces->element[$face];
             if (isset($this->emissivity[$e])) {
                 $found[$e] = $light[$patch];
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param array<int, float> $about K of each element
+     * @return array<int, float> sigma T^4 of each patch, W/m2
+     */
+    private function emission(array $about): array
+    {
+        $emission = array_map(fn (): float => 0.0, $this->faces->areas);
+        foreach ($this->faces->patch as $face => $patch) {
+            $e = $this->faces->element[$face];
+            $own = $e === SurfaceElements::NONE ? $this->radiant : Emission::SIGMA * ($about[$e] ?? 0.0) ** 4;
+            $emission[$patch] += $own * $this->faces->area[$face] / $this->faces->areas[$patch];
+        }
+
+        return $emission;
+    }
+
+    /**
+     * What bodies emit and others take up in the end, over all reflections: the radiosities with one of them emitting alone, since they
+     * are linear in what is emitted (Gebhart, Int. J. Heat Mass Transfer 3 (1961) 341).
+     *
+     * @param array<int, float> $about K of each element
+     * @param array<int, string> $bodies name of the body of each element
+     * @param string $surroundings name of what is seen through openings
+     * @return array<string, array<string, float>> W by what emits and what takes up
+     */
+    public function sent(array $about, array $bodies, string $surroundings): array
+    {
+        $of = [];
+        foreach ($this->faces->patch as $face => $patch) {
+            $e = $this->faces->element[$face];
+            $of[$patch] = $e === SurfaceElements::NONE ? $surroundings : $bodies[$e];
+        }
+        $emission = $this->emission($about);
+        $sent = [];
+        foreach (array_unique($of) as $body) {
+            $alone = [];
+            foreach ($emission as $patch => $own) {
+                $alone[$patch] = $of[$patch] === $body ? $own : 0.0;
+            }
+            foreach ($this->radiosity->takenUp($alone) as $patch => $watts) {
+                $sent[$body][$of[$patch]] = ($sent[$body][$of[$patch]] ?? 0.0) + $watts;
+            }
+        }
+
+        return $sent;
+    }
+
+    /** @return array<int, int> number of the patch of each element that has one, from 0 */
+    public function patches(): array
+    {
+        $found = [];
+        foreach ($this->faces->element as $face => $e) {
+            if ($e !== SurfaceElements::NONE) {
+                $found[$e] = $this->faces->patch[$face];
             }
         }
 

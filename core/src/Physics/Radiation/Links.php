@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Radiation;
 
+use Foehn\Geometry\Axes;
 use Foehn\Grid\Grid;
 use Foehn\Numerics\Sobol;
 use Random\Engine\Xoshiro256StarStar;
@@ -12,24 +13,70 @@ use Random\Randomizer;
 /**
  * What patches see of each other, as areas times view factors A_i F_ij in m2, symmetric and closed. Every patch casts rays with the
  * cosine law, evenly spread by a Sobol sequence with a shift of its own. With n rays per square metre a ray between i and j counts
- * 1 / (n_i + n_j), which is the mean of both directions with the least variance. Closure scales S to d_i S_ij d_j with rows that sum to
+ * 1 / (n_i + n_j), which is the mean of both directions with the least variance. Rays that meet the same slanted or round surface within
+ * a few cells see its steps, which it does not have: they are not counted. Closure scales S to d_i S_ij d_j with rows that sum to
  * the areas (the symmetric form of Sinkhorn & Knopp, Pacific J. Math. 21 (1967) 343): no link becomes negative.
  */
 final readonly class Links
 {
+    /** Rays of an average patch: the net heat of a part is then right to less than 1 %. */
+    private const RAYS = 256;
+
     private const FEWEST = 64;
 
     private const SWEEPS = 40;
 
     private const FINE = 1 << 30;
 
+    /** Cells within which the steps of one surface see each other. */
+    private const NEAR = 2;
+
     /** @param list<array<int, float>> $seen m2 by patch and the patch that it sees */
     private function __construct(public array $seen)
     {
     }
 
+    /** As a checksum, the number of patches, and for each the number of those that it sees, these, and what it sees of each, m2. */
+    public function toBytes(): string
+    {
+        $bytes = pack('V', count($this->seen));
+        foreach ($this->seen as $row) {
+            $bytes .= pack('V', count($row)) . pack('V*', ...array_keys($row)) . pack('e*', ...array_values($row));
+        }
+
+        return hash('sha256', $bytes, true) . $bytes;
+    }
+
+    /** Null where the bytes are not whole. */
+    public static function fromBytes(string $bytes): ?self
+    {
+        $sum = substr($bytes, 0, 32);
+        $bytes = substr($bytes, 32);
+        if (! hash_equals(hash('sha256', $bytes, true), $sum)) {
+            return null;
+        }
+        $seen = [];
+        $at = 4;
+        for ($n = (int) self::read('V', $bytes, 0)[0]; $n > 0; $n--) {
+            $count = (int) self::read('V', $bytes, $at)[0];
+            $seen[] = $count === 0 ? [] : array_combine(array_map(intval(...), self::read("V$count", $bytes, $at + 4)), array_map(floatval(...), self::read("e$count", $bytes, $at + 4 + 4 * $count)));
+            $at += 4 + 12 * $count;
+        }
+
+        return new self($seen);
+    }
+
+    /** @return non-empty-list<int|float> */
+    private static function read(string $format, string $bytes, int $at): array
+    {
+        /** @var non-empty-array<int, int|float> $found */
+        $found = unpack($format, $bytes, $at);
+
+        return array_values($found);
+    }
+
     /** @param int $rays of an average patch; a patch casts them by its area, and at least FEWEST */
-    public static function of(Grid $grid, CavityFaces $faces, int $rays, int $seed = 1): self
+    public static function of(Grid $grid, CavityFaces $faces, int $rays = self::RAYS, int $seed = 1): self
     {
         $tracer = new RayTracer($grid, $faces);
         $members = array_fill(0, count($faces->areas), []);
@@ -41,8 +88,8 @@ final readonly class Links
         $density = $counts = [];
         foreach ($members as $patch => $own) {
             $cast = max(self::FEWEST, (int) round($rays * $faces->areas[$patch] / $mean));
-            $density[$patch] = $cast / $faces->areas[$patch];
-            $counts[$patch] = self::cast($grid, $faces, $tracer, $own, $cast, $random);
+            [$counts[$patch], $missed] = self::cast($grid, $faces, $tracer, $own, $cast, $random);
+            $density[$patch] = max(1, $cast - $missed) / $faces->areas[$patch];
         }
         $seen = array_fill(0, count($members), []);
         foreach ($counts as $i => $hits) {
@@ -58,7 +105,7 @@ final readonly class Links
 
     /**
      * @param list<int> $own faces of a patch
-     * @return array<int, int> rays by the patch that they meet
+     * @return array{array<int, int>, int} rays by the patch that they meet, and the number of those that are not counted
      */
     private static function cast(Grid $grid, CavityFaces $faces, RayTracer $tracer, array $own, int $rays, Randomizer $random): array
     {
@@ -69,33 +116,42 @@ final readonly class Links
         }
         $shift = array_map(fn (): float => $random->getInt(0, self::FINE - 1) / self::FINE, range(1, Sobol::DIMENSIONS));
         $sequence = new Sobol();
-        $strides = $grid->strides();
         $found = [];
+        $missed = 0;
         for ($ray = 0; $ray < $rays; $ray++) {
             [$u, $v, $p, $angle] = array_map(fn (float $x, float $by): float => fmod($x + $by, 1.0), $sequence->next(), $shift);
             $at = $u * $sum;
             $n = self::first($ends, $at);
             $face = $own[$n];
             $share = 1.0 - ($ends[$n] - $at) / $faces->area[$face];
-            [$cell, $direction] = [$faces->cell[$face], $faces->direction[$face]];
+            $direction = $faces->direction[$face];
             $axis = $direction >> 1;
-            [$a, $b] = $axis === 0 ? [1, 2] : ($axis === 1 ? [2, 0] : [0, 1]);
-            $from = $towards = [0.0, 0.0, 0.0];
-            foreach ([[$axis, (float) ($direction % 2)], [$a, $share], [$b, $v]] as [$along, $part]) {
-                $place = intdiv($cell, $strides[$along]) % $grid->cells[$along];
-                $from[$along] = $grid->lines[$along][$place] + $part * $grid->widths[$along][$place];
-            }
+            [$a, $b] = Axes::across($axis);
+            $towards = [0.0, 0.0, 0.0];
             $towards[$axis] = ($direction % 2 === 1 ? -1.0 : 1.0) * sqrt(1.0 - $p);
             $towards[$a] = sqrt($p) * cos(2.0 * M_PI * $angle);
             $towards[$b] = sqrt($p) * sin(2.0 * M_PI * $angle);
-            $hit = $tracer->face($cell, [$from[0], $from[1], $from[2]], [$towards[0], $towards[1], $towards[2]]);
-            if ($hit >= 0) {
+            $hit = $tracer->face($faces->cell[$face], $faces->place($face, $share, $v), [$towards[0], $towards[1], $towards[2]]);
+            if ($hit >= 0 && $faces->stepOf[$face] >= 0 && $faces->stepOf[$hit] === $faces->stepOf[$face] && self::isNear($grid, $faces->cell[$face], $faces->cell[$hit])) {
+                $missed++;
+            } elseif ($hit >= 0) {
                 $met = $faces->patch[$hit];
                 $found[$met] = ($found[$met] ?? 0) + 1;
             }
         }
 
-        return $found;
+        return [$found, $missed];
+    }
+
+    private static function isNear(Grid $grid, int $cell, int $other): bool
+    {
+        foreach ([0, 1, 2] as $axis) {
+            if (abs($grid->position($cell, $axis) - $grid->position($other, $axis)) > self::NEAR) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**

@@ -74,6 +74,17 @@ final readonly class Radiosity
     }
 
     /**
+     * What each patch takes up, W.
+     *
+     * @param array<int, float> $emission sigma T^4 of each patch, W/m2
+     * @return array<int, float>
+     */
+    public function takenUp(array $emission): array
+    {
+        return array_map(fn (float $area, float $emissivity, float $light): float => $area * $emissivity * $light, $this->areas, $this->emissivity, $this->irradiation($emission));
+    }
+
+    /**
      * Net heat that leaves each patch, W.
      *
      * @param array<int, float> $emission sigma T^4 of each patch, W/m2

@@ -12,6 +12,7 @@ use Foehn\Physics\Radiation\CavityFaces;
 use Foehn\Physics\Radiation\Emission;
 use Foehn\Physics\Radiation\Links;
 use Foehn\Physics\Radiation\Radiosity;
+use Foehn\Physics\Radiation\SurfaceFinishes;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\TestCase;
 
@@ -144,6 +145,8 @@ final class BetweenSurfacesTest extends TestCase
         $grid = GridBuilder::build($model);
         $voxels = Voxels::of($model, $grid);
 
-        return [new CavityFaces($model, $voxels, SurfaceFinder::find($model, $voxels), 1), $grid];
+        $elements = SurfaceFinder::find($model, $voxels);
+
+        return [new CavityFaces($model, $voxels, $elements, new SurfaceFinishes($model, $elements, $voxels), 1), $grid];
     }
 }
