@@ -57,7 +57,7 @@ final class FindInfluence implements ShouldQueue
         MemoryGuard::check($model);
         $listener = new InfluenceListener($this->id);
         $start = $model->physics->hasFlow() ? new Start($files->checkpoint($run)[0] ?? null, frozen: true, model: $run->revision->hash) : new Start();
-        $heat = (new SteadySolver($model, $listener, $start))->linearised();
+        $heat = (new SteadySolver($model, $listener, $start, $files->links()))->linearised();
         $listener->beat(0.0);
         $found = WhatIf::of($heat, ModelCodec::parse($run->tolerated()), $listener->beat(...));
         $files->writeInfluence($influence, $found->files($heat));

@@ -67,7 +67,7 @@ final class SolveRun implements ShouldQueue
         $before = $this->history($run, $from?->resumed);
         $start = $from->start ?? new Start();
         $listener = new RunListener($claim, $files, $start, $before, app('queue.worker'));
-        $solution = (new SteadySolver($model, $listener, $start))->solve();
+        $solution = (new SteadySolver($model, $listener, $start, $files->links()))->solve();
         $flow = $solution->state->flow !== null;
         if ($flow || ($solution->outcome->converged && ! $solution->outcome->stopped)) {
             $files->write($claim, $solution);

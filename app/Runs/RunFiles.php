@@ -7,6 +7,7 @@ namespace App\Runs;
 use App\Models\Influence;
 use App\Models\Run;
 use Foehn\Observe\GridValues;
+use Foehn\Physics\Radiation\LinkStore;
 use Foehn\Results\FieldFile;
 use Foehn\Results\ReadingRows;
 use Foehn\Results\ResultBuilder;
@@ -24,6 +25,12 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 final class RunFiles
 {
     private const STATE = 'flow.state';
+
+    /** View factors of geometries that were computed before. */
+    public function links(): LinkStore
+    {
+        return new LinkStore($this->disk()->path('view-factors'));
+    }
 
     /**
      * Writes the next picture of a run and lets it take the place of the last one.

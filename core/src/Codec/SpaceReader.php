@@ -114,7 +114,7 @@ final class SpaceReader
             $reader->problem('transmittance', sprintf('%g is given; a transmittance lies between 0 and 1', $transmittance));
         }
 
-        return new Cover($isWall ? CoatingReader::read($reader->object('surface')) : new Coating(), $transmittance ?? ($isWall ? 0.0 : 1.0));
+        return new Cover($isWall ? CoatingReader::read($reader->object('surface')) : new Coating(), $transmittance);
     }
 
     private static function side(Reader $reader, Surroundings $surroundings, Physics $physics): Side

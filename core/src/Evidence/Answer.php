@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Evidence;
 
+use Foehn\Observe\SurfaceSums;
 use Foehn\Results\ResultBuilder;
 
 /**
@@ -30,6 +31,34 @@ final readonly class Answer
     public function throughSide(string $side): float
     {
         return $this->result['sides'][$side]['heat'] ?? NAN;
+    }
+
+    /** Heat that a part radiates, net, W. */
+    public function radiated(int $part): float
+    {
+        return $this->route($part, SurfaceSums::RADIATION);
+    }
+
+    /** Heat that a part takes up of sunlight, W, as what leaves it: below 0. */
+    public function fromSun(int $part): float
+    {
+        return $this->route($part, SurfaceSums::SUN);
+    }
+
+    /** Sunlight that all surfaces take up, W. */
+    public function sun(): float
+    {
+        $radiation = $this->result['radiation'];
+
+        return $radiation === null ? NAN : $radiation['sun'];
+    }
+
+    private function route(int $part, string $to): float
+    {
+        /** @var array<string, float> $routes */
+        $routes = (array) $this->result['parts'][$part]['routes'];
+
+        return (float) ($routes[$to] ?? 0.0);
     }
 
     /** @return array{flow: float, rise: float} operating point of the first fan, m3/s and Pa */

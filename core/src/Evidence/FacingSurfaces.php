@@ -39,8 +39,8 @@ final class FacingSurfaces extends VerificationCase
         ]);
 
         return [
-            Check::relative('P18', 'net power leaving plate 1', 44.86, self::radiated($result, 0), 0.015, 'W'),
-            Check::relative('P18', 'net power leaving plate 2', -10.60, self::radiated($result, 1), 0.03, 'W'),
+            Check::relative('P18', 'net power leaving plate 1', 44.86, $result->radiated(0), 0.015, 'W'),
+            Check::relative('P18', 'net power leaving plate 2', -10.60, $result->radiated(1), 0.03, 'W'),
         ];
     }
 
@@ -58,7 +58,7 @@ final class FacingSurfaces extends VerificationCase
         ]);
 
         return [
-            Check::relative('P18', 'slabs: heat flux', 420.598, self::radiated($result, 0) / 4e-4, 1e-5, 'W/m2'),
+            Check::relative('P18', 'slabs: heat flux', 420.598, $result->radiated(0) / 4e-4, 1e-5, 'W/m2'),
             Check::absolute('P18', 'slabs: surface of the warm one', 391.588, $result->watched['inner'], 0.001, 'K'),
             Check::absolute('P18', 'slabs: surface of the cold one', 310.515, $result->watched['outer'], 0.001, 'K'),
         ];
@@ -80,20 +80,12 @@ final class FacingSurfaces extends VerificationCase
             'analysis' => ['grid' => ['cells' => [12, 12, 12]]],
         ]);
 
-        return [Check::relative('P18', 'cube: net power leaving the floor', 317.99, self::radiated($result, 0), 0.005, 'W')];
+        return [Check::relative('P18', 'cube: net power leaving the floor', 317.99, $result->radiated(0), 0.005, 'W')];
     }
 
     /** @return array<string, mixed> a side of the space at a temperature, K */
     private static function held(float $kelvin): array
     {
         return ['kind' => 'wall', 'heat' => ['kind' => 'temperature', 'temperature' => $kelvin]];
-    }
-
-    private static function radiated(Answer $result, int $part): float
-    {
-        /** @var array<string, float> $routes */
-        $routes = (array) $result->result['parts'][$part]['routes'];
-
-        return $routes['radiation'] ?? NAN;
     }
 }

@@ -100,6 +100,12 @@ final readonly class Surface
         return new self(array_map(fn (array $piece) => [$piece[0], $rotation->apply($piece[1])], $this->pieces));
     }
 
+    /** m2 */
+    public function area(): float
+    {
+        return array_sum(array_column($this->pieces, 0));
+    }
+
     /** How many times the area of this surface its steps have: |nx| + |ny| + |nz| in the mean. 1 along the grid, 4 / pi around a cylinder. */
     public function steps(): float
     {

@@ -14,10 +14,16 @@ final readonly class Cover
 
     public float $absorptivity;
 
-    /** @param float $transmittance share of sunlight that passes, 0 to 1 */
-    public function __construct(Coating $coating, public float $transmittance)
+    /** @param ?float $transmittance share of sunlight that passes, 0 to 1; null: all of it through what is open, none through a wall */
+    public function __construct(Coating $coating, private ?float $transmittance)
     {
         $this->emissivity = $coating->emissivityOn(null) ?? self::EMISSIVITY;
         $this->absorptivity = $coating->absorptivityOn(null) ?? self::EMISSIVITY;
+    }
+
+    /** Share of sunlight that passes where the side is open, or a wall. */
+    public function transmittance(bool $isOpen): float
+    {
+        return $this->transmittance ?? ($isOpen ? 1.0 : 0.0);
     }
 }

@@ -21,7 +21,7 @@ final readonly class HeatBalance
      * @param float $passes the larger of what heats and half of all that comes and leaves
      * @param float $open what may seem to pass by rounding
      */
-    private function __construct(public float $in, public float $out, private float $passes, private float $open)
+    private function __construct(public float $in, public float $out, public float $passes, private float $open)
     {
     }
 

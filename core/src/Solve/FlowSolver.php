@@ -12,6 +12,7 @@ use Foehn\Observe\State;
 use Foehn\Physics\Flow\Diverged;
 use Foehn\Physics\Flow\FlowField;
 use Foehn\Physics\PhysicsException;
+use Foehn\Physics\Radiation\LinkStore;
 
 /** Steady flow and heat on one grid: steps until the flow is steady or has been averaged, then the temperatures on it to their end. */
 final class FlowSolver
@@ -33,6 +34,7 @@ final class FlowSolver
      * @param bool $finest whether this is the grid asked for, or one on the way to it
      * @param ?FlowState $start of this grid; null: fluid at rest
      * @param list<GridValues> $done grids before this one
+     * @param LinkStore $links view factors that are kept
      * @param Start $run what the whole computation, over all its grids, starts from
      * @throws PhysicsException
      */
@@ -44,9 +46,10 @@ final class FlowSolver
         private readonly bool $finest = true,
         private readonly array $done = [],
         private readonly Start $run = new Start(),
+        LinkStore $links = new LinkStore(),
     ) {
         $this->started = hrtime(true);
-        $this->flow = new FlowEquations($model, $voxels, $run->links);
+        $this->flow = new FlowEquations($model, $voxels, $links);
         $this->convergence = new FlowConvergence($this->flow, $voxels, $model->physics->heat, $finest, $model->convergence);
         $this->controller = new FlowController($this->flow, $this->convergence, $start, $done !== []);
     }

@@ -13,7 +13,6 @@ use Foehn\Physics\Radiation\CavityFaces;
 use Foehn\Physics\Radiation\Emission;
 use Foehn\Physics\Radiation\Emitters;
 use Foehn\Physics\Radiation\Enclosure;
-use Foehn\Physics\Radiation\Links;
 use Foehn\Physics\Radiation\LinkStore;
 use Foehn\Physics\Radiation\Sunlight;
 use Foehn\Physics\Radiation\SurfaceFinishes;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 use Foehn\Observe\GridValues;
-use Foehn\Physics\Radiation\LinkStore;
 
 /** What a computation starts from, and the seconds it has taken. A result says it, since the answer must not depend on it by more than its tolerance. */
 final readonly class Start
@@ -19,7 +18,6 @@ final readonly class Start
      * @param ?string $model hash of the model document whose flow it is
      * @param bool $resumes whether an interrupted computation of the same model and grade goes on
      * @param float $seconds spent before the interruption
-     * @param LinkStore $links view factors that are kept
      */
     public function __construct(
         public ?FlowState $flow = null,
@@ -28,7 +26,6 @@ final readonly class Start
         public ?string $model = null,
         public bool $resumes = false,
         private float $seconds = 0.0,
-        public LinkStore $links = new LinkStore(),
     ) {
         $this->began = hrtime(true);
     }

@@ -22,6 +22,7 @@ use Foehn\Observe\LiveValues;
 use Foehn\Observe\State;
 use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\PhysicsException;
+use Foehn\Physics\Radiation\LinkStore;
 
 /** Steady heat conduction of a model: grid, equations, solution; repeats while conductivities follow the temperature. */
 final class SteadySolver
@@ -46,10 +47,12 @@ final class SteadySolver
     /** Which of the grids, from 1. */
     private int $level = 1;
 
+    /** @param LinkStore $links view factors that are kept */
     public function __construct(
         private readonly Model $model,
         private readonly ProgressListener $listener = new SilentListener(),
         private readonly Start $start = new Start(),
+        private readonly LinkStore $links = new LinkStore(),
     ) {
     }
 
@@ -82,9 +85,9 @@ final class SteadySolver
         [$model, $grid] = end($levels);
         $voxels = Voxels::of($model, $grid);
         if ($model->physics->hasFlow()) {
-            (new FlowEquations($model, $voxels))->begin(null);
+            (new FlowEquations($model, $voxels, $this->links))->begin(null);
         } else {
-            $coupling = new Coupling($model, $voxels, links: $this->start->links);
+            $coupling = new Coupling($model, $voxels, links: $this->links);
             $coupling->follow(null);
             $coupling->equation(null);
         }
@@ -102,7 +105,7 @@ final class SteadySolver
     {
         $this->requireWayOut();
         if (! $this->model->physics->hasFlow()) {
-            return LinearHeat::ofSolid($this->still()->state, $this->start->links);
+            return LinearHeat::ofSolid($this->still()->state, $this->links);
         }
         $levels = GridLevels::of($this->model);
         $solver = $this->onGrid($this->begun(end($levels)), $this->flowToKeep(), true, []);
@@ -180,7 +183,7 @@ final class SteadySolver
         $this->residuals = [];
         $this->report('grid', 1.0, null);
         $this->voxels = Voxels::of($this->model, $grid);
-        $coupling = new Coupling($this->model, $this->voxels, links: $this->start->links);
+        $coupling = new Coupling($this->model, $this->voxels, links: $this->links);
         $nonlinear = $coupling->isNonlinear();
         $temperature = null;
         $pass = 0;
@@ -192,7 +195,9 @@ final class SteadySolver
             $system = $coupling->equation($temperature);
             $this->report('equations', 1.0, null);
             $rough = $change > ConductionSettings::ROUGH;
-            $linear = $this->linear($system, $temperature, new Accuracy($rough ? ConductionSettings::ROUGH_RESIDUAL : $finest, $rough || $system->watts <= 0.0 ? INF : ConductionSettings::BALANCE * $system->watts, max(1, min(self::MOST_ITERATIONS, $most - $this->iterations))));
+            // Where nothing heats, what passes between given temperatures.
+            $heat = max($system->watts, $temperature === null ? 0.0 : HeatBalance::of($system, $temperature, null)->passes);
+            $linear = $this->linear($system, $temperature, new Accuracy($rough ? ConductionSettings::ROUGH_RESIDUAL : $finest, $rough || $heat <= 0.0 ? INF : ConductionSettings::BALANCE * $heat, max(1, min(self::MOST_ITERATIONS, $most - $this->iterations))));
             $before = $temperature;
             $temperature = $system->temperatures($linear->x);
             $change = $before === null ? INF : self::largestChange($before, $temperature);
@@ -265,7 +270,7 @@ final class SteadySolver
         $this->level = count($done) + 1;
         $this->report('grid', 1.0, null);
 
-        return new FlowSolver($model, Voxels::of($model, $this->grid), $this->listener, $start, $finest, $done, $this->start);
+        return new FlowSolver($model, Voxels::of($model, $this->grid), $this->listener, $start, $finest, $done, $this->start, $this->links);
     }
 
     /** @param ?array<int, float> $guess K */

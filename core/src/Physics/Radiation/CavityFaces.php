@@ -67,14 +67,14 @@ final class CavityFaces
                 $side = $elements->side[$e] >= 0 ? $model->space->sides[Space::SIDES[$elements->side[$e]]] : null;
                 $patch = max(-1, $elements->patch[$e]);
                 if ($side !== null && ($patch < 0 ? $side->flow : $side->patches[$patch]->flow)->kind === 'wall') {
-                    $this->add($elements->cell[$e], $elements->direction[$e], $elements->area[$e], $e, "wall {$elements->side[$e]} $patch", $model->space->box, $side->coverOf($patch)->transmittance);
+                    $this->add($elements->cell[$e], $elements->direction[$e], $elements->area[$e], $e, "wall {$elements->side[$e]} $patch", $model->space->box, $side->coverOf($patch)->transmittance(false));
                 }
 
                 continue;
             }
             $beyond = OuterSpace::beyond($voxels->grid, $elements->cell[$e], $elements->direction[$e]);
             if ($beyond >= 0 && $voxels->owner[$beyond] < 0) {
-                $this->add($beyond, $elements->direction[$e] ^ 1, $elements->area[$e] / $finishes->steps[$e], $e, "part $part", $model->parts[$part]->shape->bounds(), 0.0, $finishes->isStep($e) ? $part : SurfaceElements::NONE);
+                $this->add($beyond, $elements->direction[$e] ^ 1, $elements->area[$e] / $finishes->steps[$e], $e, "part $part", $model->parts[$part]->shape->bounds(), 0.0, $finishes->stepOf[$e]);
             }
         }
         foreach (Space::SIDES as $direction => $name) {
@@ -86,7 +86,7 @@ final class CavityFaces
                     continue;
                 }
                 $patch = $this->patchOf($model, $name, $cell);
-                $this->add($cell, $direction, $voxels->grid->faceArea($cell, $direction >> 1), SurfaceElements::NONE, "side $name $patch", $model->space->box, $model->space->sides[$name]->coverOf($patch)->transmittance);
+                $this->add($cell, $direction, $voxels->grid->faceArea($cell, $direction >> 1), SurfaceElements::NONE, "side $name $patch", $model->space->box, $model->space->sides[$name]->coverOf($patch)->transmittance(true));
             }
         }
         $this->divide($tiles);

@@ -11,6 +11,9 @@ final readonly class Enclosure
 {
     private Radiosity $radiosity;
 
+    /** @var list<float> share of each face in what its patch emits at one temperature */
+    private array $shares;
+
     /**
      * @param array<int, float> $emissivity by element on the area of the grid face
      * @param float $radiant sigma T^4 of the surroundings, W/m2
@@ -18,11 +21,13 @@ final readonly class Enclosure
     public function __construct(private CavityFaces $faces, Links $links, SurfaceElements $elements, private array $emissivity, private float $radiant)
     {
         $own = array_map(fn (): float => 0.0, $faces->areas);
+        $black = [];
         foreach ($faces->patch as $face => $patch) {
             $e = $faces->element[$face];
-            $own[$patch] += ($e === SurfaceElements::NONE ? $faces->area[$face] : ($emissivity[$e] ?? 0.0) * $elements->area[$e]) / $faces->areas[$patch];
+            $own[$patch] += $black[$face] = $e === SurfaceElements::NONE ? $faces->area[$face] : ($emissivity[$e] ?? 0.0) * $elements->area[$e];
         }
-        $this->radiosity = new Radiosity($links->seen, $faces->areas, array_map(fn (float $one): float => min(1.0, $one), $own));
+        $this->shares = array_map(fn (float $area, int $patch): float => $own[$patch] > 0.0 ? $area / $own[$patch] : 0.0, $black, $faces->patch);
+        $this->radiosity = new Radiosity($links->seen, $faces->areas, array_map(fn (float $one, float $area): float => min(1.0, $one / $area), $own, $faces->areas));
     }
 
     /**
@@ -53,8 +58,7 @@ final readonly class Enclosure
         $emission = array_map(fn (): float => 0.0, $this->faces->areas);
         foreach ($this->faces->patch as $face => $patch) {
             $e = $this->faces->element[$face];
-            $own = $e === SurfaceElements::NONE ? $this->radiant : Emission::SIGMA * ($about[$e] ?? 0.0) ** 4;
-            $emission[$patch] += $own * $this->faces->area[$face] / $this->faces->areas[$patch];
+            $emission[$patch] += $this->shares[$face] * ($e === SurfaceElements::NONE ? $this->radiant : Emission::SIGMA * ($about[$e] ?? 0.0) ** 4);
         }
 
         return $emission;

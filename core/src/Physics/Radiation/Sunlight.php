@@ -83,7 +83,7 @@ final class Sunlight implements SurfaceContribution
             $towards = $this->sun->direction[$side >> 1] * ($side % 2 === 1 ? 1.0 : -1.0);
             $flux = $this->sun->flux * max(0.0, $towards) + $this->sun->diffuse;
             $cover = $this->elements->part[$e] < 0 ? $this->cover($e) : null;
-            $this->add($e, $flux, $flux * $this->elements->area[$e] * ($cover === null ? $this->finishes->absorptivity[$e] : (1.0 - $cover->transmittance) * $cover->absorptivity));
+            $this->add($e, $flux, $flux * $this->elements->area[$e] * ($cover === null ? $this->finishes->absorptivity[$e] : (1.0 - $cover->transmittance(false)) * $cover->absorptivity));
         }
         if ($alone) {
             foreach ($outside as $e) {
