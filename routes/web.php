@@ -27,6 +27,7 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
 
     Route::middleware('auth')->group(function (): void {
         Route::get('materials', [LibraryController::class, 'materials']);
+        Route::get('finishes', [LibraryController::class, 'finishes']);
         Route::get('materials/of-projects', [LibraryController::class, 'ofProjects']);
 
         Route::get('projects', [ProjectController::class, 'index']);

@@ -17,6 +17,7 @@ export const sampleOutline = (parts: OutlinePart[] = [], fields: Partial<Outline
     space: { min: [0, 0, 0], max: [0.2, 0.2, 0.2], fluid: 'air' },
     ambient: 293.15,
     gravity: [0, 0, -9.81],
+    sun: null,
     watts: parts.reduce((sum, part) => sum + part.power, 0),
     parts,
     limits: [],

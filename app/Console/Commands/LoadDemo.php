@@ -9,6 +9,7 @@ use App\Models\Role;
 use App\Models\User;
 use App\Models\Variant;
 use App\Runs\RunQueue;
+use Foehn\Codec\ModelCodec;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -16,6 +17,12 @@ use Illuminate\Support\Str;
 /** Loads the demo projects once and queues their first runs. */
 final class LoadDemo extends Command
 {
+    /** The housing of the mast gateway, its first part, with another finish. */
+    private const WHITE = ['parts' => [['surface' => ['finish' => 'painted-white']]]];
+
+    /** The sun at noon, south and high. */
+    private const NOON = ['surroundings' => ['sun' => ['direction' => [0, -0.34, 0.94], 'flux' => '950 W/m^2', 'diffuse' => '80 W/m^2']]];
+
     protected $signature = 'foehn:demo {--only-first : queue the run of the first project only}';
 
     protected $description = 'Load the demo projects once';
@@ -43,12 +50,15 @@ final class LoadDemo extends Command
         return [
             $this->load($user, 'Ridge radar processor, convection coefficients', 'Signal processing box of the avalanche radar on the ridge, with convection coefficients on its surfaces instead of air: a first estimate in seconds.', ['First design' => 'ridge-radar-processor']),
             $this->load($user, 'Ridge radar processor', 'The box with its fan and vents, 27 W at 45 °C ambient: most of the air bypasses the heat sink. The second variant guides it.', ['First design' => 'ridge-radar-fan', 'Baffle and taller fins' => 'ridge-radar-baffle']),
-            $this->load($user, 'Mast gateway', 'Sealed aluminium box on a mast: 9 W, no fan, cooled by the air that circulates in it and by its walls. The second variant carries the heat of the radio into the floor.', ['First design' => 'mast-gateway', 'A pillar under the radio' => 'mast-gateway-pillars']),
+            $this->load($user, 'Mast gateway', 'Sealed aluminium box on a mast: 9 W, no fan, cooled by the air that circulates in it, by its walls and by radiation. Bare it misses its limits, painted white it meets them, and at noon the sun decides. The last variant carries the heat of the radio into the floor.', [
+                'First design' => 'mast-gateway', 'Painted white' => ['mast-gateway', self::WHITE], 'Bare, noon sun' => ['mast-gateway', self::NOON],
+                'Painted white, noon sun' => ['mast-gateway', [...self::WHITE, ...self::NOON]], 'A pillar under the radio' => 'mast-gateway-pillars',
+            ]),
         ];
     }
 
     /**
-     * @param array<string, string> $examples by name of the variant
+     * @param array<string, string|array{string, array<string, mixed>}> $examples by name of the variant, with what differs from the example where anything does
      * @return Variant the first one
      */
     private function load(User $user, string $name, string $summary, array $examples): Variant
@@ -58,7 +68,12 @@ final class LoadDemo extends Command
         foreach ($examples as $title => $example) {
             $first = $project->variants()->oldest('id')->first();
             $variant = $project->variants()->create(['name' => $title, 'origin_id' => $first?->id, 'origin_revision' => $first === null ? null : 1]);
-            $variant->saveModel((string) file_get_contents(base_path("examples/$example.json")), 0, 'Loaded the demo', $user);
+            [$file, $change] = is_array($example) ? $example : [$example, []];
+            $document = (string) file_get_contents(base_path("examples/$file.json"));
+            if ($change !== []) {
+                $document = json_encode(array_replace_recursive(ModelCodec::parse($document), $change), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+            }
+            $variant->saveModel($document, 0, 'Loaded the demo', $user);
         }
 
         return $project->variants()->oldest('id')->firstOrFail();

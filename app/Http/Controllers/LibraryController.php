@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\User;
+use Foehn\Materials\Finish;
 use Foehn\Materials\Library;
 use Foehn\Materials\Material;
 use Illuminate\Http\JsonResponse;
@@ -27,6 +28,11 @@ final class LibraryController
             'viscosity' => $m->viscosity?->at(300.0), 'expansion' => $m->expansion,
             'density' => $m->density, 'specificHeat' => $m->specificHeat, 'emissivity' => $m->emissivity, 'resistivity' => $m->resistivity?->points, 'source' => $m->source,
         ], Library::builtIn()->materials)));
+    }
+
+    public function finishes(): JsonResponse
+    {
+        return response()->json(array_values(array_map(get_object_vars(...), Finish::library())));
     }
 
     /** Materials that the projects of the user brought along, by the newest revisions of their variants. */

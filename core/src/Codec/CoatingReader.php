@@ -25,7 +25,7 @@ final class CoatingReader
         $radiates = $surface->bool('radiates', true);
         $surface->close();
 
-        return new Coating($emissivity ?? $finish?->emissivity, $absorptivity ?? $finish?->absorptivity, $radiates);
+        return new Coating($emissivity ?? $finish?->emissivity, $absorptivity ?? $finish?->absorptivity, $absorptivity !== null, $radiates);
     }
 
     /** The emissivity that is given; null where none is. */

@@ -12,15 +12,16 @@ final readonly class Coating
     /**
      * @param ?float $emissivity above 0 and at most 1; null: that of the material
      * @param ?float $absorptivity of sunlight, 0 to 1; null: as the emissivity
+     * @param bool $statesSun whether that absorptivity was written, and does not come with a finish of the library
      * @param bool $radiates whether it emits and takes up anything; where not, the surface gives back all that meets it
      */
-    public function __construct(public ?float $emissivity = null, private ?float $absorptivity = null, private bool $radiates = true)
+    public function __construct(public ?float $emissivity = null, private ?float $absorptivity = null, private bool $statesSun = false, private bool $radiates = true)
     {
     }
 
     public function withEmissivity(float $emissivity): self
     {
-        return new self($emissivity, $this->absorptivity ?? $this->emissivity, $this->radiates);
+        return new self($emissivity, $this->absorptivity ?? $this->emissivity, $this->statesSun, $this->radiates);
     }
 
     /** Emissivity on a material; null where neither says it. */
@@ -35,9 +36,9 @@ final readonly class Coating
         return $this->radiates ? $this->absorptivity ?? $this->emissivityOn($material) : 0.0;
     }
 
-    /** Whether an absorptivity of sunlight is given apart from the emissivity. */
+    /** Whether an absorptivity of sunlight was written. */
     public function isForSun(): bool
     {
-        return $this->absorptivity !== null;
+        return $this->statesSun;
     }
 }

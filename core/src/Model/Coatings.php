@@ -22,4 +22,9 @@ final readonly class Coatings
     {
         return new self($this->all->withEmissivity($emissivity), $this->faces);
     }
+
+    public function areForSun(): bool
+    {
+        return array_filter([$this->all, ...array_values($this->faces)], fn (Coating $coating): bool => $coating->isForSun()) !== [];
+    }
 }

@@ -134,8 +134,8 @@ final readonly class Model
         return $part->coating($face)->emissivityOn($this->materialOf($part));
     }
 
-    /** Absorptivity of sunlight of a face of a part: its own, or as its emissivity; null where neither is known. */
-    public function absorptivity(Part $part, string $face): ?float
+    /** Absorptivity of sunlight of a part, or of one of its faces: its own, or as its emissivity; null where neither is known. */
+    public function absorptivity(Part $part, ?string $face = null): ?float
     {
         return $part->coating($face)->absorptivityOn($this->materialOf($part));
     }

@@ -72,6 +72,12 @@ final readonly class Part
         return $this->coatings->of($face);
     }
 
+    /** Whether an absorptivity of sunlight of its own is stated, for the part or for one of its faces. */
+    public function isForSun(): bool
+    {
+        return $this->coatings->areForSun();
+    }
+
     /** Id of the part in the document: a linked copy is that of its original. */
     public function origin(): string
     {

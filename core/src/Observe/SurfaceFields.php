@@ -9,6 +9,8 @@ use Foehn\Grid\SurfaceElements;
 /** What is known at the surfaces of a state, one value for each of its surface elements. */
 final readonly class SurfaceFields
 {
+    private const SHADES = 12;
+
     public SurfaceElements $elements;
 
     /** @var array<int, float> K */
@@ -26,7 +28,7 @@ final readonly class SurfaceFields
     /** @var array<int, float> W/m2 of sunlight that meets it */
     public array $sunlight;
 
-    /** @var array<int, ?float> number of the patch that the surface counts to, from 1; null where it sees no other surface */
+    /** @var array<int, ?float> one of SHADES numbers from 1 of the patch that the surface counts to, so that neighbours are told apart; null where it sees no other surface */
     public array $patch;
 
     /** @var array<int, ?float> K of the fluid in the cell beside the surface, or of what a convection coefficient is stated against; null at contacts, held and insulated surfaces */
@@ -54,7 +56,7 @@ final readonly class SurfaceFields
         $keys = array_keys($elements->cell);
         $this->irradiation = array_map(fn (int $e): float => $surfaces->irradiation[$e] ?? 0.0, $keys);
         $this->sunlight = array_map(fn (int $e): float => $surfaces->sunlight[$e] ?? 0.0, $keys);
-        $this->patch = array_map(fn (int $e): ?float => isset($patches[$e]) ? 1.0 + $patches[$e] : null, $keys);
+        $this->patch = array_map(fn (int $e): ?float => isset($patches[$e]) ? 1.0 + $patches[$e] % self::SHADES : null, $keys);
         [$this->temperature, $this->heatFlux, $this->radiated, $this->fluidTemperature, $this->coefficient] = [$temperature, $flux, $radiated, $fluid, $coefficient];
     }
 

@@ -22,6 +22,9 @@ final class SurfaceSums
     /** @var array<int, float> W radiated by what lies at each side */
     private array $radiated = [];
 
+    /** @var array<int, float> W of it by the outside of walls of the space */
+    private array $byWalls = [];
+
     /** @var array<string, float> m2K of what is beyond a surface, by key of the route */
     private array $beyond = [];
 
@@ -52,6 +55,7 @@ final class SurfaceSums
                 $radiated = $faces->radiated($f, $temperature);
                 // A part radiates outwards there; a wall of the space inwards, and what it takes up leaves through it too.
                 $this->radiated[$side] = ($this->radiated[$side] ?? 0.0) + ($part >= 0 ? $radiated : $faces->radiatedOut($f, $temperature));
+                $this->byWalls[$side] = ($this->byWalls[$side] ?? 0.0) + $faces->radiatedOut($f, $temperature);
                 $out = $part >= 0 ? $heat : $heat - $radiated;
                 $this->add("side $side", $faces->elements->area[$f], $out, $surface);
                 if ($patch >= 0) {
@@ -77,6 +81,12 @@ final class SurfaceSums
     public function radiated(int $side): float
     {
         return $this->radiated[$side] ?? 0.0;
+    }
+
+    /** W of that by walls of the space, and not by parts that touch the side. */
+    public function radiatedByWalls(int $side): float
+    {
+        return $this->byWalls[$side] ?? 0.0;
     }
 
     /** @return array<string, float> W out of the part by what it goes to: part ids, "fluid", side names, "surroundings", "radiation", "sun" */

@@ -107,6 +107,7 @@ final class Preflight
 
     private function radiation(): void
     {
+        $this->sun();
         if (! $this->model->physics->radiates()) {
             $this->leftOut();
 
@@ -123,6 +124,21 @@ final class Preflight
             $named = array_column(array_slice($unknown, 0, 3), 'name');
             $more = count($unknown) - count($named);
             $this->warn('Load', sprintf('Without a finish nothing is radiated by %s%s; choose one where it is exposed.', implode(', ', $named), $more > 0 ? " and $more more" : ''), array_values($unknown));
+        }
+    }
+
+    private function sun(): void
+    {
+        $sun = $this->model->surroundings->sun;
+        if ($sun === null) {
+            $for = array_values(array_filter($this->model->parts, fn (Part $part): bool => $part->isForSun()));
+            if ($for !== []) {
+                $this->warn('Load', sprintf('%s %s an absorptivity of sunlight, but no sun shines; it has no effect.', implode(', ', array_column(array_slice($for, 0, 3), 'name')), count($for) === 1 ? 'has' : 'have'), $for);
+            }
+        } elseif (! $this->model->physics->radiates()) {
+            $this->warn('Load', 'The sun shines, but radiation is not computed, so that it heats nothing; choose radiation in the panel of the space.');
+        } elseif ($sun->flux <= 0.0 && $sun->diffuse <= 0.0) {
+            $this->warn('Load', 'The sun is given, but sends no light: it stands below the horizon at this place, date and hour, or its flux is 0.');
         }
     }
 

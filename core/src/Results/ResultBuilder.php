@@ -39,7 +39,7 @@ use Foehn\Solve\Solution;
  * @phpstan-type ElectricRow array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}>, power: float}
  * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
  * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, fields: list<string>, grid: GridRow, parts: list<PartRow>,
- *     sides: array<string, ?array{heat: float, radiated: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
+ *     sides: array<string, ?array{heat: float, radiated: float, byWalls: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
  *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, mass: array{total: float, without: list<string>}, flow: ?FlowRow, radiation: ?array{out: float, towards: float, sun: float, exchange: list<array{from: string, to: string, heat: float}>}, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
  */
 final class ResultBuilder
@@ -155,13 +155,13 @@ final class ResultBuilder
         return $parts;
     }
 
-    /** @return array<string, array{heat: float, radiated: float, temperature: float, area: float}|null> heat out of the model, and what of it is radiated, W */
+    /** @return array<string, array{heat: float, radiated: float, byWalls: float, temperature: float, area: float}|null> heat out of the model, what of it is radiated, and of that by walls of the space, W */
     private function sides(): array
     {
         $sides = [];
         foreach (Space::SIDES as $index => $name) {
             $sum = $this->readings->surfaces->side($index);
-            $sides[$name] = $sum === null ? null : ['heat' => $sum['heat'], 'radiated' => $this->readings->surfaces->radiated($index), 'temperature' => $sum['mean'], 'area' => $sum['area']];
+            $sides[$name] = $sum === null ? null : ['heat' => $sum['heat'], 'radiated' => $this->readings->surfaces->radiated($index), 'byWalls' => $this->readings->surfaces->radiatedByWalls($index), 'temperature' => $sum['mean'], 'area' => $sum['area']];
         }
 
         return $sides;
@@ -229,6 +229,10 @@ final class ResultBuilder
             if ($this->state->voxels->cellsOfPart[$index] === 0 && $part->material !== Part::FLUID && ! $part->shape instanceof FlatShape) {
                 $warnings[] = sprintf('part "%s" has no cell: it is thinner than the cells of this grid, or later parts cover it', $part->name);
             }
+        }
+        foreach ($this->state->enclosure?->dark() ?? [] as $elements) {
+            $names = array_unique(array_map(fn (int $e): string => $this->state->model->parts[$this->state->system->surfaces->elements->part[$e]]->name ?? 'the walls', $elements));
+            $warnings[] = sprintf('in the cavity of %s nothing emits, so that no heat is radiated in it; give a surface there a finish', implode(', ', array_slice($names, 0, 4)));
         }
         $most = $this->state->model->convergence->iterations;
         if (! $this->solution->outcome->converged && $most !== null && $this->solution->outcome->iterations >= $most) {

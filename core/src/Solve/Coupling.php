@@ -92,6 +92,22 @@ final class Coupling
     }
 
     /**
+     * Radiation begins at these temperatures.
+     *
+     * @param array<int, float> $temperature of the cells, K
+     */
+    public function beginAt(array $temperature): void
+    {
+        $this->radiation?->beginAt($temperature);
+    }
+
+    /** Whether surfaces radiate, so that the equation of heat follows every step of the temperatures. */
+    public function radiates(): bool
+    {
+        return $this->radiation !== null;
+    }
+
+    /**
      * The equation of heat with the coefficients at these temperatures, and what the exchanges had at their last ones.
      *
      * @param ?array<int, float> $temperature of the cells, K; null: the ambient everywhere

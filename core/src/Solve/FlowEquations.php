@@ -188,7 +188,7 @@ final class FlowEquations
                 $this->level->pressure[$c] = $state->pressure[$c];
             }
         }
-        $this->heat->temperature = $state->temperature;
+        $this->heat->beginAt($state->temperature);
         $this->devices->setRises($state->rises);
     }
 

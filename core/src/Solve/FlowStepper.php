@@ -84,6 +84,7 @@ final class FlowStepper
         $flow = $this->flow;
         $plain = $this->method === FlowMethod::PlainIterations;
         if ($flow->coupled) {
+            $flow->heat->followRadiation($flow->turbulence);
             $this->convergence->includeTemperature($flow->heat->step($flow->level->fluxes(), new Accuracy(0.0, mostIterations: $plain ? 1 : 2), 1.0, $plain ? ControlSettings::TEMPERATURE : 1.0));
         } elseif (($flow->forces->buoyant || $flow->density->mayVary()) && $this->step % $this->pace->heat === 0 && ! $this->convergence->looksAfter($this->step, $this->pace)) {
             $flow->heat->assemble($flow->turbulence);

@@ -63,6 +63,27 @@ final class HeatOnFlow
         $this->assemble(null);
     }
 
+    /**
+     * Goes on from the temperatures of a flow before.
+     *
+     * @param array<int, float> $temperature in the layout of the flow, K
+     */
+    public function beginAt(array $temperature): void
+    {
+        $this->temperature = $temperature;
+        $this->coupling->beginAt($this->cells());
+        $this->assemble(null);
+    }
+
+    /** Lets radiation follow the present temperatures, where there is any. */
+    public function followRadiation(?Turbulence $turbulence): void
+    {
+        if ($this->coupling->radiates()) {
+            $this->coupling->follow($this->cells());
+            $this->assemble($turbulence);
+        }
+    }
+
     /** The equations with the mixing of the present flow, and conductivities at the present temperatures. */
     public function assemble(?Turbulence $turbulence): void
     {

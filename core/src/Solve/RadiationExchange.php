@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 use Closure;
+use Foehn\Grid\SurfaceElements;
 use Foehn\Model\Model;
 use Foehn\Numerics\Anderson;
 use Foehn\Physics\Heat\HeatEquation;
@@ -28,6 +29,8 @@ final class RadiationExchange implements Exchange
 
     private readonly ?CavityFaces $faces;
 
+    private readonly SurfaceElements $elements;
+
     private Anderson $anderson;
 
     /**
@@ -37,6 +40,7 @@ final class RadiationExchange implements Exchange
     public function __construct(HeatEquation $heat, private readonly Closure $surfaces, LinkStore $store)
     {
         [$model, $elements, $voxels] = [$heat->model, $heat->elements, $heat->voxels];
+        $this->elements = $elements;
         $finishes = new SurfaceFinishes($model, $elements, $voxels);
         $between = $model->physics->radiation === 'surfaces';
         $sun = $model->surroundings->sun;
@@ -75,6 +79,19 @@ final class RadiationExchange implements Exchange
         }
 
         return $change;
+    }
+
+    /**
+     * Begins with surfaces as warm as the cells beneath them, such as those of a grid before.
+     *
+     * @param array<int, float> $temperature of the cells, K
+     */
+    public function beginAt(array $temperature): void
+    {
+        $this->emission->beginAt($this->elements, $temperature);
+        if ($this->enclosure !== null) {
+            $this->emission->irradiation = array_intersect_key($this->enclosure->irradiation($this->emission->about), $this->emission->irradiation);
+        }
     }
 
     /** Adds to the heat of a like model what its surfaces do at the temperatures, and in the light, of these. */

@@ -6,6 +6,7 @@ import type {
     Grade,
     GridReport,
     Influence,
+    Finish,
     Material,
     MaterialsOfProject,
     ProbeValue,
@@ -111,6 +112,21 @@ export function useVariantChange(project: number) {
         },
         // Whoever waits for it finds the list as it is then.
         onSuccess: () => Promise.all([client.invalidateQueries({ queryKey: ['project', project] }), client.invalidateQueries({ queryKey: ['projects'] })]),
+    });
+}
+
+/** Makes a variant that differs from a revision in one edit, and starts its run. */
+export function useBesideVariant(project: number) {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: async (asked: { of: Revision; name: string; step: string; document: unknown; grade: Grade }): Promise<Variant> => {
+            const made = await api.post<Variant>(`/api/variants/${asked.of.variant.id}/clone`, { name: asked.name, revision: asked.of.number });
+            const clone = await api.get<Revision>(`/api/variants/${made.id}`);
+            await api.put<Revision>(`/api/variants/${made.id}/model`, { document: asked.document, base: clone.number, step: asked.step });
+            await api.post<Run>(`/api/variants/${made.id}/runs`, { grade: asked.grade, keepFlow: false });
+            return made;
+        },
+        onSettled: () => Promise.all([client.invalidateQueries({ queryKey: ['project', project] }), client.invalidateQueries({ queryKey: ['projects'] })]),
     });
 }
 
@@ -251,6 +267,8 @@ export function useViewChange(project: number) {
 }
 
 export const useMaterials = () => useQuery({ queryKey: ['materials'], queryFn: () => api.get<Material[]>('/api/materials'), staleTime: Infinity });
+
+export const useFinishes = () => useQuery({ queryKey: ['finishes'], queryFn: () => api.get<Finish[]>('/api/finishes'), staleTime: Infinity });
 
 export const useMaterialsOfProjects = (enabled: boolean) =>
     useQuery({ queryKey: ['materials of projects'], queryFn: () => api.get<MaterialsOfProject[]>('/api/materials/of-projects'), enabled, staleTime: 0 });

@@ -25,6 +25,7 @@ export type Result = Schemas['Result'];
 export type ResultPart = Schemas['ResultPart'];
 export type ResultLimit = Schemas['ResultLimit'];
 export type Material = Schemas['Material'];
+export type Finish = Schemas['Finish'];
 export type MaterialsOfProject = Schemas['MaterialsOfProject'];
 export type ProbeValue = Schemas['ProbeValue'];
 export type Influence = Schemas['Influence'];

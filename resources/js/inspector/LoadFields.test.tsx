@@ -2,7 +2,7 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { choose, editing, fill, pick, press } from '../fixtures';
+import { answering, choose, editing, fill, pick, press } from '../fixtures';
 import { computesCurrents } from '../model/space';
 import { samplePart } from '../model/samples';
 import { useScreen } from '../state/screen';
@@ -105,18 +105,20 @@ describe('current at the faces of a part', () => {
 });
 
 describe('the finish of parts', () => {
-    it('sets one emissivity on all of them, or one of their own, or that of the material', async () => {
+    it('sets one on all of them, or values of their own, or that of the material', async () => {
+        answering({ 'GET /api/finishes': [{ id: 'anodised-black', title: 'Anodised, black', emissivity: 0.84, absorptivity: 0.88, source: '' }] });
         const made = editing({ parts: [block, { ...block, id: 'rod' }] }, (document, editor) => (
             <SurfaceFields entry={document.parts![0]!} ids={['bar', 'rod']} name="2 parts" editor={editor} disabled={false} radiates={false} />
         ));
-        const emissivities = () => ['bar', 'rod'].map((id) => (made.part(id).surface as { emissivity: unknown } | undefined)?.emissivity);
-        await choose('Finish and emissivity', 'Anodised, 0.82');
-        expect(emissivities()).toEqual([0.82, 0.82]);
-        await choose('Finish and emissivity', 'Own emissivity');
+        const surfaces = () => ['bar', 'rod'].map((id) => made.part(id).surface);
+        await choose('Finish', 'Anodised, black (ε 0.84, sun 0.88)');
+        expect(surfaces()).toEqual([{ finish: 'anodised-black' }, { finish: 'anodised-black' }]);
+        await choose('Finish', 'Own values');
         await fill('Emissivity', '0.33');
-        expect(emissivities()).toEqual([0.33, 0.33]);
-        await choose('Finish and emissivity', 'As its material');
-        expect(emissivities()).toEqual([undefined, undefined]);
+        await fill('Absorptivity of sunlight', '');
+        expect(surfaces()).toEqual([{ emissivity: 0.33 }, { emissivity: 0.33 }]);
+        await choose('Finish', 'As its material');
+        expect(surfaces()).toEqual([undefined, undefined]);
         screen.getByText(/Radiation is not computed/);
     });
 });

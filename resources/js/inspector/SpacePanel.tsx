@@ -15,6 +15,7 @@ import {
     radiationOf,
     sideNames,
     sideOf,
+    sunOf,
     withBuoyancy,
     withCurrents,
     withFlow,
@@ -41,6 +42,8 @@ import { OpeningFields } from './OpeningFields';
 import { Panel, type StageProps } from './Panel';
 import { RectangleFields } from './RectangleFields';
 import { replaced } from './ShapeField';
+import { CoverFields } from './CoverFields';
+import { SunFields } from './SunFields';
 import { SwitchField } from './SwitchField';
 
 const flowChoices: Record<FlowChoice, string> = {
@@ -61,6 +64,7 @@ export function SpacePanel({ revision, editor, mayEdit }: StageProps) {
     const units = usePreferences((s) => s.units);
     const document = revision.document as ModelDocument;
     const moving = flowOf(document) !== 'none';
+    const radiates = radiationOf(document) !== 'none';
     return (
         <Panel label="Space" title="Space" note="The air in it and what passes its sides">
             <ChoiceField
@@ -85,7 +89,7 @@ export function SpacePanel({ revision, editor, mayEdit }: StageProps) {
                 disabled={!mayEdit}
                 save={(radiation) => editor.edit(`Radiation: ${radiationChoices[radiation].toLowerCase()}`, (d) => withRadiation(d, radiation))}
             />
-            {radiationOf(document) !== 'none' && (
+            {radiates && (
                 <EditField
                     label="Radiant temperature"
                     value={radiantOf(document)}
@@ -97,6 +101,9 @@ export function SpacePanel({ revision, editor, mayEdit }: StageProps) {
                         )
                     }
                 />
+            )}
+            {(radiates || sunOf(document)) && (
+                <SunFields document={document} sun={revision.outline.sun} gravity={revision.outline.gravity} editor={editor} disabled={!mayEdit} />
             )}
             <SwitchField
                 label="Currents heat what they flow through"
@@ -172,6 +179,15 @@ function SideFields({
                     }
                 />
             )}
+            {radiationOf(document) !== 'none' && (
+                <CoverFields
+                    name={`Side ${side}`}
+                    entry={entry}
+                    sunny={sunOf(document) !== undefined}
+                    disabled={disabled}
+                    save={(label, change) => editor.edit(label, (d) => withSide(d, side, change))}
+                />
+            )}
             {(entry.kind ?? 'wall') === 'wall' && entry.heat !== undefined && (
                 <Button
                     size="small"
@@ -185,7 +201,7 @@ function SideFields({
             )}
             {moving &&
                 (entry.patches ?? []).map((patch, n) => (
-                    <PatchFields key={n} side={side} index={n} patch={patch} editor={editor} units={units} disabled={disabled} />
+                    <PatchFields key={n} side={side} index={n} patch={patch} document={document} editor={editor} units={units} disabled={disabled} />
                 ))}
             {moving && (
                 <Button size="small" color="inherit" startIcon={<Add fontSize="small" />} disabled={disabled} onClick={() => void add().catch(() => undefined)}>
@@ -207,6 +223,7 @@ function PatchFields({
     side,
     index,
     patch,
+    document,
     editor,
     units,
     disabled,
@@ -214,6 +231,7 @@ function PatchFields({
     side: SideName;
     index: number;
     patch: PatchEntry;
+    document: ModelDocument;
     editor: ModelEditor;
     units: UnitSet;
     disabled: boolean;
@@ -223,6 +241,9 @@ function PatchFields({
     return (
         <Box sx={{ pl: 1.25, borderLeft: 2, borderColor: 'divider', mb: 1.25 }}>
             <OpeningFields name={name} entry={patch} units={units} disabled={disabled} save={(label, to) => change(label, to)} />
+            {radiationOf(document) !== 'none' && (
+                <CoverFields name={name} entry={patch} sunny={sunOf(document) !== undefined} disabled={disabled} save={(label, to) => change(label, to)} />
+            )}
             <RectangleFields
                 names={across[side[0]!]!}
                 value={(end, n) => String(patch[end][n])}

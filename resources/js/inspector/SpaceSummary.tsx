@@ -44,10 +44,12 @@ interface Props {
     trials?: ReactNode;
     /** What tolerances do to the margins. */
     tolerances?: ReactNode;
+    /** Who radiates to whom. */
+    radiation?: ReactNode;
 }
 
 /** What leaves the space and how it was computed: what Judge shows while no part is selected. */
-export function SpaceSummary({ run, result, tried, outline, units, mayEdit, trials, tolerances }: Props) {
+export function SpaceSummary({ run, result, tried, outline, units, mayEdit, trials, tolerances, radiation }: Props) {
     const { flow } = result;
     const limits = result.limits.filter((limit) => limit.part === null);
     const sides = Object.entries(result.sides).flatMap(([side, sum]) => (sum && Math.abs(sum.heat) > 5e-4 ? [[side, sum.heat] as const] : []));
@@ -108,6 +110,7 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit, tria
                     )}
                 </Chapter>
             )}
+            {!tried && radiation}
         </Panel>
     );
 }

@@ -1,10 +1,13 @@
 import Typography from '@mui/material/Typography';
 import type { PartEntry } from '../model/document';
-import { emissivityOf, finishes, finishOf, withEmissivity, withFinish, type Finish } from '../model/finishes';
+import { surfaceOf, withSurface, type SurfaceEntry } from '../model/finishes';
+import { faceNames, facesOf, faceTitle } from '../model/heat';
 import type { ModelEditor } from '../model/useModelEditor';
+import { useScreen } from '../state/screen';
 import { Chapter } from './Chapter';
-import { ChoiceField } from './ChoiceField';
-import { EditField } from './EditField';
+import { FacePicker } from './FacePicker';
+import { FinishFields } from './FinishFields';
+import { SwitchField } from './SwitchField';
 
 interface Props {
     entry: PartEntry;
@@ -16,33 +19,38 @@ interface Props {
     radiates: boolean;
 }
 
-const choices = Object.fromEntries(
-    (Object.keys(finishes) as Finish[]).map((finish) => [
-        finish,
-        finishes[finish][1] === null || finish === 'own' ? finishes[finish][0] : `${finishes[finish][0]}, ${finishes[finish][1]}`,
-    ]),
-) as Record<Finish, string>;
-
-/** The finish of the selected parts. */
+/** The finish of the selected parts, and of faces of a single one that have another. */
 export function SurfaceFields({ entry, ids, name, editor, disabled, radiates }: Props) {
-    const finish = finishOf(entry);
+    const byFinish = useScreen((s) => s.byFinish);
+    const set = useScreen((s) => s.set);
+    const save = (face: string | null) => (what: string, surface: SurfaceEntry | undefined) =>
+        editor.edit(`${name}${face === null ? '' : `, ${faceTitle(face).toLowerCase()}`}: ${what}`, (d) => withSurface(d, ids, face, surface));
+    const faces = Object.keys(facesOf(entry)).filter((face) => surfaceOf(entry, face) !== undefined);
     return (
         <Chapter title="Surface" fields>
-            <ChoiceField
-                label="Finish and emissivity"
-                value={finish}
-                choices={choices}
-                disabled={disabled}
-                save={(chosen) => editor.edit(`${name}: ${finishes[chosen][0].toLowerCase()}`, (d) => withFinish(d, ids, chosen))}
-            />
-            {finish === 'own' && (
-                <EditField
-                    label="Emissivity"
-                    value={emissivityOf(entry)}
+            <FinishFields label="Finish" surface={surfaceOf(entry)} otherwise="As its material" disabled={disabled} save={save(null)} />
+            {ids.length === 1 &&
+                faces.map((face) => (
+                    <FinishFields
+                        key={face}
+                        label={`Finish of ${faceTitle(face).toLowerCase()}`}
+                        surface={surfaceOf(entry, face)}
+                        otherwise="As the part"
+                        disabled={disabled}
+                        save={save(face)}
+                    />
+                ))}
+            {ids.length === 1 && (
+                <FacePicker
+                    part={entry.id}
+                    what="Finish"
+                    preposition="on"
+                    free={faceNames(entry).filter((face) => face !== 'bare' && !faces.includes(face))}
                     disabled={disabled}
-                    save={(text) => editor.edit(`${name}: emissivity ${text}`, (d) => withEmissivity(d, ids, text))}
+                    add={(face) => void save(face)('painted', { finish: 'painted-grey' }).catch(() => undefined)}
                 />
             )}
+            <SwitchField label="Colour the view by finish" on={byFinish} below={0.5} disabled={false} save={(on) => Promise.resolve(set({ byFinish: on }))} />
             {!radiates && (
                 <Typography variant="body2" color="text.secondary">
                     Kept with the model. Radiation is not computed; it is chosen in the panel of the space.

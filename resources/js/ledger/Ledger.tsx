@@ -235,11 +235,13 @@ export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, ma
             >
                 <span>
                     In <b>{watts(result && !stale ? result.balance.in : revision.outline.watts)} W</b>
+                    {result && !stale && (result.radiation?.sun ?? 0) > 0 && `, sun ${watts(result.radiation!.sun!)} W`}
                     {(!result || stale) && computesCurrents(revision.document) && ' and what currents make'}
                 </span>
                 {result && !stale && (
                     <span>
                         Out <b>{watts(result.balance.out)} W</b>
+                        {result.radiation && result.balance.out > 0 && `, ${((100 * result.radiation.out) / result.balance.out).toFixed(0)} % radiated`}
                     </span>
                 )}
                 {result && !stale && (

@@ -1,34 +1,55 @@
-import { withPartFields, type ModelDocument, type PartEntry } from './document';
+import type { Finish } from '../api/types';
+import { partEntry, withPartFields, type ModelDocument, type PartEntry } from './document';
+import { facesOf, withFace } from './heat';
 
-/** Usual finishes with their emissivity near room temperature (Incropera & DeWitt 2002, table A.11, rounded). */
-export const finishes = {
-    material: ['As its material', null],
-    polished: ['Polished metal', 0.05],
-    rolled: ['Metal as rolled', 0.15],
-    oxidised: ['Oxidised metal', 0.6],
-    anodised: ['Anodised', 0.82],
-    painted: ['Painted, any colour', 0.92],
-    own: ['Own emissivity', 0.81],
-} as const;
-export type Finish = keyof typeof finishes;
-
-const surfaceOf = (part: PartEntry): { emissivity?: string | number } => (part.surface as { emissivity?: string | number } | undefined) ?? {};
-
-export const emissivityOf = (part: PartEntry): string => String(surfaceOf(part).emissivity ?? '');
-
-/** Which finish the emissivity of a part is; its own where none has it. */
-export function finishOf(part: PartEntry): Finish {
-    const text = emissivityOf(part);
-    if (text === '') return 'material';
-    return (Object.keys(finishes) as Finish[]).find((finish) => finish !== 'own' && finishes[finish][1] === Number(text)) ?? 'own';
+/** What a surface is for radiation, as the document has it: of a part, a face, or a wall of the space. */
+export interface SurfaceEntry {
+    finish?: string;
+    emissivity?: string | number;
+    absorptivity?: string | number;
+    radiates?: boolean;
 }
 
-/** Gives parts an emissivity of their own; an empty one is that of the material again. */
-export const withEmissivity = (document: ModelDocument, ids: readonly string[], emissivity: string): ModelDocument =>
-    withPartFields(document, ids, {
-        surface: emissivity === '' ? undefined : { emissivity: Number.isNaN(Number(emissivity)) ? emissivity : Number(emissivity) },
-    });
+/** What may be chosen beside the finishes of the library. */
+export const MATERIAL = 'material';
+export const OWN = 'own';
+export const OFF = 'off';
 
-/** ... or that of a finish. Own starts a little off every other one, so that it is told apart. */
-export const withFinish = (document: ModelDocument, ids: readonly string[], finish: Finish): ModelDocument =>
-    withEmissivity(document, ids, String(finishes[finish][1] ?? ''));
+/** An emissivity to begin with where it is given and not chosen. */
+const BEGIN = 0.8;
+
+export const surfaceOf = (part: PartEntry, face: string | null = null): SurfaceEntry | undefined =>
+    (face === null ? part.surface : facesOf(part)[face]?.surface) as SurfaceEntry | undefined;
+
+/** Which choice a surface is. */
+export function finishOf(surface: SurfaceEntry | undefined): string {
+    if (surface?.radiates === false) return OFF;
+    if (surface?.finish !== undefined) return surface.finish;
+    return surface?.emissivity !== undefined || surface?.absorptivity !== undefined ? OWN : MATERIAL;
+}
+
+/** The surface that a choice makes of another one; its own begins at what that was. */
+export function chosen(choice: string, before: SurfaceEntry | undefined, library: readonly Finish[]): SurfaceEntry | undefined {
+    if (choice === MATERIAL) return undefined;
+    if (choice === OFF) return { radiates: false };
+    if (choice !== OWN) return { finish: choice };
+    const finish = library.find((one) => one.id === before?.finish);
+    return finish ? { emissivity: finish.emissivity, absorptivity: finish.absorptivity } : { emissivity: BEGIN };
+}
+
+/** A surface with another value; an empty one is taken out, and a number is kept as one. */
+export function withValue(surface: SurfaceEntry | undefined, key: 'emissivity' | 'absorptivity', text: string): SurfaceEntry | undefined {
+    const { [key]: _before, ...rest } = surface ?? {};
+    const value = text.trim() === '' ? rest : { ...rest, [key]: Number.isNaN(Number(text)) ? text : Number(text) };
+    return Object.keys(value).length > 0 ? value : undefined;
+}
+
+/** Gives parts, or a face of one, a surface; undefined is that of the material, or of the part, again. */
+export function withSurface(document: ModelDocument, ids: readonly string[], face: string | null, surface: SurfaceEntry | undefined): ModelDocument {
+    if (face === null) return withPartFields(document, ids, { surface });
+    const part = partEntry(document, ids[0]!);
+    return part ? withPartFields(document, ids, withFace(part, face, 'surface', surface)) : document;
+}
+
+/** What a choice is called, with its numbers. */
+export const titleOf = (finish: Finish): string => `${finish.title} (ε ${finish.emissivity}, sun ${finish.absorptivity})`;

@@ -55,8 +55,8 @@ export const withFaceLeftOut = (part: PartEntry, face: string, out: boolean): Pa
 /** Sets what a face of a part is to heat; undefined takes the condition away. */
 export const withFaceHeat = (part: PartEntry, face: string, heat: HeatEntry | undefined): Partial<PartEntry> => withFace(part, face, 'heat', heat);
 
-/** Sets what a face of a part is to heat or to current; undefined takes that away and leaves the rest. */
-export function withFace(part: PartEntry, face: string, key: 'heat' | 'electric', value: object | undefined): Partial<PartEntry> {
+/** Sets what a face of a part is to heat, to current or to radiation; undefined takes that away and leaves the rest. */
+export function withFace(part: PartEntry, face: string, key: 'heat' | 'electric' | 'surface', value: object | undefined): Partial<PartEntry> {
     const { [face]: before, ...others } = facesOf(part);
     const { [key]: _before, ...rest } = before ?? {};
     const entry = value === undefined ? rest : { ...rest, [key]: value };

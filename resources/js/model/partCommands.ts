@@ -7,7 +7,7 @@ import { alignments, withAligned, withBlockInstead, withFanInstead, withMirrored
 import { millimetres, partChoices, satOn, withCopies, withNewPart, withOrder, withoutParts, withShift, type PartChoice } from './parts';
 import { withIndependentCopies, withRepeat, type Direction } from './repeat';
 import { withFaceMoved, type Face } from './resize';
-import { withSideMoved, withSurroundings } from './space';
+import { sunOf, withSideMoved, withSun, withSurroundings } from './space';
 import type { ModelEditor } from './useModelEditor';
 
 /** Commands on parts as the screen offers them: an edit with a name, and what is selected after it. A refusal is shown by the editor. */
@@ -97,6 +97,12 @@ export function dragSide(editor: ModelEditor, side: Face, by: number): Promise<u
 
 export function turnGravity(editor: ModelEditor, gravity: readonly number[]): Promise<unknown> {
     return editor.edit('Gravity turned', (d) => withSurroundings(d, { gravity: [...gravity] }));
+}
+
+/** Lets the sun stand in another direction. */
+export function turnSun(editor: ModelEditor, direction: readonly number[]): Promise<unknown> {
+    const rounded = direction.map((part) => Number(part.toFixed(3)));
+    return editor.edit('Turn the sun', (document) => withSun(document, { ...sunOf(document), direction: rounded }));
 }
 
 export function lockParts(editor: ModelEditor, ids: readonly string[], locked: boolean): void {

@@ -14,6 +14,8 @@ export function samplePart(fields: Partial<OutlinePart> & { id: string }): Outli
         material: null,
         materialTitle: null,
         conductivity: null,
+        emissivity: null,
+        absorptivity: null,
         power: 0,
         size,
         min,

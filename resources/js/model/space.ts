@@ -133,6 +133,42 @@ export function withRadiant(document: ModelDocument, text: string): ModelDocumen
     return { ...document, surroundings: text === '' ? rest : { ...rest, radiantTemperature: text } };
 }
 
+/** Where the sun stands and how strongly it shines, as it is written. */
+export interface SunEntry {
+    direction?: (string | number)[];
+    flux?: string | number;
+    diffuse?: string | number;
+    latitude?: string | number;
+    longitude?: string | number;
+    date?: string;
+    hour?: string | number;
+    zone?: string | number;
+    north?: (string | number)[];
+}
+
+export const sunOf = (document: ModelDocument): SunEntry | undefined => surroundingsOf(document).sun as SunEntry | undefined;
+
+export type SunChoice = 'none' | 'direction' | 'hour';
+
+export function sunChoiceOf(sun: SunEntry | undefined): SunChoice {
+    if (!sun) return 'none';
+    return sun.direction ? 'direction' : 'hour';
+}
+
+/** A sun to begin with: a summer noon, or high and aslant. */
+export const suns: Record<SunChoice, SunEntry | undefined> = {
+    none: undefined,
+    direction: { direction: [-0.4, -0.5, 0.77], flux: '900 W/m^2', diffuse: '100 W/m^2' },
+    hour: { latitude: '47 deg', date: '2027-06-21', hour: 12 },
+};
+
+/** With another sun, or another value of the one there is; an empty value is taken out. */
+export function withSun(document: ModelDocument, sun: SunEntry | undefined): ModelDocument {
+    const { sun: _before, ...rest } = surroundingsOf(document);
+    const filled = sun && Object.fromEntries(Object.entries(sun).filter(([, value]) => value !== '' && value !== undefined));
+    return { ...document, surroundings: filled ? { ...rest, sun: filled } : rest };
+}
+
 /** Whether the currents of parts are computed with the heat they make. */
 export const computesCurrents = (document: ModelDocument): boolean => physicsOf(document).electric ?? false;
 

@@ -27,6 +27,7 @@ import { Inspector } from '../inspector/Inspector';
 import { PreflightPanel } from '../inspector/PreflightPanel';
 import { SpaceLimits } from '../inspector/SpaceLimits';
 import { SpacePanel } from '../inspector/SpacePanel';
+import { RadiationChapter } from '../inspector/RadiationChapter';
 import { SpaceSummary } from '../inspector/SpaceSummary';
 import { Ledger } from '../ledger/Ledger';
 import { useMaterialDrop } from '../materials/useMaterialDrop';
@@ -287,6 +288,11 @@ export default function ProjectScreen() {
                     tolerances={
                         runs.shown?.state === 'solved' && !trial ? (
                             <TolerancesChapter revision={revision} run={runs.shown} units={units} mayEdit={mayEdit} />
+                        ) : null
+                    }
+                    radiation={
+                        runs.shown?.state === 'solved' && result.fields.includes('temperature') ? (
+                            <RadiationChapter project={projectId} revision={revision} result={result} mayEdit={mayEdit} />
                         ) : null
                     }
                 />

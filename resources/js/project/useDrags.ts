@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
 import type { OutlinePart } from '../api/types';
 import { isLocked, partEntry, type ModelDocument } from '../model/document';
-import { dragFace, dragSide, moveParts, turnGravity } from '../model/partCommands';
+import { dragFace, dragSide, moveParts, turnGravity, turnSun } from '../model/partCommands';
 import { draggableFaces } from '../model/resize';
+import { sunChoiceOf, sunOf } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import type { Drags } from '../view/View';
 import { useLatest } from '../state/hooks';
@@ -22,6 +23,8 @@ export function useDrags(editor: ModelEditor): Drags {
             face: (part, face, by) => dragFace(present(), part, face, by),
             side: (side, by) => dragSide(present(), side, by),
             gravity: (gravity) => turnGravity(present(), gravity),
+            sun: (direction) => turnSun(present(), direction),
+            maySun: () => sunChoiceOf(sunOf(document())) === 'direction',
         };
     }, [present]);
 }

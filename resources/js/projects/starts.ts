@@ -1,6 +1,6 @@
 import { upperLimit, type LimitEntry, type ModelDocument, type PartEntry } from '../model/document';
 import { boardLayers } from '../model/parts';
-import { withGravity, type Gravity } from '../model/space';
+import { withGravity, type Gravity, type RadiationChoice } from '../model/space';
 import type { Question } from '../model/question';
 import { standardAir } from '../model/typical';
 
@@ -56,6 +56,7 @@ const regulator = (at: string[], watts: string) =>
 interface Design {
     flow: 'none' | 'auto';
     buoyancy: boolean;
+    radiation: RadiationChoice;
     space: Record<string, unknown>;
     parts: PartEntry[];
     limits: LimitEntry[];
@@ -88,6 +89,7 @@ const designs: Record<Start, () => Design> = {
         return {
             flow: 'auto',
             buoyancy: true,
+            radiation: 'none',
             parts,
             limits: boxed(parts),
             space: {
@@ -110,9 +112,10 @@ const designs: Record<Start, () => Design> = {
         return {
             flow: 'auto',
             buoyancy: true,
+            radiation: 'surfaces',
             parts,
             limits: boxed(parts),
-            space: { box: { min: [0, 0, 0], max: ['160 mm', '120 mm', '50 mm'] }, fluid: 'air', sides: all(film('10 W/m^2/K')) },
+            space: { box: { min: [0, 0, 0], max: ['160 mm', '120 mm', '50 mm'] }, fluid: 'air', sides: all(film('5 W/m^2/K')) },
         };
     },
     sink: () => {
@@ -128,11 +131,13 @@ const designs: Record<Start, () => Design> = {
                 shape: { kind: 'plateFins', size: ['60 mm', '60 mm'], base: '4 mm', height: '30 mm', count: 8, thickness: '1.5 mm', along: 'x' },
                 at: ['50 mm', '40 mm', '42 mm'],
                 material: 'aluminium-6063',
+                surface: { finish: 'anodised-black' },
             }),
         ];
         return {
             flow: 'auto',
             buoyancy: true,
+            radiation: 'surfaces',
             parts,
             limits: [limit(source, '85 degC')],
             space: { box: { min: [0, 0, 0], max: ['160 mm', '140 mm', '200 mm'] }, fluid: 'air', sides: all({ kind: 'open' }) },
@@ -147,6 +152,7 @@ const designs: Record<Start, () => Design> = {
         return {
             flow: 'auto',
             buoyancy: false,
+            radiation: 'none',
             parts,
             limits: boxed(parts),
             space: {
@@ -178,6 +184,7 @@ const designs: Record<Start, () => Design> = {
         return {
             flow: 'none',
             buoyancy: false,
+            radiation: 'none',
             parts,
             limits: dies.map((die) => limit(die, '125 degC')),
             space: {
@@ -193,7 +200,8 @@ const designs: Record<Start, () => Design> = {
                 shape: { kind: 'block', size },
                 at,
                 material: 'copper',
-                faces: { bare: { heat: { kind: 'film', coefficient: '10 W/m^2/K' } }, ...faces },
+                surface: { finish: 'copper-oxidised' },
+                faces: { bare: { heat: { kind: 'film', coefficient: '5 W/m^2/K' } }, ...faces },
             });
         const parts = [
             bar('bar-in', 'Bar to the source', ['120 mm', '20 mm', '3 mm'], ['20 mm', '20 mm', '20 mm'], {
@@ -205,6 +213,7 @@ const designs: Record<Start, () => Design> = {
         return {
             flow: 'none',
             buoyancy: false,
+            radiation: 'surroundings',
             parts,
             limits: parts.map((p) => limit(p, '105 degC')),
             space: { box: { min: [0, 0, 0], max: ['260 mm', '60 mm', '43 mm'] }, fluid: null },
@@ -213,6 +222,7 @@ const designs: Record<Start, () => Design> = {
     empty: () => ({
         flow: 'auto',
         buoyancy: true,
+        radiation: 'surfaces',
         parts: [],
         limits: [],
         space: { box: { min: [0, 0, 0], max: ['200 mm', '150 mm', '60 mm'] }, fluid: 'air', sides: all({ kind: 'wall' }) },
@@ -221,7 +231,7 @@ const designs: Record<Start, () => Design> = {
 
 /** The model document to start from. */
 export function firstModel(answers: Answers): ModelDocument {
-    const { flow, buoyancy, space, parts, limits } = designs[answers.start]();
+    const { flow, buoyancy, radiation, space, parts, limits } = designs[answers.start]();
     const heat = answers.question !== 'air';
     const electric = answers.question === 'current' || answers.start === 'bars';
     const document: ModelDocument = {
@@ -229,7 +239,7 @@ export function firstModel(answers: Answers): ModelDocument {
         version: 1,
         name: answers.name,
         surroundings: { temperature: `${answers.ambient} degC`, altitude: `${answers.altitude} m` },
-        physics: { heat, flow: heat ? flow : 'auto', buoyancy: heat && buoyancy, radiation: 'none', ...(electric ? { electric } : {}) },
+        physics: { heat, flow: heat ? flow : 'auto', buoyancy: heat && buoyancy, radiation: heat ? radiation : 'none', ...(electric ? { electric } : {}) },
         space,
         parts,
         limits: heat ? limits : [],

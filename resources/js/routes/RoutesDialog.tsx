@@ -24,7 +24,7 @@ interface Props {
     onClose: () => void;
 }
 
-const colours: Record<RouteNode['kind'], string> = { part: '#c9785f', air: '#3b7c96', exit: '#8b8578' };
+const colours: Record<RouteNode['kind'], string> = { part: '#c9785f', air: '#3b7c96', exit: '#8b8578', sun: '#d6a531' };
 
 /** A name of an assembly in the choice of what is followed. */
 const GROUP = 'group ';
@@ -122,7 +122,7 @@ export function RoutesDialog({ outline, result, of, onClose }: Props) {
                     inputProps={{ 'aria-label': 'Heat of' }}
                     sx={{ fontSize: 14 }}
                 >
-                    <MenuItem value="all">All parts, {watts([...heating.values()].reduce((sum, heat) => sum + heat, 0))} W</MenuItem>
+                    <MenuItem value="all">All sources, {watts([...heating.values()].reduce((sum, heat) => sum + heat, 0))} W</MenuItem>
                     {groups.map((group) => (
                         <MenuItem key={group} value={`${GROUP}${group}`}>
                             {group}

@@ -3,7 +3,7 @@ import type { Outline, Result } from '../api/types';
 /** Where heat is on its way: a part, the air, or a place where it leaves. */
 export interface RouteNode {
     id: string;
-    kind: 'part' | 'air' | 'exit';
+    kind: 'part' | 'air' | 'exit' | 'sun';
 }
 
 export interface RouteLink {
@@ -24,8 +24,9 @@ export interface Routes {
 /** The moving or resting fluid inside the space. */
 export const AIR = 'fluid';
 
-/** What surfaces radiate. */
+/** What surfaces radiate, and what they take up of sunlight. */
 export const RADIATION = 'radiation';
+export const SUN = 'sun';
 
 /** Below this share of what is followed heat is left out. */
 const LEAST = 1e-4;
@@ -34,6 +35,12 @@ const LEAST = 1e-4;
 const SETTLED = 1e-7;
 
 const isExit = (id: string): boolean => id === 'surroundings' || id === RADIATION || id.startsWith('side ') || id.startsWith('opening ');
+
+/** Where what is radiated ends. */
+const ends = (id: string): string => (id === 'surroundings' || id === 'others' ? RADIATION : id);
+
+/** What is left of the heat that a part radiates beside what its rows of the table tell; rounding is none. */
+const rest = (heat: number, taken: number): number => (Math.abs(heat + taken) > 1e-6 * Math.abs(heat) ? heat + taken : 0);
 
 /** W between all neighbours, from the warmer to the colder, with the places where heat leaves. */
 function flows(result: Result): Map<string, Map<string, number>> {
@@ -46,17 +53,30 @@ function flows(result: Result): Map<string, Map<string, number>> {
         all.set(from, own);
     };
     const fromParts = new Map<string, number>();
+    const exchange = result.radiation?.exchange ?? [];
+    const radiatedTo = new Map<string, number>();
+    for (const { from, to, heat } of exchange) {
+        for (const [id, sign] of [
+            [from, -1],
+            [to, 1],
+        ] as const)
+            radiatedTo.set(id, (radiatedTo.get(id) ?? 0) + sign * heat);
+        add(ends(from), ends(to), heat);
+    }
     result.parts.forEach((part, n) => {
         for (const [to, heat] of Object.entries(part.routes)) {
             const other = result.parts.findIndex((p) => p.id === to);
+            // What the table does not tell, as of faces that look out of the space, goes to the surroundings.
+            if (to === RADIATION) add(part.id, to, rest(heat, radiatedTo.get(part.id) ?? 0));
             // Both parts tell of what passes between them; the first one speaks.
-            if (other < 0 || n < other) add(part.id, to, heat);
+            else if (other < 0 || n < other) add(part.id, to, heat);
             if (to.startsWith('side ')) fromParts.set(to, (fromParts.get(to) ?? 0) + heat);
         }
     });
-    // What a side passes beyond what parts give it comes from the air.
+    // What a side passes beyond what parts give it, and what reaches it by radiation, comes from the air.
     for (const [side, sum] of Object.entries(result.sides)) {
-        if (sum) add(AIR, `side ${side}`, sum.heat - (sum.radiated ?? 0) - (fromParts.get(`side ${side}`) ?? 0));
+        const name = `side ${side}`;
+        if (sum) add(AIR, name, sum.heat - (sum.radiated ?? 0) + (sum.byWalls ?? 0) - (fromParts.get(name) ?? 0) - (radiatedTo.get(name) ?? 0));
     }
     for (const opening of result.flow?.openings ?? []) add(AIR, `opening ${opening.name}`, opening.heat);
     return all;
@@ -91,11 +111,17 @@ export function heatRoutes(result: Result, sources: ReadonlyMap<string, number>)
     const shown = net.filter((link) => link.heat > LEAST * given);
     const ids = [...new Set(shown.flatMap((link) => [link.from, link.to]))];
     return {
-        nodes: ids.map((id) => ({ id, kind: isExit(id) ? 'exit' : id === AIR ? 'air' : 'part' })),
+        nodes: ids.map((id) => ({ id, kind: kindOf(id) })),
         links: shown,
         given,
         left,
     };
+}
+
+function kindOf(id: string): RouteNode['kind'] {
+    if (isExit(id)) return 'exit';
+    if (id === SUN) return 'sun';
+    return id === AIR ? 'air' : 'part';
 }
 
 /** Takes out of every loop what goes all the way round it, which leaves nowhere; the balance of every place stays. */
@@ -134,14 +160,15 @@ function findLoop(links: readonly RouteLink[]): RouteLink[] | null {
     return null;
 }
 
-/** The sources of parts: their watts, and what a current makes in them. */
-export const sourcesOf = (result: Result, ids: ReadonlySet<string> | null): Map<string, number> =>
-    new Map(
-        result.parts
-            .filter((part) => ids === null || ids.has(part.id))
-            .map((part): [string, number] => [part.id, part.power + (part.current?.heat ?? 0)])
-            .filter(([, heat]) => heat > 0),
-    );
+/** The sources of parts: their watts, and what a current makes in them; of all parts also what the sun gives them. */
+export function sourcesOf(result: Result, ids: ReadonlySet<string> | null): Map<string, number> {
+    const sources = result.parts
+        .filter((part) => ids === null || ids.has(part.id))
+        .map((part): [string, number] => [part.id, part.power + (part.current?.heat ?? 0)])
+        .filter(([, heat]) => heat > 0);
+    const sun = result.parts.reduce((sum, part) => sum - (part.routes[SUN] ?? 0), 0);
+    return new Map(ids === null && sun > 0 ? [...sources, [SUN, sun]] : sources);
+}
 
 /** What a place is called. */
 export function nameOfRoute(id: string, outline: Outline): string {
@@ -149,7 +176,9 @@ export function nameOfRoute(id: string, outline: Outline): string {
     if (part) return part.name;
     if (id === AIR) return 'Air';
     if (id === 'surroundings') return 'Convection to ambient';
-    if (id === RADIATION) return 'Radiation to the surroundings';
+    if (id === RADIATION) return 'Radiation outside';
+    if (id === SUN) return 'Sun';
+    if (id === 'others') return 'Other parts';
     if (id.startsWith('side ')) return `Side ${id.slice(5)}`;
     return `Opening ${id.slice(8).replace(/ patch (\d+)/, (_m, n: string) => `, ${Number(n) + 1}`)}`;
 }

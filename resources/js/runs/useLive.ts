@@ -8,7 +8,7 @@ import { differences } from '../variants/differences';
 import type { RunState } from './useRunState';
 
 /** Fields of parts that hardly move the air: temperatures on the flow as it is are a fair first answer. */
-const THERMAL = ['power', 'material', 'emissivity'];
+const THERMAL = ['power', 'material', 'surface'];
 
 /** Whether two models differ in nothing that drives or hinders the flow. */
 export const keepsFlow = (from: ModelDocument, to: ModelDocument): boolean =>

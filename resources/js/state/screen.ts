@@ -19,6 +19,8 @@ interface ScreenState {
     tool: Tool;
     /** Parts that something on the page speaks of, lit up in the view. */
     lit: string[];
+    /** Whether the view shows parts in the colour of their finish. */
+    byFinish: boolean;
     /** What the model is held against: a variant as it is saved, or one of its revisions. */
     against: { variant: number; revision: number | null; name: string } | null;
     /** Parts that differ from it. */
@@ -52,6 +54,7 @@ export const useScreen = create<ScreenState>((set) => ({
     savedView: null,
     openRun: null,
     lit: [],
+    byFinish: false,
     against: null,
     marked: [],
     perspective: false,

@@ -27,6 +27,7 @@ import { MoveHandles } from './MoveHandles';
 import type { ReadoutHandle } from './Readout';
 import { layersOf, type Shown, type Triple } from './shown/shown';
 import { SpaceFrame } from './SpaceFrame';
+import { SunLight } from './SunLight';
 
 /** Saves what is dragged in the view; each rejects where the model refuses it. */
 export interface Drags {
@@ -36,6 +37,10 @@ export interface Drags {
     side: (side: Face, by: number) => Promise<unknown>;
     gravity: (gravity: readonly number[]) => Promise<unknown>;
     mayMove: (part: OutlinePart) => boolean;
+    /** Saves where the sun stands. */
+    sun: (direction: readonly number[]) => Promise<unknown>;
+    /** Whether it stands where a direction says. */
+    maySun: () => boolean;
 }
 
 interface Props {
@@ -49,6 +54,8 @@ interface Props {
     /** Whether the space, its openings and gravity are drawn. */
     framed: boolean;
     drags: Drags | undefined;
+    /** Saves where the sun stands; given where it may be turned. */
+    onSun: Drags['sun'] | undefined;
     callouts: readonly Callout[];
     /** Takes the labels. */
     sheet: RefObject<HTMLDivElement | null>;
@@ -81,7 +88,7 @@ function limitsOf(result: Result | undefined): ReadonlyMap<string, number> {
     return limits;
 }
 
-export function Scene({ shown, outline, picture, grid, framed, drags, callouts, sheet, readout, onMeasure, measured, onPin }: Props) {
+export function Scene({ shown, outline, picture, grid, framed, drags, onSun, callouts, sheet, readout, onMeasure, measured, onPin }: Props) {
     const {
         stage,
         selection,
@@ -113,6 +120,7 @@ export function Scene({ shown, outline, picture, grid, framed, drags, callouts, 
     const dark = scheme === 'dark';
     const picksFaces = stage === 'Load';
     const judging = stage === 'Judge';
+    const sunny = stage === 'Load' && outline.sun !== null && outline.sun.flux > 0;
     const [hovered, setHovered] = useState<{ part: string; name: string } | null>(null);
     // By value: an edit of a part brings a new outline, but must not move the camera.
     const space = useByValue(outline.space);
@@ -208,8 +216,8 @@ export function Scene({ shown, outline, picture, grid, framed, drags, callouts, 
     return (
         <>
             <CameraRig box={space} perspective={perspective} />
-            <hemisphereLight args={['#ffffff', '#b9b2a4', 1.7]} />
-            <directionalLight position={[-1, -2, 4]} intensity={1.5} />
+            <hemisphereLight args={['#ffffff', '#b9b2a4', sunny ? 1.45 : 1.7]} />
+            {sunny && outline.sun ? <SunLight outline={outline} onTurn={onSun} /> : <directionalLight position={[-1, -2, 4]} intensity={1.5} />}
             {(!judging || partsLayer?.visible !== false) &&
                 outline.parts
                     .filter((part) => !hidden.includes(part.id))

@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import { DoubleSide, Vector3 } from 'three';
 import type { Outline } from '../api/types';
 import { boxGeometry, edgeGeometry } from './geometry';
-import { GravityArrow } from './GravityArrow';
+import { DirectionArrow } from './DirectionArrow';
 import { useByValue } from '../state/hooks';
 
 const AIR = '#3b7c96';
@@ -32,7 +32,14 @@ export function SpaceFrame({
                 <OpeningFrame key={opening.name} min={opening.min} max={opening.max} round={opening.round} />
             ))}
             {outline.gravity.some((part) => part !== 0) && (
-                <GravityArrow gravity={outline.gravity} at={corner} length={0.2 * size} ink={ink} onTurn={onGravity} />
+                <DirectionArrow
+                    name="gravity"
+                    direction={outline.gravity}
+                    at={corner}
+                    length={0.2 * size}
+                    ink={ink}
+                    onTurn={onGravity && ((down) => onGravity(down.map((part) => Number((part * Math.hypot(...outline.gravity)).toFixed(3)))))}
+                />
             )}
         </group>
     );

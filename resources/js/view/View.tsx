@@ -10,6 +10,8 @@ import { useByValue, useStateFor } from '../state/hooks';
 import { usePreferences, useScreen } from '../state/screen';
 import { temperatureWithUnit } from '../units/units';
 import { BoxSelect } from './BoxSelect';
+import { colouredByFinish } from './colours';
+import { FinishLegend } from './FinishLegend';
 import { Compass, CompassNeedles } from './camera/Compass';
 import { ScaleBar, ScaleBarLength } from './camera/ScaleBar';
 import { Sharpness } from './camera/Sharpness';
@@ -97,6 +99,7 @@ export default memo(function View({
     const select = useScreen((s) => s.select);
     const setScreen = useScreen((s) => s.set);
     const pointed = useScreen((s) => s.pointed);
+    const byFinish = useScreen((s) => s.byFinish);
     const grade = useScreen((s) => s.grade);
     const units = usePreferences((s) => s.units);
     const all = useShown((s) => s);
@@ -134,9 +137,10 @@ export default memo(function View({
     const grid = useGridReport(variant, revision, grade, gridded);
     // A field belongs to the fins its grid had, which on a coarse one are fewer and thicker.
     const drawn = useMemo(() => {
+        const finished = colouredByFinish(outline, stage === 'Load' && byFinish);
         const fins = new Map(picture ? (picture.result.flow?.fins ?? []).map((block) => [block.part, block.drawing]) : []);
-        return fins.size === 0 ? outline : { ...outline, parts: outline.parts.map((part) => ({ ...part, drawing: fins.get(part.id) ?? part.drawing })) };
-    }, [outline, picture]);
+        return fins.size === 0 ? finished : { ...finished, parts: finished.parts.map((part) => ({ ...part, drawing: fins.get(part.id) ?? part.drawing })) };
+    }, [outline, picture, stage, byFinish]);
 
     const [measured, setMeasured] = useStateFor<boolean, Vector3[]>(tool === 'measure', []);
     const probes = layersOf(shown, 'probes')[0];
@@ -180,6 +184,7 @@ export default memo(function View({
             onPointerLeave={() => readout.current?.hide()}
         >
             <Canvas
+                shadows
                 frameloop="demand"
                 dpr={software ? 1 : [1, 2]}
                 gl={{ antialias: !software }}
@@ -199,6 +204,7 @@ export default memo(function View({
                     grid={gridded ? grid.data?.lines : undefined}
                     framed={stage === 'Build' || stage === 'Load'}
                     drags={stage === 'Build' ? drags : undefined}
+                    onSun={stage === 'Load' && drags?.maySun() ? drags.sun : undefined}
                     callouts={callouts}
                     sheet={sheet}
                     readout={readout}
@@ -248,6 +254,7 @@ export default memo(function View({
                     </>
                 )}
                 <Box sx={{ flex: 1, pointerEvents: 'none !important' }} />
+                {stage === 'Load' && byFinish && <FinishLegend />}
                 {picture && (!beside || beside.legends) && <Legends layers={layers} picture={picture} />}
                 {judging && stale && (
                     <Paper variant="outlined" sx={{ alignSelf: 'start', px: 1.5, py: 1 }}>

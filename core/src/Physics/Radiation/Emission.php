@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Radiation;
 
+use Foehn\Grid\SurfaceElements;
 use Foehn\Physics\Heat\SurfaceContribution;
 use Foehn\Physics\Heat\SurfaceNodes;
 
@@ -49,6 +50,14 @@ final class Emission implements SurfaceContribution
         }
 
         return $other;
+    }
+
+    /** @param array<int, float> $temperature of the cells, K, that the surfaces take on */
+    public function beginAt(SurfaceElements $elements, array $temperature): void
+    {
+        foreach ($this->about as $e => $_) {
+            $this->about[$e] = max(self::COLDEST, $temperature[$elements->cell[$e]]);
+        }
     }
 
     public function addToSurfaces(SurfaceNodes $nodes): void

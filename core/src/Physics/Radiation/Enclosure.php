@@ -18,7 +18,7 @@ final readonly class Enclosure
      * @param array<int, float> $emissivity by element on the area of the grid face
      * @param float $radiant sigma T^4 of the surroundings, W/m2
      */
-    public function __construct(private CavityFaces $faces, Links $links, SurfaceElements $elements, private array $emissivity, private float $radiant)
+    public function __construct(private CavityFaces $faces, private Links $links, SurfaceElements $elements, private array $emissivity, private float $radiant)
     {
         $own = array_map(fn (): float => 0.0, $faces->areas);
         $black = [];
@@ -93,6 +93,39 @@ final readonly class Enclosure
         }
 
         return $sent;
+    }
+
+    /**
+     * Closed cavities in which nothing emits.
+     *
+     * @return list<list<int>> elements of each
+     */
+    public function dark(): array
+    {
+        $emits = array_fill(0, count($this->faces->areas), false);
+        $elements = array_fill(0, count($this->faces->areas), []);
+        foreach ($this->faces->patch as $face => $patch) {
+            $emits[$patch] = $emits[$patch] || $this->shares[$face] > 0.0;
+            $elements[$patch][] = $this->faces->element[$face];
+        }
+        $dark = $seen = [];
+        foreach ($emits as $first => $_) {
+            $found = $queue = isset($seen[$first]) ? [] : [$first];
+            $seen[$first] = true;
+            while ($queue !== []) {
+                foreach (array_keys($this->links->seen[array_pop($queue)]) as $next) {
+                    if (! isset($seen[$next])) {
+                        $seen[$next] = true;
+                        $found[] = $queue[] = $next;
+                    }
+                }
+            }
+            if ($found !== [] && array_filter(array_intersect_key($emits, array_flip($found))) === []) {
+                $dark[] = array_merge(...array_values(array_intersect_key($elements, array_flip($found))));
+            }
+        }
+
+        return $dark;
     }
 
     /** @return array<int, int> number of the patch of each element that has one, from 0 */

@@ -19,9 +19,12 @@ use Random\Randomizer;
  */
 final readonly class Links
 {
-    /** Rays of an average patch: the net heat of a part is then right to less than 1 %. */
+    /** Rays of an average patch, with which the net heat of a part is right to less than 1 %, and of all patches. */
     private const RAYS = 256;
 
+    private const ALL = 262_144;
+
+    /** Rays of any patch. */
     private const FEWEST = 64;
 
     private const SWEEPS = 40;
@@ -75,9 +78,10 @@ final readonly class Links
         return array_values($found);
     }
 
-    /** @param int $rays of an average patch; a patch casts them by its area, and at least FEWEST */
-    public static function of(Grid $grid, CavityFaces $faces, int $rays = self::RAYS, int $seed = 1): self
+    /** @param ?int $rays of an average patch; a patch casts them by its area, and at least FEWEST */
+    public static function of(Grid $grid, CavityFaces $faces, ?int $rays = null, int $seed = 1): self
     {
+        $rays ??= min(self::RAYS, intdiv(self::ALL, max(1, count($faces->areas))));
         $tracer = new RayTracer($grid, $faces);
         $members = array_fill(0, count($faces->areas), []);
         foreach ($faces->patch as $face => $patch) {
@@ -85,10 +89,14 @@ final readonly class Links
         }
         $random = new Randomizer(new Xoshiro256StarStar($seed));
         $mean = array_sum($faces->areas) / max(1, count($faces->areas));
-        $density = $counts = [];
+        $density = $counts = $points = [];
+        $sequence = new Sobol();
         foreach ($members as $patch => $own) {
             $cast = max(self::FEWEST, (int) round($rays * $faces->areas[$patch] / $mean));
-            [$counts[$patch], $missed] = self::cast($grid, $faces, $tracer, $own, $cast, $random);
+            while (count($points) < $cast) {
+                $points[] = $sequence->next();
+            }
+            [$counts[$patch], $missed] = self::cast($grid, $faces, $tracer, $own, $cast, $points, $random);
             $density[$patch] = max(1, $cast - $missed) / $faces->areas[$patch];
         }
         $seen = array_fill(0, count($members), []);
@@ -105,9 +113,10 @@ final readonly class Links
 
     /**
      * @param list<int> $own faces of a patch
+     * @param list<array{float, float, float, float}> $points of the sequence, at least as many as rays
      * @return array{array<int, int>, int} rays by the patch that they meet, and the number of those that are not counted
      */
-    private static function cast(Grid $grid, CavityFaces $faces, RayTracer $tracer, array $own, int $rays, Randomizer $random): array
+    private static function cast(Grid $grid, CavityFaces $faces, RayTracer $tracer, array $own, int $rays, array $points, Randomizer $random): array
     {
         $ends = [];
         $sum = 0.0;
@@ -115,23 +124,27 @@ final readonly class Links
             $ends[] = $sum += $faces->area[$face];
         }
         $shift = array_map(fn (): float => $random->getInt(0, self::FINE - 1) / self::FINE, range(1, Sobol::DIMENSIONS));
-        $sequence = new Sobol();
         $found = [];
         $missed = 0;
+        // All faces of a patch look the same way.
+        $direction = $faces->direction[$own[0]];
+        $axis = $direction >> 1;
+        [$a, $b] = Axes::across($axis);
+        $inwards = $direction % 2 === 1 ? -1.0 : 1.0;
         for ($ray = 0; $ray < $rays; $ray++) {
-            [$u, $v, $p, $angle] = array_map(fn (float $x, float $by): float => fmod($x + $by, 1.0), $sequence->next(), $shift);
-            $at = $u * $sum;
+            [$u, $v, $p, $angle] = $points[$ray];
+            $at = (($u + $shift[0]) - (int) ($u + $shift[0])) * $sum;
             $n = self::first($ends, $at);
             $face = $own[$n];
-            $share = 1.0 - ($ends[$n] - $at) / $faces->area[$face];
-            $direction = $faces->direction[$face];
-            $axis = $direction >> 1;
-            [$a, $b] = Axes::across($axis);
+            $p += $shift[2];
+            $p -= (int) $p;
+            $aside = sqrt($p);
+            $angle = 2.0 * M_PI * ($angle + $shift[3]);
             $towards = [0.0, 0.0, 0.0];
-            $towards[$axis] = ($direction % 2 === 1 ? -1.0 : 1.0) * sqrt(1.0 - $p);
-            $towards[$a] = sqrt($p) * cos(2.0 * M_PI * $angle);
-            $towards[$b] = sqrt($p) * sin(2.0 * M_PI * $angle);
-            $hit = $tracer->face($faces->cell[$face], $faces->place($face, $share, $v), [$towards[0], $towards[1], $towards[2]]);
+            $towards[$axis] = $inwards * sqrt(1.0 - $p);
+            $towards[$a] = $aside * cos($angle);
+            $towards[$b] = $aside * sin($angle);
+            $hit = $tracer->face($faces->cell[$face], $faces->place($face, 1.0 - ($ends[$n] - $at) / $faces->area[$face], ($v + $shift[1]) - (int) ($v + $shift[1])), [$towards[0], $towards[1], $towards[2]]);
             if ($hit >= 0 && $faces->stepOf[$face] >= 0 && $faces->stepOf[$hit] === $faces->stepOf[$face] && self::isNear($grid, $faces->cell[$face], $faces->cell[$hit])) {
                 $missed++;
             } elseif ($hit >= 0) {

@@ -15,8 +15,20 @@ final readonly class RayTracer
     /** A line that has met nothing after so many cells is given up. */
     private const MOST_STEPS = 100_000;
 
-    public function __construct(private Grid $grid, private CavityFaces $faces)
+    /** @var array<int, int> face by 6 * cell + direction, -1 where there is none */
+    private array $at;
+
+    /** @var array{int, int, int} */
+    private array $strides;
+
+    public function __construct(private Grid $grid, CavityFaces $faces)
     {
+        $at = array_fill(0, 6 * $grid->count(), -1);
+        foreach ($faces->at as $place => $face) {
+            $at[$place] = $face;
+        }
+        $this->at = $at;
+        $this->strides = $grid->strides();
     }
 
     /**
@@ -29,10 +41,10 @@ final readonly class RayTracer
      */
     public function face(int $cell, array $from, array $towards): int
     {
-        $strides = $this->grid->strides();
+        [$at, $strides, $widths, $cells] = [$this->at, $this->strides, $this->grid->widths, $this->grid->cells];
         $place = $ahead = $per = $step = [0, 0, 0];
         for ($axis = 0; $axis < 3; $axis++) {
-            $place[$axis] = intdiv($cell, $strides[$axis]) % $this->grid->cells[$axis];
+            $place[$axis] = intdiv($cell, $strides[$axis]) % $cells[$axis];
             $speed = $towards[$axis];
             $step[$axis] = $speed >= 0.0 ? 1 : 0;
             $per[$axis] = abs($speed) < 1e-300 ? INF : 1.0 / abs($speed);
@@ -41,22 +53,22 @@ final readonly class RayTracer
         }
         for ($n = 0; $n < self::MOST_STEPS; $n++) {
             $axis = $ahead[0] <= $ahead[1] ? ($ahead[0] <= $ahead[2] ? 0 : 2) : ($ahead[1] <= $ahead[2] ? 1 : 2);
-            $direction = 2 * $axis + $step[$axis];
-            $face = $this->faces->at[6 * $cell + $direction] ?? -1;
+            $isUp = $step[$axis] === 1;
+            $face = $at[6 * $cell + 2 * $axis + $step[$axis]];
             if ($face >= 0) {
                 return $face;
             }
-            $next = $place[$axis] + ($step[$axis] === 1 ? 1 : -1);
-            if ($next < 0 || $next >= $this->grid->cells[$axis]) {
+            $next = $isUp ? $place[$axis] + 1 : $place[$axis] - 1;
+            if ($next < 0 || $next >= $cells[$axis]) {
                 // A mirror: back through the same cell.
                 $step[$axis] = 1 - $step[$axis];
-                $ahead[$axis] += $this->grid->widths[$axis][$place[$axis]] * $per[$axis];
+                $ahead[$axis] += $widths[$axis][$place[$axis]] * $per[$axis];
 
                 continue;
             }
             $place[$axis] = $next;
-            $cell += $step[$axis] === 1 ? $strides[$axis] : -$strides[$axis];
-            $ahead[$axis] += $this->grid->widths[$axis][$next] * $per[$axis];
+            $cell = $isUp ? $cell + $strides[$axis] : $cell - $strides[$axis];
+            $ahead[$axis] += $widths[$axis][$next] * $per[$axis];
         }
 
         return -1;

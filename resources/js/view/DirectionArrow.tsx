@@ -22,36 +22,44 @@ function directionUnder(ray: Ray, centre: Vector3, radius: number): Vector3 {
 }
 
 interface Props {
-    /** m/s2 */
-    gravity: readonly number[];
+    /** What it is, for who looks for its handle. */
+    name: string;
+    /** Of any length. */
+    direction: readonly number[];
     at: Vector3;
     length: number;
     ink: string;
-    /** Saves another direction; without it the arrow cannot be turned. */
-    onTurn: ((gravity: readonly number[]) => Promise<unknown>) | undefined;
+    /** Whether the arrow comes from the end of its handle, as light does, and is so much shorter; else it points there. */
+    comes?: number;
+    /** Saves another direction of length one; without it the arrow cannot be turned. */
+    onTurn: ((direction: readonly number[]) => Promise<unknown>) | undefined;
 }
 
-/** Which way is down, as an arrow whose head can be dragged around its tail. */
-export function GravityArrow({ gravity, at, length, ink, onTurn }: Props) {
-    const strength = Math.hypot(...gravity);
-    const given = useByValue(gravity);
-    const own = useMemo(() => new Vector3(...given).normalize(), [given]);
+/** A direction as an arrow whose end can be dragged around a point. */
+export function DirectionArrow({ name, direction: given, at, length, ink, comes, onTurn }: Props) {
+    const kept = useByValue(given);
+    const own = useMemo(() => new Vector3(...kept).normalize(), [kept]);
     const [turned, setTurned] = useStateFor<Vector3, Vector3 | null>(own, null);
     const direction = turned ?? own;
-    const arrow = useMemo(() => new ArrowHelper(direction, at, length, ink, 0.3 * length, 0.2 * length), [direction, at, length, ink]);
+    const arrow = useMemo(() => {
+        if (comes === undefined) return new ArrowHelper(direction, at, length, ink, 0.3 * length, 0.2 * length);
+        const reach = comes * length;
+        return new ArrowHelper(direction.clone().negate(), at.clone().addScaledVector(direction, length), reach, ink, 0.3 * reach, 0.2 * reach);
+    }, [direction, at, length, ink, comes]);
     useEffect(() => () => arrow.dispose(), [arrow]);
     const drag = useRayDrag({
         onMove: (ray) => setTurned(directionUnder(ray, at, length)),
         onEnd: () => {
-            if (turned) void onTurn?.(turned.toArray().map((part) => Number((part * strength).toFixed(3)))).catch(() => setTurned(null));
+            if (turned) void onTurn?.(turned.toArray()).catch(() => setTurned(null));
         },
     });
+    const size = comes === undefined ? 0.11 * length : 0.045 * length;
     return (
         <>
             <primitive object={arrow} />
             {onTurn && (
-                <mesh position={at.clone().addScaledVector(direction, length)} userData={{ handle: 'gravity' }} renderOrder={11} {...drag}>
-                    <sphereGeometry args={[0.11 * length, 16, 12]} />
+                <mesh position={at.clone().addScaledVector(direction, length)} userData={{ handle: name }} renderOrder={11} {...drag}>
+                    <sphereGeometry args={[size, 16, 12]} />
                     <meshBasicMaterial color="#d98a1c" depthTest={false} transparent />
                 </mesh>
             )}
