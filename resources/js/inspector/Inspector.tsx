@@ -40,17 +40,18 @@ import {
     type UnitSet,
 } from '../units/units';
 import { radiationOf } from '../model/space';
-import { RADIATION } from '../routes/heatRoutes';
+import { RADIATION, SUN } from '../routes/heatRoutes';
 import { LadderChapter } from '../routes/LadderChapter';
 import { RoutesButton } from '../routes/RoutesButton';
 import { verdictColours } from '../theme/verdicts';
 import { WhatIfChapter } from '../whatif/WhatIfChapter';
 
-function nameOf(target: string, outline: Outline): string {
+function nameOf(target: string, outline: Outline, radiatesAround: boolean): string {
     const part = outline.parts.find((p) => p.id === target);
     if (part) return part.name;
     if (target.startsWith('side ')) return `side ${target.slice(5)} of the space`;
-    if (target === RADIATION) return 'surroundings, by radiation';
+    if (target === RADIATION) return radiatesAround ? 'what it sees, by radiation' : 'surroundings, by radiation';
+    if (target === SUN) return 'the sun';
     return target === 'surroundings' ? 'ambient, by convection' : target;
 }
 
@@ -64,16 +65,25 @@ function Routes({ part, outline, result }: { part: ResultPart; outline: Outline;
         <>
             <Chapter title="Where its heat goes">
                 {routes.map(([target, heat]) => (
-                    <Box key={target} sx={{ py: 0.35 }}>
-                        <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 1 }}>
-                            <Box component="dt">
-                                {heat >= 0 ? 'to' : 'from'} {nameOf(target, outline)}
-                            </Box>
-                            <Box component="dd" sx={{ m: 0, fontWeight: 550, whiteSpace: 'nowrap' }}>
-                                {watts(Math.abs(heat))} W
-                            </Box>
-                        </Stack>
-                        <Box sx={{ height: 4, width: `${(100 * Math.abs(heat)) / largest}%`, bgcolor: heat >= 0 ? '#c9785f' : '#3b7c96', borderRadius: 0.5 }} />
+                    <Box key={target} sx={{ py: 0.35, display: 'grid', gridTemplateColumns: '1fr auto', columnGap: 1 }}>
+                        <Box component="dt">
+                            {heat >= 0 ? 'to' : 'from'} {nameOf(target, outline, (result.radiation?.exchange ?? []).length > 0)}
+                        </Box>
+                        <Box component="dd" sx={{ m: 0, fontWeight: 550, whiteSpace: 'nowrap' }}>
+                            {watts(Math.abs(heat))} W
+                        </Box>
+                        <Box
+                            component="dd"
+                            aria-hidden
+                            sx={{
+                                gridColumn: '1 / -1',
+                                m: 0,
+                                height: 4,
+                                width: `${(100 * Math.abs(heat)) / largest}%`,
+                                bgcolor: heat >= 0 ? '#c9785f' : '#3b7c96',
+                                borderRadius: 0.5,
+                            }}
+                        />
                     </Box>
                 ))}
             </Chapter>
