@@ -131,7 +131,12 @@ final class Reader
     /** An absolute temperature in kelvin. */
     public function temperature(string $key, ?float $default = null): float
     {
-        return $this->quantity($key, Dimension::temperature(), $default, 0.0);
+        $kelvin = $this->quantity($key, Dimension::temperature(), $default);
+        if ($kelvin < 0.0) {
+            $this->problem($key, sprintf('%s is given, %g K; no temperature is below absolute zero, 0 K or -273.15 degC', json_encode($this->raw($key)), $kelvin));
+        }
+
+        return $kelvin;
     }
 
     /** A quantity that may be a formula of the place x, y, z. */

@@ -29,6 +29,7 @@ enum Mechanism: string
     case Current = 'current';
     case Radiation = 'radiation';
     case Enclosure = 'enclosure';
+    case Sun = 'sun';
     case Driven = 'driven';
     case Buoyant = 'buoyant';
     case Turbulent = 'turbulent';
@@ -49,6 +50,7 @@ enum Mechanism: string
             self::Current => 'Electric current and its heat',
             self::Radiation => 'Radiation to the surroundings',
             self::Enclosure => 'Radiation between surfaces',
+            self::Sun => 'Sunlight',
             self::Driven => 'Flow driven by inlets, openings or fans',
             self::Buoyant => 'Natural convection',
             self::Turbulent => 'Turbulent flow',
@@ -80,6 +82,7 @@ enum Mechanism: string
             self::Current => $physics->electric,
             self::Radiation => $physics->radiation === 'surroundings',
             self::Enclosure => $physics->radiation === 'surfaces',
+            self::Sun => $physics->radiates() && $model->surroundings->sun !== null,
             self::Driven => $flow && ($space->force !== null || self::shapes($model, Fan::class) || array_filter($space->flows(), fn (FlowCondition $condition) => $condition->drives() || self::moves($condition)) !== []),
             self::Buoyant => $flow && $physics->heat && $physics->buoyancy && $model->surroundings->gravity !== [0.0, 0.0, 0.0],
             self::Turbulent => $flow && $physics->flow !== 'laminar',

@@ -57,6 +57,15 @@ final class ModelCodecTest extends TestCase
         yield 'outside the space' => [$part(['at' => ['5 mm', 0, 0]]), '/parts/0', 'reaches outside the space: along x it goes from 5 mm to 25 mm'];
         yield 'unknown material' => [$part(['material' => 'aluminium-606']), '/parts/0/material', 'unknown material "aluminium-606"; did you mean aluminium'];
         yield 'turned by degrees without a unit' => [$part(['turn' => [0, 0, 30]]), '/parts/0/turn/2', 'write degrees'];
+        yield 'emissivity of nothing' => [$part(['surface' => ['emissivity' => 0]]), '/parts/0/surface/emissivity', '0 is given; an emissivity is above 0 and at most 1'];
+        yield 'emissivity above black' => [$part(['faces' => ['z+' => ['surface' => ['emissivity' => 1.2]]]]), '/parts/0/faces/z+/surface/emissivity', '1.2 is given'];
+        yield 'finish and emissivity' => [$part(['surface' => ['finish' => 'solder-mask', 'emissivity' => 0.5]]), '/parts/0/surface/emissivity', 'the finish "solder-mask" has an emissivity of 0.9'];
+        yield 'unknown finish' => [$part(['surface' => ['finish' => 'anodized-black']]), '/parts/0/surface/finish', 'did you mean anodised-black'];
+        yield 'radiant temperature below absolute zero' => [fn (array $m) => array_replace_recursive($m, ['surroundings' => ['radiantTemperature' => '-300 degC']]), '/surroundings/radiantTemperature', 'absolute zero'];
+        yield 'sun without a flux' => [fn (array $m) => array_replace_recursive($m, ['surroundings' => ['sun' => ['direction' => [0, 0, 1]]]]), '/surroundings/sun/flux', 'the flux of the sun is missing'];
+        yield 'sun twice' => [fn (array $m) => array_replace_recursive($m, ['surroundings' => ['sun' => ['direction' => [0, 0, 1], 'flux' => 900, 'hour' => 12]]]), '/surroundings/sun/hour', '"direction" and "hour" are given'];
+        yield 'no such day' => [fn (array $m) => array_replace_recursive($m, ['surroundings' => ['sun' => ['latitude' => '47 deg', 'date' => '2027-02-30', 'hour' => 12]]]), '/surroundings/sun/date', '"2027-02-30" is no date'];
+        yield 'glass brighter than none' => [fn (array $m) => array_replace_recursive($m, ['space' => ['sides' => ['x-' => ['transmittance' => 1.5]]]]), '/space/sides/x-/transmittance', 'between 0 and 1'];
         yield 'unknown face' => [$part(['faces' => ['top' => []]]), '/parts/0/faces/top', 'unknown field "top"; known here: x-'];
         yield 'negative film' => [$part(['faces' => ['z+' => ['heat' => ['kind' => 'film', 'coefficient' => -3]]]]), '/parts/0/faces/z+/heat/coefficient', 'must be at least 0'];
         yield 'formula cycle' => [fn (array $m) => $m + ['parameters' => ['a' => 'b', 'b' => 'a']], '/parameters/a', 'in a circle'];

@@ -38,6 +38,9 @@ final class PreflightTest extends TestCase
         $housing = fn (array $change) => fn (array $m): array => array_replace_recursive($m, ['space' => ['sides' => ['z+' => ['heat' => ['coefficient' => '6 W/m^2/K']]]]], $change);
         // 10 W on 4 cm2 at 6 W/m2K: at a rise taken as 60 K radiation counts 6.7 W/m2K beside it.
         yield 'radiation left out' => [$housing([]), 'warning', 'Load', 'of a painted housing it would take about 5.3 of 10.0 W'];
+        yield 'sun on what does not radiate' => [$housing(['surroundings' => ['sun' => ['direction' => [0, 0, 1], 'flux' => 900]]]), 'warning', 'Load', 'The sun shines, but radiation is not computed'];
+        yield 'absorptivity without a sun' => [$housing(['physics' => ['radiation' => 'surroundings'], 'parts' => [['surface' => ['absorptivity' => 0.3]]]]), 'warning', 'Load', 'has an absorptivity of sunlight, but no sun shines'];
+        yield 'sun at night' => [$housing(['physics' => ['radiation' => 'surroundings'], 'surroundings' => ['sun' => ['latitude' => '47 deg', 'date' => '2027-12-21', 'hour' => 2]]]), 'warning', 'Load', 'below the horizon'];
         yield 'radiation of nothing' => [$housing(['physics' => ['radiation' => 'surroundings'], 'parts' => [['material' => 'dull']], 'materials' => ['dull' => ['conductivity' => 100]]]), 'warning', 'Load', 'nothing radiates'];
         yield 'radiation without a finish' => [$housing(['physics' => ['radiation' => 'surroundings'], 'materials' => ['dull' => ['conductivity' => 100]],
             'parts' => [['surface' => ['emissivity' => 0.9]], ['id' => 'cap', 'name' => 'Cap', 'at' => [0, 0, '10 mm'], 'shape' => ['kind' => 'block', 'size' => ['20 mm', '20 mm', '10 mm']], 'material' => 'dull']]]), 'warning', 'Load', 'nothing is radiated by Cap'];

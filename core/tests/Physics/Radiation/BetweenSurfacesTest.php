@@ -10,7 +10,9 @@ use Foehn\Grid\Voxels;
 use Foehn\Numerics\Sobol;
 use Foehn\Physics\Radiation\CavityFaces;
 use Foehn\Physics\Radiation\Emission;
+use Foehn\Physics\Radiation\Enclosure;
 use Foehn\Physics\Radiation\Links;
+use Foehn\Physics\Radiation\LinkStore;
 use Foehn\Physics\Radiation\Radiosity;
 use Foehn\Physics\Radiation\SurfaceFinishes;
 use Foehn\Tests\Models;
@@ -106,6 +108,45 @@ final class BetweenSurfacesTest extends TestCase
         self::assertEqualsWithDelta(0.01, $links[0][1], 1e-12);
         $radiosity = new Radiosity($links, $faces->areas, [0.8, 0.5]);
         self::assertEqualsWithDelta(0.01 * 300.0 / (1.0 / 0.8 + 1.0 / 0.5 - 1.0), $radiosity->net([700.0, 400.0])[0], 1e-9);
+    }
+
+    public function testWhatSurfacesSeeIsKeptWhileNothingChangesAndNothingIsReadThatIsNotWhole(): void
+    {
+        $folder = sys_get_temp_dir() . '/foehn-links-' . bin2hex(random_bytes(4));
+        $plate = fn (float $z): array => ['id' => "p$z", 'shape' => ['kind' => 'block', 'size' => [0.1, 0.1, 0.02]], 'at' => [0, 0, $z]];
+        $lines = ['x' => [0, 0.05, 0.1], 'y' => [0, 0.1], 'z' => [0, 0.02, 0.05, 0.08, 0.1]];
+        [$faces, $grid] = self::faces([$plate(0.0), $plate(0.08)], [0.1, 0.1, 0.1], $lines);
+        $found = (new LinkStore($folder))->of($grid, $faces);
+        [$kept] = glob("$folder/*.links") ?: [''];
+        $written = (int) filemtime($kept);
+
+        self::assertEqualsWithDelta($found->seen, (new LinkStore($folder))->of($grid, $faces)->seen, 1e-15);
+        self::assertCount(1, glob("$folder/*") ?: [], 'no second file');
+        self::assertGreaterThanOrEqual($written, (int) filemtime($kept));
+        file_put_contents($kept, substr((string) file_get_contents($kept), 0, -3));
+        self::assertEqualsWithDelta($found->seen, (new LinkStore($folder))->of($grid, $faces)->seen, 1e-15, 'a file that is cut off');
+        [$other, $there] = self::faces([$plate(0.0)], [0.1, 0.1, 0.1], $lines);
+        self::assertNotEquals($found->seen, (new LinkStore($folder))->of($there, $other)->seen, 'other parts');
+        array_map(unlink(...), glob("$folder/*") ?: []);
+        rmdir($folder);
+    }
+
+    /** A closed box whose inside does not radiate is told apart from one with a spot that does. */
+    public function testACavityInWhichNothingEmitsIsFound(): void
+    {
+        foreach ([[0.0, 1], [0.5, 0]] as [$emissivity, $dark]) {
+            $box = ['id' => 'box', 'shape' => ['kind' => 'shell', 'size' => [0.1, 0.1, 0.1], 'wall' => 0.01]];
+            $model = Models::read(Models::block([
+                'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.1, 0.1, 0.1]], 'fluid' => null],
+                'parts' => [['material' => 'copper', ...$box, 'surface' => $emissivity > 0.0 ? ['emissivity' => $emissivity] : ['radiates' => false]]], 'limits' => [], 'analysis' => ['grid' => ['cells' => [10, 10, 10]]],
+            ]));
+            $voxels = Voxels::of($model, GridBuilder::build($model));
+            $elements = SurfaceFinder::find($model, $voxels);
+            $finishes = new SurfaceFinishes($model, $elements, $voxels);
+            $faces = new CavityFaces($model, $voxels, $elements, $finishes);
+
+            self::assertCount($dark, (new Enclosure($faces, Links::of($voxels->grid, $faces, 64), $elements, $finishes->emissivity, 400.0))->dark());
+        }
     }
 
     /** @return list<int> patches of parts of so much area that are seen in a direction out of the cavity */
