@@ -1,8 +1,8 @@
 // @vitest-environment jsdom
-import { screen } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { choose, editing, fill, press, sampleOutline, sampleRevision } from '../fixtures';
+import { answering, choose, editing, fill, press, sampleOutline, sampleRevision } from '../fixtures';
 import type { ModelDocument } from '../model/document';
 import { sideNames, sideOf } from '../model/space';
 import { usePreferences } from '../state/screen';
@@ -50,6 +50,25 @@ describe('the panel of the space', () => {
         await userEvent.click(screen.getByRole('switch', { name: 'Warm air rises' }));
         await userEvent.click(screen.getByRole('switch', { name: 'Currents heat what they flow through' }));
         expect(document().physics).toEqual({ flow: 'auto', buoyancy: true, electric: true });
+    });
+
+    it('lets the sun shine by a direction or by the hour, and through what is open to it', async () => {
+        answering({ 'GET /api/finishes': [{ id: 'glass', title: 'Glass', emissivity: 0.9, absorptivity: 0.1, source: '' }] });
+        const { document } = panel({ space, physics: { radiation: 'surfaces' } });
+        const sun = () => (document().surroundings as { sun?: object } | undefined)?.sun;
+        await choose('Sun', 'By a direction');
+        await fill('x', '1');
+        await fill('Flux facing the sun', '800 W/m^2');
+        expect(sun()).toEqual({ direction: [1, -0.5, 0.77], flux: '800 W/m^2', diffuse: '100 W/m^2' });
+        const top = within(screen.getByRole('region', { name: 'Side z+' }));
+        await userEvent.type(top.getByLabelText('Transmittance of sunlight'), '0.8{Enter}');
+        expect(sideOf(document(), 'z+')).toEqual({ transmittance: 0.8 });
+        await choose('Sun', 'By latitude, date and hour');
+        await fill('Hour', '15.5');
+        await fill('Flux facing the sun', '');
+        expect(sun()).toEqual({ latitude: '47 deg', date: '2027-06-21', hour: 15.5 });
+        await choose('Sun', 'None');
+        expect(sun()).toBeUndefined();
     });
 
     it('lets surfaces radiate to the ambient or to a temperature of its own', async () => {

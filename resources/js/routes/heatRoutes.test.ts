@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Result } from '../api/types';
-import { AIR, heatRoutes, RADIATION, sourcesOf } from './heatRoutes';
+import { AIR, heatRoutes, RADIATION, sourcesOf, SUN } from './heatRoutes';
 
 const part = (id: string, power: number, routes: Record<string, number>) => ({ id, name: id, power, routes, current: null });
 
@@ -31,6 +31,29 @@ describe('heat routes', () => {
         expect(routes.given).toBe(11);
         expect(routes.left).toBeCloseTo(11, 3);
         expect(link(routes, 'board', 'side z-')).toBeCloseTo(3.5, 5);
+    });
+
+    it('follow what surfaces radiate to each other, and what the sun gives', () => {
+        const result = {
+            parts: [part('chip', 5, { lid: 2, radiation: 3 }), part('lid', 0, { chip: -2, sun: -4, radiation: 9 })],
+            sides: {},
+            flow: null,
+            radiation: {
+                out: 9,
+                towards: 300,
+                sun: 4,
+                exchange: [
+                    { from: 'lid', to: 'surroundings', heat: 12 },
+                    { from: 'chip', to: 'lid', heat: 3 },
+                ],
+            },
+        } as unknown as Result;
+        const routes = heatRoutes(result, sourcesOf(result, null));
+        expect(link(routes, 'chip', 'lid')).toBeCloseTo(5, 5);
+        expect(link(routes, SUN, 'lid')).toBeCloseTo(4, 5);
+        expect(link(routes, 'lid', RADIATION)).toBeCloseTo(9, 5);
+        expect(routes.left).toBeCloseTo(9, 5);
+        expect(sourcesOf(result, new Set(['chip'])).has(SUN)).toBe(false);
     });
 
     it('count what a side radiates once, as radiation of the part that touches it', () => {
