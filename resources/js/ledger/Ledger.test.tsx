@@ -161,7 +161,7 @@ describe('the ledger', () => {
         ledger('Judge', { result: solved });
         expect(names()[0]).toBe('Memory');
         expect(screen.getAllByTitle('± unknown: only one grid has a value')[0]).toHaveTextContent('±?');
-        expect(screen.getByText(/of 2 over their limit/)).toHaveTextContent('1 of 2 over their limit');
+        expect(screen.getByText(/of 2 over limit/)).toHaveTextContent('1 of 2 over limit');
         expect(screen.getByText('5.99 W', { selector: 'b' })).toBeInTheDocument();
     });
 
@@ -177,7 +177,7 @@ describe('the ledger', () => {
 
     it('shows no sum of a result of an older model', () => {
         ledger('Judge', { result: solved, stale: true });
-        expect(screen.queryByText(/over their limit/)).toBeNull();
+        expect(screen.queryByText(/over limit/)).toBeNull();
         expect(screen.queryByText('5.99 W')).toBeNull();
         expect(screen.getByText('6.00 W', { selector: 'b' })).toBeInTheDocument();
     });

@@ -231,7 +231,7 @@ export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, ma
             {stage === 'Load' && <WattsBar outline={revision.outline} select={(ids) => set({ selection: ids })} />}
             <Stack
                 direction="row"
-                sx={{ px: 1.75, height: 32, gap: 2.5, alignItems: 'center', borderTop: 1, borderColor: 'divider', fontSize: 13, whiteSpace: 'nowrap' }}
+                sx={{ px: 1.75, height: 32, gap: 1.75, alignItems: 'center', borderTop: 1, borderColor: 'divider', fontSize: 12.5, whiteSpace: 'nowrap' }}
             >
                 <span>
                     In <b>{watts(result && !stale ? result.balance.in : revision.outline.watts)} W</b>
@@ -246,7 +246,7 @@ export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, ma
                 )}
                 {result && !stale && (
                     <Box component="span" sx={{ color: missed > 0 ? 'error.main' : 'text.primary' }}>
-                        <b>{missed}</b> of {result.verdict.limits} over their limit
+                        <b>{missed}</b> of {result.verdict.limits} over limit
                         {result.verdict.undecided > 0 && (
                             <Box component="span" sx={{ color: 'warning.main' }}>
                                 , <b>{result.verdict.undecided}</b> undecided
@@ -254,9 +254,11 @@ export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, ma
                         )}
                     </Box>
                 )}
-                <Box component="span" sx={{ color: 'text.secondary' }}>
-                    {revision.outline.parts.length} parts
-                </Box>
+                {(!result?.radiation || stale) && (
+                    <Box component="span" sx={{ color: 'text.secondary' }}>
+                        {revision.outline.parts.length} parts
+                    </Box>
+                )}
             </Stack>
         </Stack>
     );

@@ -99,10 +99,11 @@ export function Scene({ shown, outline, picture, grid, framed, drags, onSun, cal
         perspective,
         face,
         pointed,
+        byFinish,
         set,
         select,
     } = useScreen(
-        useShallow(({ stage, selection, hidden, lit, marked, tool, perspective, face, pointed, set, select }) => ({
+        useShallow(({ stage, selection, hidden, lit, marked, tool, perspective, face, pointed, byFinish, set, select }) => ({
             stage,
             selection,
             hidden,
@@ -112,6 +113,7 @@ export function Scene({ shown, outline, picture, grid, framed, drags, onSun, cal
             perspective,
             face,
             pointed,
+            byFinish,
             set,
             select,
         })),
@@ -121,6 +123,7 @@ export function Scene({ shown, outline, picture, grid, framed, drags, onSun, cal
     const picksFaces = stage === 'Load';
     const judging = stage === 'Judge';
     const sunny = stage === 'Load' && outline.sun !== null && outline.sun.flux > 0;
+    const sunlit = sunny && !byFinish;
     const [hovered, setHovered] = useState<{ part: string; name: string } | null>(null);
     // By value: an edit of a part brings a new outline, but must not move the camera.
     const space = useByValue(outline.space);
@@ -216,8 +219,9 @@ export function Scene({ shown, outline, picture, grid, framed, drags, onSun, cal
     return (
         <>
             <CameraRig box={space} perspective={perspective} />
-            <hemisphereLight args={['#ffffff', '#b9b2a4', sunny ? 1.45 : 1.7]} />
-            {sunny && outline.sun ? <SunLight outline={outline} onTurn={onSun} /> : <directionalLight position={[-1, -2, 4]} intensity={1.5} />}
+            <hemisphereLight args={['#ffffff', '#b9b2a4', sunlit ? 1.45 : 1.7]} />
+            {!sunlit && <directionalLight position={[-1, -2, 4]} intensity={1.5} />}
+            {sunny && <SunLight outline={outline} lights={sunlit} onTurn={onSun} />}
             {(!judging || partsLayer?.visible !== false) &&
                 outline.parts
                     .filter((part) => !hidden.includes(part.id))

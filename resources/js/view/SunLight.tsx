@@ -6,11 +6,13 @@ import { DirectionArrow } from './DirectionArrow';
 
 interface Props {
     outline: Outline;
+    /** Whether it lights the model; where colours mean something it only stands there. */
+    lights: boolean;
     onTurn: ((direction: readonly number[]) => Promise<unknown>) | undefined;
 }
 
 /** The sun: parallel light with the shadows that it casts, and an arrow that turns it. */
-export function SunLight({ outline, onTurn }: Props) {
+export function SunLight({ outline, lights, onTurn }: Props) {
     const { min, max } = useByValue(outline.space);
     const direction = useByValue(outline.sun?.direction ?? [0, 0, 1]);
     const [centre, radius] = useMemo(() => {
@@ -26,22 +28,24 @@ export function SunLight({ outline, onTurn }: Props) {
     return (
         <>
             <primitive object={target} />
-            <directionalLight
-                key={radius}
-                position={from}
-                target={target}
-                intensity={2.4}
-                color="#fff3d6"
-                castShadow
-                shadow-mapSize={[2048, 2048]}
-                shadow-camera-left={-radius}
-                shadow-camera-right={radius}
-                shadow-camera-top={radius}
-                shadow-camera-bottom={-radius}
-                shadow-camera-near={0.5 * radius}
-                shadow-camera-far={3.5 * radius}
-                shadow-normalBias={0.004 * radius}
-            />
+            {lights && (
+                <directionalLight
+                    key={radius}
+                    position={from}
+                    target={target}
+                    intensity={2.4}
+                    color="#fff3d6"
+                    castShadow
+                    shadow-mapSize={[2048, 2048]}
+                    shadow-camera-left={-radius}
+                    shadow-camera-right={radius}
+                    shadow-camera-top={radius}
+                    shadow-camera-bottom={-radius}
+                    shadow-camera-near={0.5 * radius}
+                    shadow-camera-far={3.5 * radius}
+                    shadow-normalBias={0.004 * radius}
+                />
+            )}
             <DirectionArrow name="sun" direction={direction} at={centre} length={1.15 * radius} comes={0.28} ink="#d98a1c" onTurn={onTurn} />
         </>
     );

@@ -108,15 +108,7 @@ export const PartMesh = memo(function PartMesh({
                 />
             )}
             {(!material || above !== null) && (
-                <mesh
-                    key="plain"
-                    userData={{ part: part.id }}
-                    geometry={geometry}
-                    renderOrder={above === null ? 0 : 2}
-                    castShadow
-                    receiveShadow
-                    {...handlers}
-                >
+                <mesh key="plain" userData={{ part: part.id }} geometry={geometry} renderOrder={above === null ? 0 : 2} castShadow receiveShadow {...handlers}>
                     <meshLambertMaterial
                         color={above !== null ? '#8d959a' : selected ? '#f0a03c' : colourOf(part)}
                         side={hollow ? BackSide : FrontSide}
