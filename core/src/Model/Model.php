@@ -125,7 +125,16 @@ final readonly class Model
     {
         $streams = $this->physics->hasFlow() ? array_filter($this->space->flows(), fn (FlowCondition $flow) => ! $flow->isWall()) : [];
 
-        return $streams !== [] || $this->holdsTemperature() || ($this->physics->radiates() && array_filter($this->parts, fn (Part $part): bool => ($this->emissivity($part) ?? 0.0) > 0.0) !== []);
+        return $streams !== [] || $this->holdsTemperature() || $this->radiatesOut();
+    }
+
+    /** Whether something radiates to the surroundings: where nothing is between the parts through any side but a mirror, else through what is open. */
+    private function radiatesOut(): bool
+    {
+        $isOpen = fn (FlowCondition $flow): bool => $this->space->fluid === null ? $flow->kind !== 'symmetry' : ! $flow->isWall();
+
+        return $this->physics->radiates() && array_filter($this->space->flows(), $isOpen) !== []
+            && array_filter($this->parts, fn (Part $part): bool => ($this->emissivity($part) ?? 0.0) > 0.0) !== [];
     }
 
     /** Emissivity of a part, or of one of its faces: its own, or that of its material; null where neither is known. */

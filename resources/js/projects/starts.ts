@@ -42,6 +42,7 @@ const board = (at: string[], size: [string, string]) => part('board', 'Board', {
 const processor = (at: string[], watts: string) =>
     part('processor', 'Processor', {
         shape: { kind: 'package', size: ['20 mm', '20 mm', '2 mm'], junctionToCase: '0.8 K/W', junctionToBoard: '4 K/W' },
+        surface: { finish: 'moulded' },
         at,
         power: watts,
     });
@@ -49,6 +50,7 @@ const processor = (at: string[], watts: string) =>
 const regulator = (at: string[], watts: string) =>
     part('regulator', 'Regulator', {
         shape: { kind: 'package', size: ['8 mm', '8 mm', '1.5 mm'], junctionToCase: '6 K/W', junctionToBoard: '9 K/W' },
+        surface: { finish: 'moulded' },
         at,
         power: watts,
     });
