@@ -196,7 +196,7 @@ final class SteadySolver
             $this->report('equations', 1.0, null);
             $rough = $change > ConductionSettings::ROUGH;
             // Where nothing heats, what passes between given temperatures.
-            $heat = max($system->watts, $temperature === null ? 0.0 : HeatBalance::of($system, $temperature, null)->passes);
+            $heat = $system->watts > 0.0 || $temperature === null ? $system->watts : HeatBalance::of($system, $temperature, null)->passes;
             $linear = $this->linear($system, $temperature, new Accuracy($rough ? ConductionSettings::ROUGH_RESIDUAL : $finest, $rough || $heat <= 0.0 ? INF : ConductionSettings::BALANCE * $heat, max(1, min(self::MOST_ITERATIONS, $most - $this->iterations))));
             $before = $temperature;
             $temperature = $system->temperatures($linear->x);
