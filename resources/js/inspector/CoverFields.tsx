@@ -1,4 +1,5 @@
 import type { SurfaceEntry } from '../model/finishes';
+import { numberOrText } from '../model/text';
 import { EditField } from './EditField';
 import { FinishFields } from './FinishFields';
 
@@ -45,7 +46,7 @@ export function CoverFields<T extends Cover>({ name, entry, sunny, disabled, sav
                     disabled={disabled}
                     save={(text) =>
                         save(`${name}: transmittance ${text}`, (e) =>
-                            text.trim() === '' ? without(e, 'transmittance') : { ...e, transmittance: Number.isNaN(Number(text)) ? text : Number(text) },
+                            text.trim() === '' ? without(e, 'transmittance') : { ...e, transmittance: numberOrText(text) },
                         )
                     }
                 />

@@ -3,6 +3,7 @@ import Typography from '@mui/material/Typography';
 import type { Outline } from '../api/types';
 import type { ModelDocument } from '../model/document';
 import { sunChoiceOf, sunOf, suns, withSun, type SunChoice, type SunEntry } from '../model/space';
+import { numberOrText } from '../model/text';
 import type { ModelEditor } from '../model/useModelEditor';
 import { number } from '../units/units';
 import { ChoiceField } from './ChoiceField';
@@ -18,8 +19,6 @@ interface Props {
 }
 
 const choices: Record<SunChoice, string> = { none: 'None', direction: 'By a direction', hour: 'By latitude, date and hour' };
-
-const plain = (text: string): string | number => (text.trim() === '' || Number.isNaN(Number(text)) ? text : Number(text));
 
 /** Degrees that the sun stands above the horizon. */
 function height(direction: readonly number[], gravity: readonly number[]): number {
@@ -39,7 +38,7 @@ export function SunFields({ document, sun, gravity, editor, disabled }: Props) {
             value={String(entry?.[key] ?? '')}
             hint={hint}
             disabled={disabled}
-            save={(text) => change(`${label.toLowerCase()} ${text}`, { [key]: key === 'date' ? text : plain(text) })}
+            save={(text) => change(`${label.toLowerCase()} ${text}`, { [key]: key === 'date' ? text : numberOrText(text) })}
         />
     );
     const vector = (key: 'direction' | 'north', given: readonly (string | number)[]) => (
@@ -50,7 +49,7 @@ export function SunFields({ document, sun, gravity, editor, disabled }: Props) {
                     label={axis}
                     value={String(given[n] ?? 0)}
                     disabled={disabled}
-                    save={(text) => change(`${key} ${axis} ${text}`, { [key]: [0, 1, 2].map((m) => (m === n ? plain(text) : (given[m] ?? 0))) })}
+                    save={(text) => change(`${key} ${axis} ${text}`, { [key]: [0, 1, 2].map((m) => (m === n ? numberOrText(text) : (given[m] ?? 0))) })}
                 />
             ))}
         </Box>

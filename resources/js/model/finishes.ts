@@ -1,6 +1,7 @@
 import type { Finish } from '../api/types';
 import { partEntry, withPartFields, type ModelDocument, type PartEntry } from './document';
 import { facesOf, withFace } from './heat';
+import { numberOrText } from './text';
 
 /** What a surface is for radiation, as the document has it: of a part, a face, or a wall of the space. */
 export interface SurfaceEntry {
@@ -40,7 +41,7 @@ export function chosen(choice: string, before: SurfaceEntry | undefined, library
 /** A surface with another value; an empty one is taken out, and a number is kept as one. */
 export function withValue(surface: SurfaceEntry | undefined, key: 'emissivity' | 'absorptivity', text: string): SurfaceEntry | undefined {
     const { [key]: _before, ...rest } = surface ?? {};
-    const value = text.trim() === '' ? rest : { ...rest, [key]: Number.isNaN(Number(text)) ? text : Number(text) };
+    const value = text.trim() === '' ? rest : { ...rest, [key]: numberOrText(text) };
     return Object.keys(value).length > 0 ? value : undefined;
 }
 
