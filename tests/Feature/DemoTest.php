@@ -38,9 +38,10 @@ final class DemoTest extends TestCase
     public function testMaterialsAndSchemaAreServed(): void
     {
         $this->getJson('/api/model-schema')->assertOk()->assertHeader('Content-Type', 'application/schema+json');
-        $finishes = $this->actingAs($this->user())->getJson('/api/finishes')->assertOk()->json();
+        $user = $this->user();
+        $finishes = $this->actingAs($user)->getJson('/api/finishes')->assertOk()->json();
         self::assertContains('anodised-black', array_column(is_array($finishes) ? $finishes : [], 'id'));
-        $materials = $this->actingAs($this->user())->getJson('/api/materials')->assertOk();
+        $materials = $this->actingAs($user)->getJson('/api/materials')->assertOk();
         self::assertContains('aluminium-6063', array_column(Nested::list($materials->json()), 'id'));
     }
 
