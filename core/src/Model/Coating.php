@@ -19,9 +19,10 @@ final readonly class Coating
     {
     }
 
-    public function withEmissivity(float $emissivity): self
+    /** The same surface with another emissivity and another absorptivity. */
+    public function having(float $emissivity, float $absorptivity): self
     {
-        return new self($emissivity, $this->absorptivity ?? $this->emissivity, $this->statesSun, $this->radiates);
+        return new self($emissivity, $absorptivity, $this->statesSun, $this->radiates);
     }
 
     /** Emissivity on a material; null where neither says it. */

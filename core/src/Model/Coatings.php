@@ -17,10 +17,16 @@ final readonly class Coatings
         return $this->faces[$face] ?? $this->all;
     }
 
-    /** Faces with a finish of their own keep it. */
-    public function withEmissivity(float $emissivity): self
+    /** @return list<string> faces with a finish of their own */
+    public function faces(): array
     {
-        return new self($this->all->withEmissivity($emissivity), $this->faces);
+        return array_keys($this->faces);
+    }
+
+    /** With another coating on a face, or beside the faces that have one of their own. */
+    public function with(?string $face, Coating $coating): self
+    {
+        return $face === null ? new self($coating, $this->faces) : new self($this->all, [...$this->faces, $face => $coating]);
     }
 
     public function areForSun(): bool

@@ -21,6 +21,12 @@ final readonly class Cover
         $this->absorptivity = $coating->absorptivityOn(null) ?? self::EMISSIVITY;
     }
 
+    /** The same with another emissivity and another absorptivity. */
+    public function having(float $emissivity, float $absorptivity): self
+    {
+        return new self(new Coating($emissivity, $absorptivity), $this->transmittance);
+    }
+
     /** Share of sunlight that passes where the side is open, or a wall. */
     public function transmittance(bool $isOpen): float
     {

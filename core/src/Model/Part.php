@@ -72,6 +72,12 @@ final readonly class Part
         return $this->coatings->of($face);
     }
 
+    /** @return list<string> faces with a finish of their own */
+    public function finishedFaces(): array
+    {
+        return $this->coatings->faces();
+    }
+
     /** Whether an absorptivity of sunlight of its own is stated, for the part or for one of its faces. */
     public function isForSun(): bool
     {
@@ -89,9 +95,10 @@ final readonly class Part
         return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withPower($power));
     }
 
-    public function withEmissivity(float $emissivity): self
+    /** With another finish of a face, or of all that have none of their own. */
+    public function withCoating(?string $face, Coating $coating): self
     {
-        return new self($this->called, $this->shape, $this->material, $this->coatings->withEmissivity($emissivity), $this->loads);
+        return new self($this->called, $this->shape, $this->material, $this->coatings->with($face, $coating), $this->loads);
     }
 
     /** @param callable(HeatCondition): HeatCondition $change */

@@ -32,6 +32,11 @@ final readonly class Patch
         return new self($this->min, $this->max, $heat($this->heat), $flow($this->flow), $this->cover, $this->round, $this->statesHeat);
     }
 
+    public function withCover(Cover $cover): self
+    {
+        return new self($this->min, $this->max, $this->heat, $this->flow, $cover, $this->round, $this->statesHeat);
+    }
+
     public function contains(float $a, float $b): bool
     {
         if ($a <= $this->min[0] || $a >= $this->max[0] || $b <= $this->min[1] || $b >= $this->max[1]) {

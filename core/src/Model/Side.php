@@ -31,6 +31,14 @@ final readonly class Side
         return new self($heat($this->heat), $flow($this->flow), array_map(fn (Patch $patch): Patch => $patch->with($heat, $flow), $this->patches), $this->cover, $this->statesHeat);
     }
 
+    /** The same with another cover on one of its patches, or beside them. */
+    public function withCover(?int $patch, Cover $cover): self
+    {
+        $patches = array_map(fn (Patch $own, int $index): Patch => $index === $patch ? $own->withCover($cover) : $own, $this->patches, array_keys($this->patches));
+
+        return new self($this->heat, $this->flow, $patches, $patch === null ? $cover : $this->cover, $this->statesHeat);
+    }
+
     /** @return non-empty-list<FlowCondition> of the side and its patches */
     public function flows(): array
     {

@@ -13,6 +13,7 @@ use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\Heat\SurfaceNodes;
 use Foehn\Physics\PhysicsException;
 use Foehn\Physics\Radiation\Enclosure;
+use Foehn\Physics\Radiation\LightResponse;
 use Foehn\Physics\Radiation\LinkStore;
 
 /** The heat equation of a model on its grid, and everything that follows the temperatures and acts back on them. Drivers say when; this says what. */
@@ -50,6 +51,25 @@ final class Coupling
     public function currents(): ?Currents
     {
         return $this->currents?->currents();
+    }
+
+    /** What the light between surfaces answers to changes about the state of a system; null where they do not radiate to each other. */
+    public function lightResponse(HeatSystem $system): ?LightResponse
+    {
+        return $this->radiation?->response($system);
+    }
+
+    /**
+     * How the light between the surfaces differs in a like model where the cells keep their temperatures (see RadiationExchange).
+     *
+     * @param HeatSystem $own of this model
+     * @param HeatSystem $system of the like one
+     * @param array<int, float> $temperature of the cells, K
+     * @return array<int, float> W/m2 by element; none where it does not
+     */
+    public function lightMore(HeatSystem $own, HeatSystem $system, Model $other, array $temperature): array
+    {
+        return $this->radiation?->lightMore($own, $system, $other, $temperature) ?? [];
     }
 
     /** What surfaces see of each other; null where they do not radiate to each other. */

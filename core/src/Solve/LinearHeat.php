@@ -6,6 +6,7 @@ namespace Foehn\Solve;
 
 use Foehn\Model\Model;
 use Foehn\Numerics\Accuracy;
+use Foehn\Numerics\Anderson;
 use Foehn\Numerics\LinearSolver;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\StencilSolver;
@@ -16,6 +17,7 @@ use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\Heat\ConductivityChange;
 use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\PhysicsException;
+use Foehn\Physics\Radiation\LightResponse;
 use Foehn\Physics\Radiation\LinkStore;
 
 /**
@@ -33,7 +35,14 @@ final class LinearHeat
 
     private const MOST_ITERATIONS = 300;
 
+    /** Of the change of the light between surfaces from one solution to the next. */
+    private const LIGHT = 1e-5;
+
+    private const MOST_LIGHTS = 60;
+
     private ?LinearSolver $transposed = null;
+
+    private readonly ?LightResponse $light;
 
     /** @var array<int, float> s - A T of the state, W per padded cell */
     private readonly array $own;
@@ -50,6 +59,7 @@ final class LinearHeat
         public readonly float $richardson = 0.0,
     ) {
         $this->own = $this->left($state->system);
+        $this->light = $coupling->lightResponse($state->system);
     }
 
     /** @throws PhysicsException */
@@ -87,7 +97,9 @@ final class LinearHeat
             $change = Vectors::plus($change, 1.0, $this->solver->energy->enteringMore($openings));
         }
 
-        return $change;
+        $light = $this->light === null ? [] : $this->coupling->lightMore($this->state->system, $system, $other, $this->state->temperature);
+
+        return $light === [] ? $change : Vectors::plus($change, 1.0, $this->light->caused($light));
     }
 
     /**
@@ -99,7 +111,7 @@ final class LinearHeat
      */
     public function answer(array $residual): array
     {
-        return array_slice($this->solved($this->solver, $residual), $this->state->system->stencil->pad, $this->state->grid->count());
+        return array_slice($this->solved($this->solver, $residual, false), $this->state->system->stencil->pad, $this->state->grid->count());
     }
 
     /**
@@ -116,15 +128,43 @@ final class LinearHeat
             $asked[$this->state->system->stencil->pad + $cell] += $weight;
         }
 
-        return $this->solved($this->transposed ??= $this->solver->transposed(), $asked);
+        return $this->solved($this->transposed ??= $this->solver->transposed(), $asked, true);
     }
 
     /**
+     * With the light between surfaces following the temperatures, by fixed points.
+     *
      * @param array<int, float> $b padded
      * @return array<int, float> padded
      * @throws PhysicsException
      */
-    private function solved(LinearSolver $solver, array $b): array
+    private function solved(LinearSolver $solver, array $b, bool $transposed): array
+    {
+        $x = $this->atLight($solver, $b, Stencil::zeros($this->state->system->stencil->cells));
+        if ($this->light === null) {
+            return $x;
+        }
+        $light = $this->light->none();
+        $anderson = new Anderson(0);
+        for ($n = 0; $n < self::MOST_LIGHTS; $n++) {
+            $next = $this->light->follows($x, $light, $transposed);
+            $open = Vectors::distance($next, $light);
+            if ($open <= self::LIGHT * Vectors::amount($next)) {
+                return $x;
+            }
+            [$light] = $anderson->next([$light], [$next], [1.0]);
+            $x = $this->atLight($solver, Vectors::plus($b, 1.0, $this->light->watts($light, $transposed)), $x);
+        }
+        throw new PhysicsException(sprintf('the linearised equations of radiation did not come to an end in %d iterations', self::MOST_LIGHTS));
+    }
+
+    /**
+     * @param array<int, float> $b padded
+     * @param array<int, float> $begin padded
+     * @return array<int, float> padded
+     * @throws PhysicsException
+     */
+    private function atLight(LinearSolver $solver, array $b, array $begin): array
     {
         $system = $this->state->system;
         $onFlow = $this->solver instanceof CarriedHeat;
@@ -132,7 +172,7 @@ final class LinearHeat
         if (Vectors::norm($b) <= 0.0) {
             return $b;
         }
-        $solution = $solver->solve($b, Stencil::zeros($system->stencil->cells), new Accuracy($onFlow ? self::RESIDUAL_ON_FLOW : self::RESIDUAL, mostIterations: self::MOST_ITERATIONS));
+        $solution = $solver->solve($b, $begin, new Accuracy($onFlow ? self::RESIDUAL_ON_FLOW : self::RESIDUAL, mostIterations: self::MOST_ITERATIONS));
         if (! $solution->converged) {
             throw new PhysicsException(sprintf('the linearised equations of heat did not come to an end: the residual stayed at %.1e after %d iterations', $solution->residual, $solution->iterations));
         }

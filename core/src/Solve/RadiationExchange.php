@@ -6,14 +6,18 @@ namespace Foehn\Solve;
 
 use Closure;
 use Foehn\Grid\SurfaceElements;
+use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
 use Foehn\Numerics\Anderson;
 use Foehn\Physics\Heat\HeatEquation;
+use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\Heat\SurfaceNodes;
 use Foehn\Physics\Radiation\CavityFaces;
 use Foehn\Physics\Radiation\Emission;
 use Foehn\Physics\Radiation\Emitters;
 use Foehn\Physics\Radiation\Enclosure;
+use Foehn\Physics\Radiation\LightResponse;
+use Foehn\Physics\Radiation\Links;
 use Foehn\Physics\Radiation\LinkStore;
 use Foehn\Physics\Radiation\Sunlight;
 use Foehn\Physics\Radiation\SurfaceFinishes;
@@ -29,6 +33,12 @@ final class RadiationExchange implements Exchange
 
     private readonly ?CavityFaces $faces;
 
+    private readonly ?Links $links;
+
+    private readonly Voxels $voxels;
+
+    private readonly Model $model;
+
     private readonly SurfaceElements $elements;
 
     private Anderson $anderson;
@@ -40,18 +50,19 @@ final class RadiationExchange implements Exchange
     public function __construct(HeatEquation $heat, private readonly Closure $surfaces, LinkStore $store)
     {
         [$model, $elements, $voxels] = [$heat->model, $heat->elements, $heat->voxels];
-        $this->elements = $elements;
+        [$this->elements, $this->voxels] = [$elements, $voxels];
         $finishes = new SurfaceFinishes($model, $elements, $voxels);
         $between = $model->physics->radiation === 'surfaces';
         $sun = $model->surroundings->sun;
         $faces = new CavityFaces($model, $voxels, $elements, $finishes);
         $links = $between ? $store->of($voxels->grid, $faces) : null;
+        [$this->model, $this->links] = [$model, $links];
         $this->faces = $between ? $faces : null;
-        $this->emission = $this->emissionOf($heat, $finishes);
+        $this->emission = $this->emissionOf($model, $elements, $finishes);
         $this->enclosure = $links === null ? null : new Enclosure($faces, $links, $elements, $this->emission->emissivity, self::light($model));
-        $this->sunlight = $sun === null ? null : new Sunlight($model, $sun, $voxels->grid, $elements, $finishes, $faces, $between ? [] : $this->emitters($heat), $links);
+        $this->sunlight = $sun === null ? null : new Sunlight($model, $sun, $voxels->grid, $elements, $finishes, $faces, $between ? [] : $this->emitters($model, $elements), $links);
         $this->anderson = new Anderson(1);
-        $this->addAll($heat, $this->emission);
+        self::addAll($heat, $this->emission, $this->sunlight);
     }
 
     public function followsTemperature(): bool
@@ -97,8 +108,48 @@ final class RadiationExchange implements Exchange
     /** Adds to the heat of a like model what its surfaces do at the temperatures, and in the light, of these. */
     public function addTo(HeatEquation $heat): void
     {
-        $other = $this->emissionOf($heat, new SurfaceFinishes($heat->model, $heat->elements, $heat->voxels));
-        $this->addAll($heat, $this->emission->like($other, $this->enclosure !== null));
+        $finishes = new SurfaceFinishes($heat->model, $heat->elements, $this->voxels);
+        self::addAll($heat, $this->emission->like($this->emissionOf($heat->model, $heat->elements, $finishes), $this->enclosure !== null), $this->sunlight?->on($finishes));
+    }
+
+    /** What the light between surfaces answers to changes about a state; null where only the surroundings are seen. */
+    public function response(HeatSystem $system): ?LightResponse
+    {
+        return $this->enclosure === null ? null : new LightResponse($this->enclosure, $this->emission, $system->surfaces, $system->stencil->pad, $system->stencil->cells);
+    }
+
+    /**
+     * How the light on the surfaces differs in a like model where the cells keep their temperatures: by its finishes and surroundings,
+     * and by what else its surfaces are joined to.
+     *
+     * @param HeatSystem $own of this model
+     * @param HeatSystem $system of the like one
+     * @param array<int, float> $temperature of the cells, K
+     * @return array<int, float> W/m2 by element; none where it does not
+     */
+    public function lightMore(HeatSystem $own, HeatSystem $system, Model $model, array $temperature): array
+    {
+        if ($this->enclosure === null || $this->faces === null || $this->links === null) {
+            return [];
+        }
+        $elements = $system->surfaces->elements;
+        $emissivity = $this->emissionOf($model, $elements, new SurfaceFinishes($model, $elements, $this->voxels))->emissivity;
+        $now = $then = [];
+        foreach ($this->emission->about as $e => $about) {
+            $now[$e] = Emission::SIGMA * $about ** 4;
+            $then[$e] = $now[$e] + 4.0 * Emission::SIGMA * $about ** 3 * ($system->surfaces->surfaceTemperature($e, $temperature) - $own->surfaces->surfaceTemperature($e, $temperature));
+        }
+        if ($emissivity === $this->emission->emissivity && self::light($model) === self::light($this->model) && $then === $now) {
+            return [];
+        }
+        $more = (new Enclosure($this->faces, $this->links, $this->elements, $emissivity, self::light($model)))->light($then, self::light($model));
+
+        $before = $this->enclosure->light($now, self::light($this->model));
+        foreach ($before as $e => $light) {
+            $more[$e] -= $light;
+        }
+
+        return $more;
     }
 
     /** What surfaces see of each other; null where only the surroundings are seen. */
@@ -107,11 +158,11 @@ final class RadiationExchange implements Exchange
         return $this->enclosure;
     }
 
-    private function addAll(HeatEquation $heat, Emission $emission): void
+    private static function addAll(HeatEquation $heat, Emission $emission, ?Sunlight $sunlight): void
     {
         $heat->add($emission);
-        if ($this->sunlight !== null) {
-            $heat->add($this->sunlight);
+        if ($sunlight !== null) {
+            $heat->add($sunlight);
         }
     }
 
@@ -120,11 +171,10 @@ final class RadiationExchange implements Exchange
         return Emission::SIGMA * $model->surroundings->radiant() ** 4;
     }
 
-    private function emissionOf(HeatEquation $heat, SurfaceFinishes $finishes): Emission
+    private function emissionOf(Model $model, SurfaceElements $elements, SurfaceFinishes $finishes): Emission
     {
-        [$model, $elements] = [$heat->model, $heat->elements];
         $own = $outer = [];
-        foreach ($this->emitters($heat) as $e) {
+        foreach ($this->emitters($model, $elements) as $e) {
             if ($finishes->emissivity[$e] <= 0.0) {
                 continue;
             }
@@ -141,8 +191,8 @@ final class RadiationExchange implements Exchange
     }
 
     /** @return list<int> */
-    private function emitters(HeatEquation $heat): array
+    private function emitters(Model $model, SurfaceElements $elements): array
     {
-        return $this->faces === null ? Emitters::outside($heat->model, $heat->elements, $heat->voxels) : Emitters::all($heat->elements, $this->faces);
+        return $this->faces === null ? Emitters::outside($model, $elements, $this->voxels) : Emitters::all($elements, $this->faces);
     }
 }

@@ -10,8 +10,8 @@ use Foehn\Model\Model;
 /** Something of a design that can be changed: what it is now, how far it is asked to go, and the model with it changed. */
 final readonly class Parameter
 {
-    /** What there is: watts of a part, the surroundings, other temperatures that something is held at, conductivity of a material, emissivity of a part, and resistances and coefficients of a face, a side or a package. */
-    public const KINDS = ['power', 'ambient', 'givenTemperature', 'conductivity', 'emissivity', 'contactResistance', 'convectionCoefficient', 'junctionToCase', 'junctionToBoard'];
+    /** What there is: watts of a part, the surroundings, other temperatures that something is held at, conductivity of a material, emissivity and absorptivity of sunlight of a surface, and resistances and coefficients of a face, a side or a package. */
+    public const KINDS = ['power', 'ambient', 'givenTemperature', 'conductivity', 'emissivity', 'absorptivity', 'contactResistance', 'convectionCoefficient', 'junctionToCase', 'junctionToBoard'];
 
     /**
      * @param string $kind one of KINDS

@@ -27,7 +27,7 @@ final readonly class Parameters
     /** @return list<Parameter> */
     public function all(): array
     {
-        return [...$this->powers(), ...$this->temperatures(), ...$this->conductivities(), ...$this->emissivities(), ...$this->atFaces(), ...$this->atSides(), ...$this->packages()];
+        return [...$this->powers(), ...$this->temperatures(), ...$this->conductivities(), ...(new SurfaceParameters($this->model, self::SHARE))->all(), ...$this->atFaces(), ...$this->atSides(), ...$this->packages()];
     }
 
     /** @return list<Parameter> watts of the parts that have any */
@@ -74,21 +74,6 @@ final readonly class Parameters
                 [$x, $y, $z] = $material->conductivity;
                 $one = $x->isConstant() && $x->points[0][1] === $y->points[0][1] && $x->points[0][1] === $z->points[0][1];
                 $parameters[] = new Parameter('conductivity', $id, null, $one ? $x->points[0][1] : null, 'W/m/K', self::SHARE, fn (float $by): Model => $this->model->withMaterial($material->conducting(1.0 + $by)));
-            }
-        }
-
-        return $parameters;
-    }
-
-    /** @return list<Parameter> of the parts that radiate, as far up as an emissivity goes */
-    private function emissivities(): array
-    {
-        $parameters = [];
-        foreach ($this->model->physics->radiates() ? $this->model->parts : [] as $part) {
-            $emissivity = $this->model->emissivity($part) ?? 0.0;
-            if ($emissivity > 0.0 && $emissivity < 1.0) {
-                $change = fn (float $by): Model => $this->withPart($part, fn (Part $own): Part => $own->withEmissivity((1.0 + $by) * $emissivity));
-                $parameters[] = new Parameter('emissivity', $part->id, null, $emissivity, '', min(self::SHARE, 1.0 / $emissivity - 1.0), $change);
             }
         }
 

@@ -8,6 +8,7 @@ use Foehn\Model\Model;
 use Foehn\Observe\Readings;
 use Foehn\Observe\State;
 use Foehn\Physics\PhysicsException;
+use Foehn\Physics\Radiation\LinkStore;
 use Foehn\Solve\LinearHeat;
 use Foehn\Solve\SteadySolver;
 use Foehn\Study\Parameters;
@@ -37,6 +38,65 @@ final class SensitivitiesTest extends TestCase
         $this->compare($heat, ['l-converter-b', 'l-lid'], fn (Model $changed): State => (new SteadySolver($changed))->solve()->state, every: 16);
     }
 
+    /** Radiation to the surroundings is linear about the temperatures, and sunlight is a given heat. */
+    public function testAgreesWithFiniteDifferencesInTheSun(): void
+    {
+        $heat = (new SteadySolver(Models::read(self::inTheSun())))->linearised();
+        $kinds = $this->compare($heat, ['hot'], fn (Model $changed): State => (new SteadySolver($changed))->solve()->state);
+
+        self::assertEqualsCanonicalizing(['ambient', 'power', 'emissivity', 'absorptivity', 'convectionCoefficient'], $kinds['hot']);
+        $helps = (new Sensitivities($heat))->of($heat->state->model->limits[0]);
+        $faces = array_map(fn (array $row): string => "$row[kind] $row[of] $row[face]", $helps);
+        foreach (['emissivity block ', 'emissivity block z+', 'absorptivity block z+'] as $finish) {
+            self::assertContains($finish, $faces);
+        }
+    }
+
+    /** Two plates in a closed box light each other and its walls: their light follows every temperature. */
+    public function testAgreesWithFiniteDifferencesBetweenSurfaces(): void
+    {
+        $links = new LinkStore();
+        $heat = (new SteadySolver(Models::read(self::plates()), links: $links))->linearised();
+        $kinds = $this->compare($heat, ['hot', 'cold'], fn (Model $changed): State => (new SteadySolver($changed, links: $links))->solve()->state, every: 4, far: 0.4);
+
+        self::assertEqualsCanonicalizing(['power', 'emissivity', 'convectionCoefficient'], $kinds['cold']);
+    }
+
+    /** @return array<string, mixed> */
+    private static function plates(): array
+    {
+        $plate = fn (string $id, float $z, float $emissivity): array => ['id' => $id, 'shape' => ['kind' => 'block', 'size' => [0.06, 0.06, 0.005]], 'at' => [0.02, 0.02, $z], 'material' => 'aluminium-6063', 'surface' => ['emissivity' => $emissivity]];
+        $limit = fn (string $id): array => ['id' => $id, 'name' => $id, 'of' => ['part' => $id], 'atMost' => '90 degC'];
+
+        return [
+            'format' => 'foehn-model', 'version' => 1, 'name' => 'Plates', 'physics' => ['flow' => 'none', 'radiation' => 'surfaces'],
+            'materials' => ['gas' => ['fluid' => true, 'conductivity' => 0.026, 'density' => 1.2, 'viscosity' => 1.8e-5, 'specificHeat' => 1005, 'expansion' => 0.0034]],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.1, 0.1, 0.06]], 'fluid' => 'gas', 'sides' => array_fill_keys(['x-', 'x+', 'y-', 'y+', 'z-', 'z+'], ['kind' => 'wall', 'heat' => ['kind' => 'film', 'coefficient' => 8], 'surface' => ['emissivity' => 0.8]])],
+            'parts' => [[...$plate('hot', 0.02, 0.5), 'power' => '5 W'], $plate('cold', 0.04, 0.3)],
+            'limits' => [$limit('hot'), $limit('cold')],
+            'analysis' => ['grid' => ['cells' => [10, 10, 12]]],
+        ];
+    }
+
+    /** @return array<string, mixed> a block in the noon sun, white above and bare elsewhere */
+    private static function inTheSun(): array
+    {
+        $film = ['heat' => ['kind' => 'film', 'coefficient' => 5]];
+
+        return [
+            'format' => 'foehn-model', 'version' => 1, 'name' => 'In the sun', 'physics' => ['flow' => 'none', 'radiation' => 'surroundings'],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.08, 0.06, 0.02]]],
+            'surroundings' => ['sun' => ['direction' => [0.3, 0.2, 1], 'flux' => 900, 'diffuse' => 100]],
+            'parts' => [[
+                'id' => 'block', 'shape' => ['kind' => 'block', 'size' => [0.08, 0.06, 0.02]], 'at' => [0, 0, 0], 'material' => 'aluminium-6063', 'power' => '3 W',
+                'surface' => ['emissivity' => 0.5, 'absorptivity' => 0.6],
+                'faces' => ['z+' => [...$film, 'surface' => ['emissivity' => 0.9, 'absorptivity' => 0.3]], 'x+' => $film, 'y+' => $film],
+            ]],
+            'limits' => [['id' => 'hot', 'name' => 'Hot', 'of' => ['part' => 'block'], 'atMost' => '80 degC']],
+            'analysis' => ['grid' => ['cells' => [12, 9, 6]]],
+        ];
+    }
+
     public function testNamesTheLimitWithTheLeastMargin(): void
     {
         $heat = Duct::heat(Duct::model());
@@ -64,9 +124,10 @@ final class SensitivitiesTest extends TestCase
     /**
      * @param non-empty-list<string> $ids of limits
      * @param callable(Model): State $solve
+     * @param float $far how far each parameter is moved to both sides, as a share of its step
      * @return array<string, list<string>> kinds of parameters that do something, by limit
      */
-    private function compare(LinearHeat $heat, array $ids, callable $solve, int $every = 1): array
+    private function compare(LinearHeat $heat, array $ids, callable $solve, int $every = 1, float $far = 0.05): array
     {
         $sensitivities = new Sensitivities($heat);
         $limits = $rows = [];
@@ -84,7 +145,7 @@ final class SensitivitiesTest extends TestCase
                 continue;
             }
             $key = self::key($parameter->kind, $parameter->of, $parameter->face, $parameter->value);
-            $by = 0.05 * abs($parameter->step);
+            $by = $far * abs($parameter->step);
             [$more, $less] = [new Readings($solve(($parameter->changed)($by))), new Readings($solve(($parameter->changed)(-$by)))];
             foreach ($limits as $id => $limit) {
                 $told = $rows[$id][$key] ?? 0.0;

@@ -29,7 +29,9 @@ export function whatHelps({ kind, of, face, value }: Help, outline: Outline, uni
         case 'conductivity':
             return `Conductivity of ${name}`;
         case 'emissivity':
-            return `Emissivity of ${name}`;
+            return `Emissivity of ${place}`;
+        case 'absorptivity':
+            return `Absorptivity of sunlight of ${place}`;
         case 'contactResistance':
             return `Contact resistance of ${place}`;
         case 'convectionCoefficient':

@@ -311,6 +311,12 @@ final class SurfaceNodes implements Contribution
         return 1.0 - ($this->conductance[$e] + ($this->lost[$e] ?? 0.0)) * $this->half[$e] / $this->elements->area[$e];
     }
 
+    /** K that a watt at the surface of an element warms it by, with the cells on both sides as they are. */
+    public function warmedBy(int $e): float
+    {
+        return $this->shareOfCell($e) * $this->half[$e] / $this->elements->area[$e];
+    }
+
     /**
      * Temperature of the surface at an element, K.
      *

@@ -36,9 +36,20 @@ final readonly class Enclosure
      */
     public function irradiation(array $about): array
     {
-        $emission = $this->emission($about);
-        $light = $this->radiosity->irradiation($emission);
-        $found = array_map(fn (): float => $this->radiant, $about);
+        return $this->light(self::power($about), $this->radiant);
+    }
+
+    /**
+     * The light that follows from any emission, over all reflections: linear in both.
+     *
+     * @param array<int, float> $power W/m2 that each element would emit if it were black
+     * @param float $radiant W/m2 of the surroundings
+     * @return array<int, float> irradiation of each element, W/m2; of those that are outside that of the surroundings
+     */
+    public function light(array $power, float $radiant): array
+    {
+        $light = $this->radiosity->irradiation($this->emission($power, $radiant));
+        $found = array_map(fn (): float => $radiant, $power);
         foreach ($this->faces->patch as $face => $patch) {
             $e = $this->faces->element[$face];
             if (isset($this->emissivity[$e])) {
@@ -50,15 +61,24 @@ final readonly class Enclosure
     }
 
     /**
-     * @param array<int, float> $about K of each element
-     * @return array<int, float> sigma T^4 of each patch, W/m2
+     * @param array<int, float> $about K
+     * @return array<int, float> sigma T^4, W/m2
      */
-    private function emission(array $about): array
+    private static function power(array $about): array
+    {
+        return array_map(fn (float $one): float => Emission::SIGMA * $one ** 4, $about);
+    }
+
+    /**
+     * @param array<int, float> $power W/m2 that each element would emit if it were black
+     * @return array<int, float> the same of each patch, W/m2
+     */
+    private function emission(array $power, float $radiant): array
     {
         $emission = array_map(fn (): float => 0.0, $this->faces->areas);
         foreach ($this->faces->patch as $face => $patch) {
             $e = $this->faces->element[$face];
-            $emission[$patch] += $this->shares[$face] * ($e === SurfaceElements::NONE ? $this->radiant : Emission::SIGMA * ($about[$e] ?? 0.0) ** 4);
+            $emission[$patch] += $this->shares[$face] * ($e === SurfaceElements::NONE ? $radiant : $power[$e] ?? 0.0);
         }
 
         return $emission;
@@ -80,7 +100,7 @@ final readonly class Enclosure
             $e = $this->faces->element[$face];
             $of[$patch] = $e === SurfaceElements::NONE ? $surroundings : $bodies[$e];
         }
-        $emission = $this->emission($about);
+        $emission = $this->emission(self::power($about), $this->radiant);
         $sent = [];
         foreach (array_unique($of) as $body) {
             $alone = [];

@@ -36,24 +36,29 @@ final class Sunlight implements SurfaceContribution
     /** @var array<int, float> W/m2 that meets each element, direct and diffuse */
     private array $incident = [];
 
+    /** @var array<int, float> W/m2 on the faces that the sun reaches */
+    private readonly array $direct;
+
     /**
      * @param list<int> $outside elements that see the surroundings alone
      * @param ?Links $links what patches see of each other; null where only the surroundings are seen
      */
-    public function __construct(private readonly Model $model, private readonly Sun $sun, Grid $grid, private readonly SurfaceElements $elements, private readonly SurfaceFinishes $finishes, CavityFaces $faces, array $outside, ?Links $links)
+    public function __construct(private readonly Model $model, private readonly Sun $sun, Grid $grid, private readonly SurfaceElements $elements, private SurfaceFinishes $finishes, private readonly CavityFaces $faces, private readonly array $outside, private readonly ?Links $links)
     {
-        $this->outer($outside, $links === null);
-        $direct = $this->direct($grid, $faces);
-        $diffuse = $links === null ? [] : $this->diffuse($faces, $links, $direct);
-        foreach ($faces->element as $face => $e) {
-            if ($e === SurfaceElements::NONE) {
-                continue;
-            }
-            $light = ($direct[$face] ?? 0.0) * $elements->area[$e] + ($diffuse[$faces->patch[$face]] ?? 0.0) * $faces->area[$face];
-            if ($light > 0.0) {
-                $this->add($e, $light / $elements->area[$e], $this->takenUp($faces, $face) * $light);
-            }
+        $this->direct = $this->direct($grid, $faces);
+        $this->shine();
+    }
+
+    /** The same sun on a like model with other finishes. */
+    public function on(SurfaceFinishes $finishes): self
+    {
+        $other = clone $this;
+        if ($finishes->absorptivity !== $this->finishes->absorptivity) {
+            $other->finishes = $finishes;
+            $other->shine();
         }
+
+        return $other;
     }
 
     public function addToSurfaces(SurfaceNodes $nodes): void
@@ -63,18 +68,30 @@ final class Sunlight implements SurfaceContribution
         }
     }
 
+    private function shine(): void
+    {
+        $this->absorbed = $this->incident = [];
+        $this->outer();
+        $diffuse = $this->links === null ? [] : $this->diffuse($this->links);
+        foreach ($this->faces->element as $face => $e) {
+            if ($e === SurfaceElements::NONE) {
+                continue;
+            }
+            $light = ($this->direct[$face] ?? 0.0) * $this->elements->area[$e] + ($diffuse[$this->faces->patch[$face]] ?? 0.0) * $this->faces->area[$face];
+            if ($light > 0.0) {
+                $this->add($e, $light / $this->elements->area[$e], $this->takenUp($face) * $light);
+            }
+        }
+    }
+
     private function add(int $e, float $flux, float $watts): void
     {
         $this->absorbed[$e] = ($this->absorbed[$e] ?? 0.0) + $watts;
         $this->incident[$e] = ($this->incident[$e] ?? 0.0) + $flux;
     }
 
-    /**
-     * What looks out of the space at its sides, and, where only the surroundings are seen, the diffuse light on all that sees them.
-     *
-     * @param list<int> $outside
-     */
-    private function outer(array $outside, bool $alone): void
+    /** What looks out of the space at its sides, and, where only the surroundings are seen, the diffuse light on all that sees them. */
+    private function outer(): void
     {
         foreach ($this->elements->side as $e => $side) {
             if ($side < 0 || $this->elements->condition[$e]->kind !== 'film') {
@@ -83,10 +100,10 @@ final class Sunlight implements SurfaceContribution
             $towards = $this->sun->direction[$side >> 1] * ($side % 2 === 1 ? 1.0 : -1.0);
             $flux = $this->sun->flux * max(0.0, $towards) + $this->sun->diffuse;
             $cover = $this->elements->part[$e] < 0 ? $this->cover($e) : null;
-            $this->add($e, $flux, $flux * $this->elements->area[$e] * ($cover === null ? $this->finishes->absorptivity[$e] : (1.0 - $cover->transmittance(false)) * $cover->absorptivity));
+            $this->add($e, $flux, $flux * $this->elements->area[$e] * (1.0 - ($cover?->transmittance(false) ?? 0.0)) * $this->finishes->absorptivity[$e]);
         }
-        if ($alone) {
-            foreach ($outside as $e) {
+        if ($this->links === null) {
+            foreach ($this->outside as $e) {
                 if ($this->elements->side[$e] < 0) {
                     $this->add($e, $this->sun->diffuse, $this->finishes->absorptivity[$e] * $this->sun->diffuse * $this->elements->area[$e] / $this->finishes->steps[$e]);
                 }
@@ -100,9 +117,9 @@ final class Sunlight implements SurfaceContribution
     }
 
     /** Share of the light on a face that the surface keeps; what a wall of glass lets pass it does not. */
-    private function takenUp(CavityFaces $faces, int $face): float
+    private function takenUp(int $face): float
     {
-        return (1.0 - ($faces->transmittance[$face] ?? 0.0)) * $this->finishes->absorptivity[$faces->element[$face]];
+        return (1.0 - ($this->faces->transmittance[$face] ?? 0.0)) * $this->finishes->absorptivity[$this->faces->element[$face]];
     }
 
     /** @return array<int, float> W/m2 on the faces that the sun reaches */
@@ -136,20 +153,20 @@ final class Sunlight implements SurfaceContribution
     /**
      * What is reflected, and what comes from all around through the openings.
      *
-     * @param array<int, float> $direct W/m2 on the faces of the grid
      * @return list<float> W/m2 on the patches
      */
-    private function diffuse(CavityFaces $faces, Links $links, array $direct): array
+    private function diffuse(Links $links): array
     {
+        $faces = $this->faces;
         $source = $absorptivity = array_map(fn (): float => 0.0, $faces->areas);
         foreach ($faces->patch as $face => $patch) {
             $e = $faces->element[$face];
             $passes = $faces->transmittance[$face] ?? 0.0;
             $share = $faces->area[$face] / $faces->areas[$patch];
-            $absorptivity[$patch] += $share * ($e === SurfaceElements::NONE ? 1.0 : $passes + $this->takenUp($faces, $face));
+            $absorptivity[$patch] += $share * ($e === SurfaceElements::NONE ? 1.0 : $passes + $this->takenUp($face));
             $source[$patch] += $share * $passes * $this->sun->diffuse;
-            if (isset($direct[$face])) {
-                $source[$patch] += (1.0 - $passes - $this->takenUp($faces, $face)) * $direct[$face] * $this->elements->area[$e] / $faces->areas[$patch];
+            if (isset($this->direct[$face])) {
+                $source[$patch] += (1.0 - $passes - $this->takenUp($face)) * $this->direct[$face] * $this->elements->area[$e] / $faces->areas[$patch];
             }
         }
         $absorptivity = array_map(fn (float $one): float => max(self::WHITE, min(1.0, $one)), $absorptivity);
