@@ -80,6 +80,7 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
         Route::get('runs/{run}/pictures/{picture}/vtk/{what}', [RunController::class, 'export'])->whereIn('what', ['grid', 'surfaces'])->can('view', 'run');
         Route::get('runs/{run}/pictures/{picture}/isosurface', [RunController::class, 'isosurface'])->can('view', 'run');
         Route::post('runs/{run}/pictures/{picture}/streamlines', [RunController::class, 'streamlines'])->can('view', 'run');
+        Route::post('runs/{run}/pictures/{picture}/vtk/streamlines', [RunController::class, 'exportStreamlines'])->can('view', 'run');
         Route::post('runs/{run}/report', ReportController::class)->can('view', 'run');
         Route::get('runs/{run}/influence', [InfluenceController::class, 'show'])->can('view', 'run');
         Route::post('runs/{run}/influence', [InfluenceController::class, 'store'])->can('update', 'run');

@@ -107,6 +107,7 @@ final class RunTest extends TestCase
         $this->get("/api/runs/$run->id/pictures/1/vtk/else")->assertNotFound();
         $this->getJson("/api/runs/$run->id/pictures/1/isosurface?field=humidity&value=1&in=solid")->assertUnprocessable();
         $this->postJson("/api/runs/$run->id/pictures/1/streamlines", ['seeds' => [[0, 0, 0]]])->assertUnprocessable()->assertJsonPath('message', fn (string $message): bool => str_contains($message, 'faceVelocity'));
+        $this->postJson("/api/runs/$run->id/pictures/1/vtk/streamlines", ['seeds' => [[0, 0, 0]]])->assertUnprocessable();
         $this->postJson("/api/runs/$run->id/pictures/1/streamlines", ['seeds' => [[0, 0]]])->assertUnprocessable();
     }
 

@@ -120,19 +120,27 @@ final class RunController
     /** Streamlines through points: their number and the points of each as uint32, then x, y, z in m and the time in s of every point as float32. */
     public function streamlines(Request $request, Run $run, int $picture): Response
     {
-        $request->validate(['seeds' => ['required', 'array', 'max:' . self::MOST_LINES], 'seeds.*' => ['array', 'size:3'], 'seeds.*.*' => ['numeric'], 'back' => ['boolean']]);
-        $streamlines = $this->files->picture($run, $picture)->streamlines();
-        $counts = $points = [];
-        /** @var array{float, float, float} $seed */
-        foreach ($request->array('seeds') as $seed) {
-            $line = $streamlines->through(array_map(floatval(...), $seed), $request->boolean('back', true));
-            if (count($line) > 1) {
-                $counts[] = count($line);
-                array_push($points, ...array_merge(...$line));
-            }
-        }
+        $lines = $this->lines($request, $this->files->picture($run, $picture));
 
-        return $this->binary(pack('V*', count($counts), ...$counts) . FieldFile::floats($points));
+        return $this->binary(pack('V*', count($lines), ...array_map(count(...), $lines)) . FieldFile::floats(array_merge(...array_merge(...$lines))));
+    }
+
+    /** The same for other programs (.vtp). */
+    public function exportStreamlines(Request $request, Run $run, int $picture): Response
+    {
+        $stored = $this->files->picture($run, $picture);
+
+        return response(Vtk::streamlines($stored, $this->lines($request, $stored)), headers: ['Content-Type' => 'application/xml']);
+    }
+
+    /** @return list<non-empty-list<array{float, float, float, float}>> */
+    private function lines(Request $request, StoredPicture $picture): array
+    {
+        $request->validate(['seeds' => ['required', 'array', 'max:' . self::MOST_LINES], 'seeds.*' => ['array', 'size:3'], 'seeds.*.*' => ['numeric'], 'back' => ['boolean']]);
+        /** @var list<array{float, float, float}> $seeds */
+        $seeds = array_values($request->array('seeds'));
+
+        return $picture->streamlines()->throughAll($seeds, $request->boolean('back', true));
     }
 
     private function binary(string $bytes): Response

@@ -12,7 +12,7 @@ use Foehn\Results\StoredPicture;
 
 /**
  * Fields of a stored picture in the XML formats of the Visualization Toolkit (VTK File Formats, version 1.0, data inline as base64): the
- * grid with all fields in its cells (.vtr), and the surface elements with all fields at them (.vtp). SI units, in the names of the arrays.
+ * grid with all fields in its cells (.vtr), and the surface elements with all fields at them, and streamlines (.vtp). SI units, in the names of the arrays.
  */
 final class Vtk
 {
@@ -60,6 +60,34 @@ final class Vtk
 
         return self::file('PolyData', '<PolyData><Piece NumberOfPoints="' . 4 * $count . "\" NumberOfVerts=\"0\" NumberOfLines=\"0\" NumberOfStrips=\"0\" NumberOfPolys=\"$count\"><Points>"
             . self::array('Float32', 'points', 3, $points) . '</Points><Polys>' . self::integers('connectivity', $count === 0 ? [] : $corners) . self::integers('offsets', $ends) . "</Polys><CellData>$arrays</CellData></Piece></PolyData>");
+    }
+
+    /**
+     * Streamlines as poly-lines; at their points the time, and what is stored in the cells that they pass.
+     *
+     * @param list<list<array{float, float, float, float}>> $lines m, and s (see Trace\Streamlines)
+     */
+    public static function streamlines(StoredPicture $picture, array $lines): string
+    {
+        $points = array_merge(...$lines);
+        $cells = array_map(fn (array $point): int => $picture->grid->cellAt([$point[0], $point[1], $point[2]]), $points);
+        $arrays = self::array('Float32', 'time [s]', 1, FieldFile::floats(array_column($points, 3)));
+        foreach (['velocity' => 'speed [m/s]', 'temperature' => 'temperature [K]', 'pressure' => 'pressure [Pa]'] as $field => $name) {
+            if ($picture->has($field)) {
+                $values = $picture->values($field);
+                $arrays .= self::array('Float32', $name, 1, FieldFile::floats(array_map(fn (int $cell): float => $values[$cell] ?? NAN, $cells)));
+            }
+        }
+        $ends = [];
+        $end = 0;
+        foreach ($lines as $line) {
+            $ends[] = $end += count($line);
+        }
+        $count = count($points);
+
+        return self::file('PolyData', "<PolyData><Piece NumberOfPoints=\"$count\" NumberOfVerts=\"0\" NumberOfLines=\"" . count($lines) . '" NumberOfStrips="0" NumberOfPolys="0"><Points>'
+            . self::array('Float32', 'points', 3, FieldFile::floats(array_merge(...array_map(fn (array $point): array => array_slice($point, 0, 3), $points)))) . '</Points><Lines>'
+            . self::integers('connectivity', array_keys($points)) . self::integers('offsets', $ends) . "</Lines><PointData>$arrays</PointData></Piece></PolyData>");
     }
 
     /** Corners of a face of a cell, float32. */

@@ -141,6 +141,16 @@ final readonly class Grid
         return $low;
     }
 
+    /**
+     * The cell that contains a point; the nearest one outside.
+     *
+     * @param array{float, float, float} $point m
+     */
+    public function cellAt(array $point): int
+    {
+        return $this->locate(0, $point[0]) + $this->cells[0] * ($this->locate(1, $point[1]) + $this->cells[1] * $this->locate(2, $point[2]));
+    }
+
     private function firstCentreFrom(int $axis, float $coordinate): int
     {
         $index = $this->locate($axis, $coordinate);

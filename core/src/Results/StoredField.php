@@ -25,8 +25,7 @@ final class StoredField
      */
     public function probe(array $point): array
     {
-        [$nx, $ny] = $this->grid->cells;
-        $cell = $this->grid->locate(0, $point[0]) + $nx * ($this->grid->locate(1, $point[1]) + $ny * $this->grid->locate(2, $point[2]));
+        $cell = $this->grid->cellAt($point);
         $part = $this->part($cell);
 
         return ['temperature' => Probe::at($this->grid, $point, $this->cell(...), $this->face(...)), 'part' => $part > 0 ? $part - 1 : null];

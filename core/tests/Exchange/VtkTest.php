@@ -74,13 +74,16 @@ final class VtkTest extends TestCase
             self::markTestSkipped('python3-vtk9 is not installed');
         }
         $picture = new StoredPicture($this->folder);
-        SolveFiles::write($this->folder, ['grid.vtr' => Vtk::grid($picture), 'surfaces.vtp' => Vtk::surfaces($picture)]);
-        exec('/usr/bin/python3 ' . escapeshellarg(__DIR__ . '/read_vtk.py') . ' ' . escapeshellarg("$this->folder/grid.vtr") . ' ' . escapeshellarg("$this->folder/surfaces.vtp") . ' 2>&1', $lines);
+        $streams = [[[0.001, 0.001, 0.001, -0.5], [0.001, 0.001, 0.01, 0.0], [0.001, 0.001, 0.019, 0.5]], [[0.015, 0.01, 0.001, 0.0], [0.015, 0.01, 0.01, 1.0]]];
+        $files = ['grid.vtr' => Vtk::grid($picture), 'surfaces.vtp' => Vtk::surfaces($picture), 'lines.vtp' => Vtk::streamlines($picture, $streams)];
+        SolveFiles::write($this->folder, $files);
+        exec('/usr/bin/python3 ' . implode(' ', array_map(escapeshellarg(...), [__DIR__ . '/read_vtk.py', ...array_map(fn (string $name): string => "$this->folder/$name", array_keys($files))])) . ' 2>&1', $lines);
         $found = json_decode(implode("\n", $lines), true);
         self::assertIsArray($found, implode("\n", $lines));
         self::assertSame([24, ['part', 'temperature [K]', 'heatFlux [W/m2]', 'conductivity [W/m/K]', 'cellsAcross']], [$found['cells'], $found['fields']]);
         self::assertEqualsWithDelta(max([0.0, ...$this->solution->state->temperature]), $found['hottest'], 1e-3);
         self::assertEqualsWithDelta([0.0, 0.02, 0.0, 0.02, 0.0, 0.02], $found['bounds'], 1e-7);
+        self::assertSame([[3, 2], ['time [s]', 'temperature [K]']], [$found['lines'], $found['atPoints']]);
         // All that the block is given leaves by its surfaces.
         self::assertEqualsWithDelta(10.0, $found['watts'], 1e-4);
     }

@@ -20,6 +20,7 @@ def names(data):
 
 grid = read(vtkXMLRectilinearGridReader(), sys.argv[1])
 surfaces = read(vtkXMLPolyDataReader(), sys.argv[2])
+streams = read(vtkXMLPolyDataReader(), sys.argv[3]) if len(sys.argv) > 3 else None
 temperature = grid.GetCellData().GetArray("temperature [K]")
 sizes = vtkCellSizeFilter()
 sizes.SetInputData(surfaces)
@@ -35,6 +36,8 @@ print(
             "hottest": max(temperature.GetValue(n) for n in range(temperature.GetNumberOfTuples())),
             "surfaceFields": names(surfaces),
             "bounds": surfaces.GetBounds(),
+            "lines": streams and [streams.GetCell(n).GetNumberOfPoints() for n in range(streams.GetNumberOfCells())],
+            "atPoints": streams and [streams.GetPointData().GetArrayName(n) for n in range(streams.GetPointData().GetNumberOfArrays())],
             "watts": sum(w for w in watts if not math.isnan(w)),
         }
     )

@@ -151,7 +151,7 @@ export function ViewTools({ outline, picture, project, mayEdit }: Props) {
                     >
                         <FitScreenOutlined fontSize="small" />
                     </Tool>
-                    {stage === 'Judge' && picture && <ResultExport picture={picture} />}
+                    {stage === 'Judge' && picture && <ResultExport picture={picture} outline={outline} />}
                     {stage === 'Judge' && <ViewsMenu project={project} mayEdit={mayEdit} />}
                 </Paper>
             </Stack>

@@ -52,6 +52,17 @@ final readonly class Streamlines
     }
 
     /**
+     * The lines through points, without those where nothing moves.
+     *
+     * @param list<array{float, float, float}> $seeds m
+     * @return list<non-empty-list<array{float, float, float, float}>>
+     */
+    public function throughAll(array $seeds, bool $back): array
+    {
+        return array_values(array_filter(array_map(fn (array $seed): array => $this->through($seed, $back), $seeds), fn (array $line): bool => count($line) > 1));
+    }
+
+    /**
      * @param array{float, float, float} $point m
      * @param 1|-1 $sense with or against the flow
      * @return list<array{float, float, float, float}>
