@@ -1,5 +1,5 @@
 # A drill of faults on an installation of its own, on loopback: kills, stale process files, a second start, a stranger, spoilt
-# documents. Prints what held. With --short the part that tests run.
+# documents, workers on further hosts. Prints what held. With --short the part that tests run.
 
 HELD=0 BROKE=0
 
@@ -112,6 +112,35 @@ drill_starts() {
     within 5 not port_busy "$WEB_PORT"
 }
 
+# host NAME ACTION: two sets of workers with folders of their own, beside an installation without any.
+host() { FOEHN_ROLE=worker FOEHN_NAME="drill-$1" FOEHN_WORKERS=1 FOEHN_MAIN="$HOME_DIR/.env" "$ROOT/foehn" "$2"; }
+pid_of_host() { cut -d' ' -f1 "$ROOT/var/drill-$1/run/$2"; }
+in_database() { "${AS[@]}" mariadb --no-defaults -u"$SERVING" --socket="$SOCKETS/db.sock" -N -e "$1"; }
+points() { in_database "SELECT count(*) FROM foehn.study_points p JOIN foehn.runs r ON r.id = p.run_id WHERE p.study_id = $1 AND $2"; }
+took_both() { [ "$(points "$1" "r.worker LIKE '%:$2:%'")" -gt 0 ] && [ "$(points "$1" "r.worker LIKE '%:$3:%'")" -gt 0 ]; }
+points_are() { [ "$(points "$1" "$2")" = "$3" ]; }
+
+drill_hosts() {
+    local variant=$1 study plan a b
+    stop_all
+    export FOEHN_QUEUE=redis FOEHN_WORKERS=0
+    use_installation "$NAME" 0 0
+    launch >/dev/null
+    sign_in
+    holds 'a second host of workers starts with a copy of the settings' host a start
+    holds 'and a third' host b start
+    a=$(pid_of_host a worker-1) b=$(pid_of_host b worker-1)
+    plan='{"kind":"grid","variations":{"inside_air":"50 degC, 54 degC, 58 degC, 62 degC, 66 degC, 70 degC"}}'
+    study=$(call POST "/api/variants/$variant/studies" -H 'Content-Type: application/json' -d "{\"name\":\"Air\",\"revision\":1,\"grade\":\"scout\",\"plan\":$plan}" | field id)
+    holds 'both take points of one sweep' within 60 took_both "$study" "$a" "$b"
+    kill -KILL "$(pid_of_host a supervisor)" "$a"
+    holds 'the other host goes on where one is killed, and no point is lost or doubled' within 180 points_are "$study" "r.state = 'solved'" 6
+    host a stop >/dev/null
+    host b stop >/dev/null
+    unset FOEHN_QUEUE FOEHN_WORKERS
+    rm -rf "$ROOT/var/drill-a" "$ROOT/var/drill-b"
+}
+
 drill_documents() {
     local n codes file wrong=0
     # shellcheck disable=SC2016
@@ -137,7 +166,7 @@ drill() {
     use drill
     stop_all
     rm -rf "$HOME_DIR"
-    unset FOEHN_PORT FOEHN_DB_PORT FOEHN_DEMO FOEHN_HOSTS
+    unset FOEHN_PORT FOEHN_DB_PORT FOEHN_DEMO FOEHN_HOSTS FOEHN_QUEUE
     use_installation drill "$(free_port 18180)" "$(free_port 33270)"
     launch >/dev/null
     trap stop_all EXIT
@@ -146,6 +175,10 @@ drill() {
     drill_access
     drill_kills "$(variant_of 'Ridge radar processor')" "$(variant_of 'Ridge radar processor, convection coefficients')"
     drill_documents $([ "$short" = true ] && echo 40 || echo 400)
+    drill_hosts "$(variant_of 'Ridge radar processor, convection coefficients')"
+    use_installation drill 0 0
+    launch >/dev/null
+    sign_in
     drill_starts
     stop_all
     trap - EXIT

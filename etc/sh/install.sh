@@ -17,6 +17,8 @@ missing_packages() {
     [ "${1:-}" = test ] && { [ -x /usr/bin/chromium ] || want+=(chromium); }
     # Reads back in tests what is exported.
     [ "${1:-}" = test ] && { /usr/bin/python3 -c 'import vtkmodules.vtkIOXML' 2>/dev/null || want+=(python3-vtk9); }
+    # The queue of workers on several hosts.
+    case "${1:-}" in test | redis) command -v redis-cli >/dev/null || want+=(redis-tools) ;; esac
     printf '%s\n' "${want[@]:-}" | sed '/^$/d' | sort -u
 }
 

@@ -74,6 +74,21 @@ ENV
     )
 }
 
+# choose_queue: with FOEHN_QUEUE=redis workers of other hosts take part (see hosts.sh). What is asked for once is kept.
+choose_queue() {
+    local saved asked
+    saved=$(setting QUEUE_CONNECTION)
+    asked=${FOEHN_QUEUE:-$saved}
+    case "$asked" in database | redis) ;; *) fail "FOEHN_QUEUE is database or redis, not \"$asked\"" ;; esac
+    if [ "$asked" != "$saved" ]; then
+        something_runs && fail "this installation runs with its queue in $saved and $asked is asked for; stop it first (./foehn stop), then start it again"
+        sed -i "s|^QUEUE_CONNECTION=.*|QUEUE_CONNECTION=$asked|" "$HOME_DIR/.env"
+    fi
+    if [ "$asked" = redis ] && [ -z "$(setting REDIS_PORT)" ]; then
+        printf '%s\n' REDIS_CLIENT=predis REDIS_HOST=127.0.0.1 "REDIS_PORT=${FOEHN_REDIS_PORT:-$(free_port 33470)}" "REDIS_PASSWORD=$(secret)" >>"$HOME_DIR/.env"
+    fi
+}
+
 # take_ports: those of the settings. Others that are asked for are taken while nothing runs, and refused while something does.
 take_ports() {
     local asked saved name key
@@ -92,7 +107,7 @@ take_ports() {
     WORKERS=${FOEHN_WORKERS:-$(nproc)}
 }
 
-services() { printf '%s\n' supervisor; ls "$HOME_DIR/run" 2>/dev/null | grep '^worker-' || true; printf '%s\n' nginx fpm database; }
+services() { printf '%s\n' supervisor; ls "$HOME_DIR/run" 2>/dev/null | grep '^worker-' || true; printf '%s\n' nginx fpm redis database; }
 something_runs() { local name; for name in $(services); do [ -z "$(remains "$name")" ] || return 0; done; return 1; }
 
 # ---- database ----
@@ -125,6 +140,28 @@ start_database() {
          CREATE USER IF NOT EXISTS foehn_app@127.0.0.1; ALTER USER foehn_app@127.0.0.1 IDENTIFIED BY '$password';
          GRANT ALL ON foehn.* TO foehn_app@127.0.0.1; GRANT ALL ON foehn_unit.* TO foehn_app@127.0.0.1; FLUSH PRIVILEGES;"
 }
+
+# ---- queue ----
+
+# Holds jobs only, in memory; runs that lose theirs get another one from the database.
+start_redis() {
+    [ "$(setting QUEUE_CONNECTION)" = redis ] || return 0
+    running redis && return
+    end_service redis 10
+    command -v redis-cli >/dev/null || install_packages redis
+    port_busy "$(setting REDIS_PORT)" && fail "port $(setting REDIS_PORT) for Redis is in use by another program; change REDIS_PORT in $HOME_DIR/.env"
+    (
+        umask 077
+        printf '%s\n' 'bind 127.0.0.1' "port $(setting REDIS_PORT)" "requirepass $(setting REDIS_PASSWORD)" "dir $HOME_DIR/tmp" 'save ""' 'maxmemory-policy noeviction' >"$HOME_DIR/redis.conf"
+    )
+    own
+    # One program that goes by its name: the package with only the tools has it too, and starts no service of its own.
+    ln -sf "$(command -v redis-server || command -v redis-check-rdb)" "$HOME_DIR/tmp/redis-server"
+    spawn redis "$HOME_DIR/tmp/redis-server" "$HOME_DIR/redis.conf"
+    wait_for 'Redis' "$HOME_DIR/log/redis.log" redis_answers
+}
+
+redis_answers() { REDISCLI_AUTH=$(setting REDIS_PASSWORD) redis-cli -p "$(setting REDIS_PORT)" ping 2>/dev/null | grep -q PONG; }
 
 # ---- web server ----
 
@@ -241,6 +278,7 @@ supervise() {
     fail() { say "$(date -Is) $*"; return 1; }
     while sleep 2; do
         running database || { say "$(date -Is) the database had ended; it starts again"; start_database; } || continue
+        [ "$(setting QUEUE_CONNECTION)" != redis ] || running redis || { say "$(date -Is) Redis had ended; it starts again"; start_redis; } || continue
         running fpm || { say "$(date -Is) PHP had ended; it starts again"; start_fpm; } || continue
         running nginx || { say "$(date -Is) the web server had ended; it starts again"; start_nginx; } || continue
         start_workers
@@ -264,6 +302,7 @@ launch() {
     trap 'undo_start' EXIT
     own
     start_database
+    start_redis
     own
     artisan migrate --force --quiet
     if [ "$(setting FOEHN_DEMO)" = true ]; then
@@ -296,6 +335,6 @@ stop_all() {
         case "$name" in worker-*) pids=$(remains "$name"); [ -z "$pids" ] || kill -TERM $pids 2>/dev/null || true ;; esac
     done
     for name in $(services); do
-        case "$name" in worker-*) end_service "$name" 30 ;; nginx | fpm) end_service "$name" 10 ;; database) end_service "$name" 60 ;; esac
+        case "$name" in worker-*) end_service "$name" 30 ;; nginx | fpm | redis) end_service "$name" 10 ;; database) end_service "$name" 60 ;; esac
     done
 }
