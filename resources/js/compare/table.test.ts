@@ -51,6 +51,20 @@ describe('the table of a comparison', () => {
         expect(beside!.cells[1]?.delta).toEqual({ text: 'same', good: null });
     });
 
+    it('lists where the heat of parts goes, by those that give it', () => {
+        const part = (id: string, name: string, routes: Record<string, number>) => ({ id, name, routes }) as unknown as Result['parts'][number];
+        const routes = (paste: number) =>
+            result([], {
+                parts: [part('cpu', 'Processor', { paste, radiation: 0.1 }), part('paste', 'Paste', { cpu: -paste, fluid: paste })],
+                balance: { in: 20, out: 20, error: 0 },
+            });
+        const rows = rowsOf('Heat routes', [routes(12), routes(15)], 0, 'mm');
+        expect(rows.map(({ name, cells }) => [name, cells[0]!.text, cells[1]!.delta?.text])).toEqual([
+            ['Processor → Paste', '12.00 W', '+3.00 W'],
+            ['Paste → Air', '12.00 W', '+3.00 W'],
+        ]);
+    });
+
     it('lists where heat leaves, in the order of the results', () => {
         const sides = { 'x-': { heat: 1.5, temperature: 300, area: 1 }, 'x+': null } as unknown as Result['sides'];
         const rows = rowsOf('Heat out', [result([], { sides, balance: { in: 27, out: 27, error: 0 } })], 0, 'mm');

@@ -1,9 +1,10 @@
 import type { Result } from '../api/types';
+import { nameOfRoute } from '../routes/heatRoutes';
 import { amountOf, distanceOf, readingOf } from '../units/quantities';
 import { volumeFlow, watts, type UnitSet } from '../units/units';
 
-export type Section = 'Limits' | 'Watches' | 'Air' | 'Heat out';
-export const sections: readonly Section[] = ['Limits', 'Watches', 'Air', 'Heat out'];
+export type Section = 'Limits' | 'Watches' | 'Air' | 'Heat out' | 'Heat routes';
+export const sections: readonly Section[] = ['Limits', 'Watches', 'Air', 'Heat out', 'Heat routes'];
 
 export interface Cell {
     /** SI. */
@@ -84,6 +85,19 @@ export const byWorst = (rows: readonly Row[]): Row[] => [...rows].sort((a, b) =>
 
 const isNumber = (value: number | null | undefined): value is number => value !== null && value !== undefined;
 
+/** Of all heat, below which a way is not listed. */
+const LEAST = 0.01;
+
+const heat = (id: string, name: string, value: number): Reading => ({
+    id,
+    name,
+    bound: '',
+    value,
+    text: `${watts(value)} W`,
+    better: 0,
+    distance: (by) => `${watts(Math.abs(by))} W`,
+});
+
 const readings: Record<Section, (result: Result, units: UnitSet) => Reading[]> = {
     Limits: ({ limits }, units) =>
         limits.flatMap(({ id, name, quantity, value, atMost, atLeast, verdict, margin }): Reading[] =>
@@ -152,20 +166,17 @@ const readings: Record<Section, (result: Result, units: UnitSet) => Reading[]> =
             ...(flow?.openings ?? []).map((opening) => volume(`opening ${opening.name}`, `${opening.name}, out of the space`, opening.volume ?? 0)),
         ];
     },
-    'Heat out': (result) => {
-        const heat = (id: string, name: string, value: number): Reading => ({
-            id,
-            name,
-            bound: '',
-            value,
-            text: `${watts(value)} W`,
-            better: 0,
-            distance: (by) => `${watts(Math.abs(by))} W`,
-        });
-        return [
-            ...Object.entries(result.sides).flatMap(([side, sum]) => (sum ? [heat(`side ${side}`, `Side ${side}`, sum.heat)] : [])),
-            ...(result.flow?.openings ?? []).map((opening) => heat(`opening ${opening.name}`, opening.name, opening.heat)),
-            heat('all', 'All heat in', result.balance.in),
-        ];
-    },
+    'Heat out': (result) => [
+        ...Object.entries(result.sides).flatMap(([side, sum]) => (sum ? [heat(`side ${side}`, `Side ${side}`, sum.heat)] : [])),
+        ...(result.flow?.openings ?? []).map((opening) => heat(`opening ${opening.name}`, opening.name, opening.heat)),
+        heat('all', 'All heat in', result.balance.in),
+    ],
+    'Heat routes': (result) =>
+        result.parts.flatMap((part) =>
+            Object.entries(part.routes)
+                // Between two parts, the one that gives the heat lists it.
+                .filter(([, value]) => value > LEAST * result.balance.in)
+                .sort((a, b) => b[1] - a[1])
+                .map(([to, value]) => heat(`${part.id} to ${to}`, `${part.name} → ${nameOfRoute(to, result)}`, value)),
+        ),
 };

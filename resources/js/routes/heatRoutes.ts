@@ -1,4 +1,4 @@
-import type { Outline, Result } from '../api/types';
+import type { Result } from '../api/types';
 
 /** Where heat is on its way: a part, the air, or a place where it leaves. */
 export interface RouteNode {
@@ -171,8 +171,8 @@ export function sourcesOf(result: Result, ids: ReadonlySet<string> | null): Map<
 }
 
 /** What a place is called. */
-export function nameOfRoute(id: string, outline: Outline): string {
-    const part = outline.parts.find((p) => p.id === id);
+export function nameOfRoute(id: string, { parts }: { parts: readonly { id: string; name: string }[] }): string {
+    const part = parts.find((p) => p.id === id);
     if (part) return part.name;
     if (id === AIR) return 'Air';
     if (id === 'surroundings') return 'Convection to ambient';
