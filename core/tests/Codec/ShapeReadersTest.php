@@ -62,6 +62,7 @@ final class ShapeReadersTest extends TestCase
         yield 'straight wire' => [['kind' => 'path', 'points' => [['0 mm', '0 mm', '0 mm'], ['20 mm', '0 mm', '0 mm']], 'diameter' => '4 mm'], [0.0, -2.0, -2.0], [20.0, 2.0, 2.0], 80.0 * M_PI];
         yield 'strip' => [['kind' => 'path', 'points' => [['0 mm', '0 mm', '0 mm'], ['20 mm', '0 mm', '0 mm']], 'width' => '4 mm', 'thickness' => '1 mm'], [0.0, -2.0, 0.0], [20.0, 2.0, 1.0], null];
         yield 'package' => [['kind' => 'package', 'size' => ['5 mm', '5 mm', '1 mm'], 'junctionToCase' => '3 K/W', 'junctionToBoard' => '8 K/W'], [0.0, 0.0, 0.0], [5.0, 5.0, 1.0], 25.0];
+        yield 'tetrahedron of half the size, about its least corner' => [['kind' => 'mesh', 'scale' => 0.5, 'vertices' => self::vertices([4, 0, 0, 14, 0, 0, 4, 10, 0, 4, 0, 10]), 'triangles' => self::triangles([0, 2, 1, 0, 1, 3, 0, 3, 2, 1, 2, 3])], [4.0, 0.0, 0.0], [9.0, 5.0, 5.0], 125.0 / 6.0];
         yield 'tetrahedron' => [['kind' => 'mesh', 'vertices' => self::vertices([0, 0, 0, 10, 0, 0, 0, 10, 0, 0, 0, 10]), 'triangles' => self::triangles([0, 2, 1, 0, 1, 3, 0, 3, 2, 1, 2, 3])], [0.0, 0.0, 0.0], [10.0, 10.0, 10.0], 1000.0 / 6.0];
     }
 
@@ -79,6 +80,7 @@ final class ShapeReadersTest extends TestCase
     {
         $mesh = ['kind' => 'mesh', 'vertices' => self::vertices([0, 0, 0, 10, 0, 0, 0, 10, 0, 0, 0, 10]), 'triangles' => self::triangles([0, 2, 1, 0, 1, 3, 0, 3, 2, 1, 2, 3])];
 
+        yield 'a body of no size' => [['scale' => 0] + $mesh, '/scale', 'above 0'];
         yield 'no such kind' => [['kind' => 'ball'], '/kind', '"block", "cylinder"'];
         yield 'a size below 0' => [['kind' => 'block', 'size' => ['-3 mm', '1 mm', '1 mm']], '/size/0', 'a size of -3 mm is given; every size must be above 0'];
         yield 'a length that is a mass' => [['kind' => 'cylinder', 'length' => '3 kg', 'radius' => '1 mm'], '/length', 'but here a length'];

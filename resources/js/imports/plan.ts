@@ -1,4 +1,4 @@
-import { freeId, millimetres, shifted } from '../model/parts';
+import { freeId, millimetres, placeOf, shifted } from '../model/parts';
 import type { ModelDocument, PartEntry } from '../model/document';
 
 type Triple = [number, number, number];
@@ -53,9 +53,22 @@ function grown(space: { min: readonly number[]; max: readonly number[] }, bodies
     return stays ? null : written(min, max);
 }
 
+const isPlain = (place: unknown): boolean => typeof place === 'number' || /^\s*-?\d*\.?\d+(e-?\d+)?\s*(m|cm|mm|um|in|mil)?\s*$/i.test(String(place));
+
+/** A part in the shape that a file has of it now; where formulas place or scale it, they stay. */
+function renewed(part: PartEntry, { fields: { shape, at } }: PlannedBody): PartEntry {
+    const places = (at as string[] | undefined) ?? ['0 mm', '0 mm', '0 mm'];
+    const scale: unknown = shape.kind === part.shape.kind ? (part.shape as { scale?: unknown }).scale : undefined;
+    return {
+        ...part,
+        shape: (scale === undefined ? shape : { ...shape, scale }) as PartEntry['shape'],
+        at: placeOf(part).map((place, n) => (isPlain(place) ? places[n]! : place)),
+    };
+}
+
 /**
  * The model with the bodies as parts. A body named like a part that is there takes its place and keeps what that was given:
- * material, watts, conditions, limits. The space grows where bodies reach out of it.
+ * material, watts, conditions, limits, and formulas that place or scale it. The space grows where bodies reach out of it.
  */
 export function withBodies(
     document: ModelDocument,
@@ -70,8 +83,7 @@ export function withBodies(
         if (known) {
             replaced++;
             ids.push(known.id);
-            const { shape, at } = body.fields;
-            next = { ...next, parts: next.parts?.map((part) => (part === known ? { ...part, shape, at } : part)) };
+            next = { ...next, parts: next.parts?.map((part) => (part === known ? renewed(part, body) : part)) };
         } else {
             const id = freeId(next, body.name);
             ids.push(id);

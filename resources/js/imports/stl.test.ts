@@ -71,5 +71,19 @@ describe('an STL file', () => {
         expect(again.document.parts).toHaveLength(1);
         expect(again.document.parts![0]).toMatchObject({ id: 'bracket', power: '3 W', material: 'copper' });
         expect(again.document.parts![0]!.shape).not.toEqual(given.parts[0]!.shape);
+        expect(again.document.parts![0]!.at).toEqual(['0 mm', '0 mm', '0 mm']);
+    });
+
+    it('keeps the formulas that place and scale a part', () => {
+        const space = { min: [0, 0, 0], max: [1, 1, 1] };
+        const plan = readStl(binary(box([0, 0, 0], [20, 10, 5])), 'Bracket.stl', 'mm');
+        const first = withBodies({ parts: [], space: { box: {}, fluid: 'air' } }, space, plan.bodies).document;
+        const driven = {
+            ...first,
+            parts: first.parts!.map((p) => ({ ...p, at: ['edge + 2 mm', '3 mm', '0 mm'], shape: { ...p.shape, scale: 'size' } as typeof p.shape })),
+        };
+        const again = withBodies(driven, space, moved(plan.bodies, [0.001, 0.001, 0])).document.parts![0]!;
+        expect(again.at).toEqual(['edge + 2 mm', '1 mm', '0 mm']);
+        expect(again.shape).toMatchObject({ scale: 'size' });
     });
 });

@@ -175,6 +175,7 @@ const editors: Record<string, (shape: ShapeProps) => ReactNode> = {
             <LayerFields shape={shape} />
         </>
     ),
+    mesh: (shape) => <ShapeField shape={shape} field="scale" label="Scale" unit="" hint="1 is as drawn" />,
     package: (shape) => (
         <>
             <Typical shape={shape} label="Typical outline" typical={typicalPackages} />

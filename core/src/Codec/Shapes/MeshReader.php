@@ -7,6 +7,7 @@ namespace Foehn\Codec\Shapes;
 use Foehn\Codec\Reader;
 use Foehn\Shapes\Mesh;
 use Foehn\Shapes\Shape;
+use Foehn\Units\Dimension;
 
 /** A closed surface: vertices as little-endian float32 triples in metres, triangles as uint32 triples, both in base64. */
 final class MeshReader implements ShapeKind
@@ -14,14 +15,13 @@ final class MeshReader implements ShapeKind
     /** Triangles of one body; more belong into a simpler body. */
     private const MOST_TRIANGLES = 60_000;
 
-    /**
-     * A closed surface: vertices as little-endian float32 triples in metres, triangles as uint32 triples, both in base64.
-     */
+    /** With a "scale" it is that many times as large, about the least corner of its bounds. */
     public function read(ShapeFields $fields): Shape
     {
         [$reader, $at] = [$fields->reader, $fields->at];
         $vertices = self::numbers($reader, 'vertices', 'g');
         $triangles = self::numbers($reader, 'triangles', 'V');
+        $scale = $reader->quantity('scale', Dimension::none(), 1.0, 0.0, true);
         $problem = match (true) {
             count($triangles) < 12 => sprintf('a body needs at least four triangles, %d are given', intdiv(count($triangles), 3)),
             count($triangles) > 3 * self::MOST_TRIANGLES => sprintf('a body of %d triangles is given; at most %d are taken, simplify it', intdiv(count($triangles), 3), self::MOST_TRIANGLES),
@@ -30,10 +30,9 @@ final class MeshReader implements ShapeKind
             default => null,
         };
         if ($problem === null) {
-            foreach ($vertices as $n => $value) {
-                $vertices[$n] = $value + $at[$n % 3];
-            }
-            $mesh = new Mesh($vertices, $triangles);
+            $least = array_map(fn (int $axis): float => min([INF, ...array_column(array_chunk($vertices, 3), $axis)]), [0, 1, 2]);
+            $placed = array_map(fn (float $value, int $n): float => $least[$n % 3] + $scale * ($value - $least[$n % 3]) + $at[$n % 3], $vertices, array_keys($vertices));
+            $mesh = new Mesh($placed, $triangles);
             $flat = array_filter([0, 1, 2], fn (int $axis) => $mesh->bounds()->size($axis) <= 0.0);
             if ($flat === []) {
                 return $mesh;
