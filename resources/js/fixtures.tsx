@@ -149,7 +149,7 @@ export function answering(answers: Record<string, unknown>): Request[] {
         const answer = (typeof known === 'function' ? (known as () => unknown)() : known) as Answer | undefined;
         const { status, body: said } =
             key in answers ? (typeof answer === 'object' && answer !== null && 'status' in answer ? answer : { status: 200, body: answer }) : refused(404, {});
-        return Promise.resolve(new Response(JSON.stringify(said), { status }));
+        return Promise.resolve(new Response(said instanceof ArrayBuffer ? said : JSON.stringify(said), { status }));
     });
     return requests;
 }

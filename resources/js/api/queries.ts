@@ -77,7 +77,9 @@ export function useProjectChange() {
     });
 }
 
-export const useProject = (id: number) => useQuery({ queryKey: ['project', id], queryFn: () => api.get<Project>(`/api/projects/${id}`) });
+const projectQuery = (id: number) => ({ queryKey: ['project', id], queryFn: () => api.get<Project>(`/api/projects/${id}`) });
+
+export const useProject = (id: number) => useQuery(projectQuery(id));
 
 export function useImportProject() {
     const client = useQueryClient();
@@ -393,6 +395,27 @@ const fieldQuery = (run: number | undefined, picture: number, name: string): Use
     gcTime: 10_000,
     placeholderData: (last, query) => (query?.queryKey[1] === run && query?.queryKey[3] === name ? last : undefined),
 });
+
+/** The newest picture of every variant of a project: the bytes of some of its fields, in the order asked for; variants without one, or without such a field, are left out. */
+export function useFieldsOfVariants(project: number) {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: async (names: readonly string[]): Promise<ArrayBuffer[][]> => {
+            const { variants } = await client.ensureQueryData(projectQuery(project));
+            const read = async (variant: number): Promise<ArrayBuffer[][]> => {
+                const run = (await api.get<Run[]>(`/api/variants/${variant}/runs`)).find(({ picture }) => picture > 0);
+                const files = run && names.map((name) => client.fetchQuery(fieldQuery(run.id, run.picture, name)));
+                return files
+                    ? Promise.all(files).then(
+                          (bytes) => [bytes],
+                          () => [],
+                      )
+                    : [];
+            };
+            return (await Promise.all(variants.map(({ id }) => read(id)))).flat();
+        },
+    });
+}
 
 /** How much warmer a picture is than another run, K per cell; nothing while no other run is named. */
 export const useDifferenceBytes = (run: number | undefined, picture: number, base: number | null): ArrayBuffer | undefined =>

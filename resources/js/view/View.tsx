@@ -255,7 +255,7 @@ export default memo(function View({
                 )}
                 <Box sx={{ flex: 1, pointerEvents: 'none !important' }} />
                 {stage === 'Load' && byFinish && <FinishLegend />}
-                {picture && (!beside || beside.legends) && <Legends layers={layers} picture={picture} />}
+                {picture && (!beside || beside.legends) && <Legends layers={layers} picture={picture} project={project} />}
                 {judging && stale && (
                     <Paper variant="outlined" sx={{ alignSelf: 'start', px: 1.5, py: 1 }}>
                         The model has changed; run again to colour it by temperature.

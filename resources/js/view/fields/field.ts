@@ -61,6 +61,16 @@ export function taken(stored: Float32Array, take: Take): Float32Array {
     return values;
 }
 
+/** Least and greatest value of a stored field, where parts have one in the cells of parts; null where it has none. */
+export function extremesOf(values: Float32Array, owners: Uint16Array | null): [number, number] | null {
+    let [min, max] = [Infinity, -Infinity];
+    for (let c = 0; c < values.length; c++) {
+        if (Number.isNaN(values[c]) || owners?.[c] === 0) continue;
+        [min, max] = [Math.min(min, values[c]!), Math.max(max, values[c]!)];
+    }
+    return min <= max ? [min, max] : null;
+}
+
 /** Number of the cell along an axis that holds a place; the nearest one outside. */
 export function cellAt(line: readonly number[], x: number): number {
     let low = 0;

@@ -9,9 +9,11 @@ import Paper from '@mui/material/Paper';
 import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
 import { useState } from 'react';
+import { useFieldsOfVariants } from '../../api/queries';
 import { isOfTemperature } from '../../model/document';
 import { usePreferences, useScreen } from '../../state/screen';
 import { fieldKinds, fieldNumber, typedValue } from '../fields/catalogue';
+import { extremesOf, taken } from '../fields/field';
 import { gradientOf } from '../fields/palettes';
 import { isLocked, valueAt } from '../fields/scale';
 import type { Picture } from '../layers/picture';
@@ -21,11 +23,11 @@ import { rangeOf, type Layer } from './shown';
 import { show, useShown } from './store';
 
 /** One legend for every field that is shown, which says what shows it. */
-export function Legends({ layers, picture }: { layers: readonly Layer[]; picture: Picture }) {
+export function Legends({ layers, picture, project }: { layers: readonly Layer[]; picture: Picture; project: number }) {
     return (
         <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap-reverse', mr: '110px', pointerEvents: 'none !important', '& > *': { pointerEvents: 'auto' } }}>
             {shownLegends(layers, picture).map((legend) => (
-                <Legend key={legend.field} {...legend} picture={picture} />
+                <Legend key={legend.field} {...legend} picture={picture} project={project} />
             ))}
         </Stack>
     );
@@ -33,10 +35,11 @@ export function Legends({ layers, picture }: { layers: readonly Layer[]; picture
 
 interface Props extends ShownLegend {
     picture: Picture;
+    project: number;
 }
 
 /** The colours of a field between two ends that are typed, locked or follow what is shown. */
-function Legend({ field, of, scale, picture }: Props) {
+function Legend({ field, of, scale, picture, project }: Props) {
     const units = usePreferences((s) => s.units);
     const selection = useScreen((s) => s.selection);
     const range = useShown((shown) => rangeOf(shown, field));
@@ -53,6 +56,17 @@ function Legend({ field, of, scale, picture }: Props) {
         const possible = text.trim() === '' || (value !== null && (end === 'min' ? value < scale.max : value > scale.min));
         if (possible) show.range(field, { [end]: value });
         return possible;
+    };
+    const all = useFieldsOfVariants(project);
+    const overVariants = async () => {
+        setAnchor(null);
+        const inParts = kind.place === 'cells' && kind.in !== 'fluid';
+        const read = await all.mutateAsync(inParts ? [kind.file, 'parts'] : [kind.file]);
+        const found = read.flatMap(([bytes, owners]) => {
+            const stored = taken(new Float32Array(bytes!), kind.take);
+            return extremesOf(stored, owners ? new Uint16Array(owners) : null) ?? [];
+        });
+        show.range(field, { min: Math.min(scale.min, ...found), max: Math.max(scale.max, ...found) });
     };
     const chosen = picture.result.parts.filter((part) => selection.includes(part.id) && part.temperature);
     const bounds = picture.result.limits.filter((limit) => isOfTemperature(limit) && limit.atMost !== null).map((limit) => limit.atMost! - limit.derating);
@@ -125,6 +139,11 @@ function Legend({ field, of, scale, picture }: Props) {
                 {temperatures && (
                     <MenuItem dense disabled={bounds.length === 0} onClick={() => set({ max: Math.max(...bounds) })}>
                         Up to the highest limit
+                    </MenuItem>
+                )}
+                {picture.result.fields.includes(kind.file) && field !== 'aboveTouchLimit' && (
+                    <MenuItem dense onClick={() => void overVariants()}>
+                        All variants
                     </MenuItem>
                 )}
                 {[0, 6, 12].map((bands) => (

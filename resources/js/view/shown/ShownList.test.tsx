@@ -1,8 +1,8 @@
 // @vitest-environment jsdom
-import { render, screen, within } from '@testing-library/react';
+import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { Frame, sampleOutline, sampleResult } from '../../fixtures';
+import { answering, Frame, sampleOutline, sampleResult, sampleRun } from '../../fixtures';
 import { samplePart } from '../../model/samples';
 import { usePreferences, useScreen } from '../../state/screen';
 import { makeField } from '../fields/field';
@@ -131,7 +131,7 @@ describe('the list of what is shown', () => {
 describe('a legend', () => {
     function Shown() {
         const layers = useShown((shown) => shown.layers);
-        return <Legends layers={layers} picture={picture} />;
+        return <Legends layers={layers} picture={picture} project={1} />;
     }
 
     beforeEach(() => {
@@ -165,6 +165,24 @@ describe('a legend', () => {
         expect(rangeOf(shownNow(), 'temperature')).toMatchObject({ min: 300, max: 350 });
         await userEvent.click(screen.getByRole('button', { name: 'Unlock the range of Temperature' }));
         expect(rangeOf(shownNow(), 'temperature')).toMatchObject({ min: null, max: null });
+    });
+
+    it('spans all variants that have been solved, where parts are', async () => {
+        const floats = (...values: number[]) => new Float32Array(values).buffer;
+        const parts = new Uint16Array([1, 0]).buffer;
+        answering({
+            'GET /api/projects/1': { variants: [{ id: 1 }, { id: 2 }, { id: 3 }] },
+            'GET /api/variants/1/runs': [sampleRun({ id: 11, picture: 2 })],
+            'GET /api/variants/2/runs': [sampleRun({ id: 13, picture: 0 }), sampleRun({ id: 12, picture: 1 })],
+            'GET /api/variants/3/runs': [],
+            'GET /api/runs/11/pictures/2/fields/temperature': floats(320, 280),
+            'GET /api/runs/11/pictures/2/fields/parts': parts,
+            'GET /api/runs/12/pictures/1/fields/temperature': floats(390, 420),
+            'GET /api/runs/12/pictures/1/fields/parts': parts,
+        });
+        await userEvent.click(screen.getByRole('button', { name: 'Range of Temperature' }));
+        await userEvent.click(screen.getByRole('menuitem', { name: 'All variants' }));
+        await waitFor(() => expect(rangeOf(shownNow(), 'temperature')).toMatchObject({ min: 300, max: 390 }));
     });
 
     it('goes up to the highest limit less its derating, and in bands', async () => {
