@@ -3,6 +3,8 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
     testDir: 'e2e',
     workers: 1,
+    // Stories of many minutes, by ./foehn test --long.
+    grepInvert: process.env.FOEHN_LONG ? /(?!)/ : /@long/,
     timeout: 120_000,
     expect: { timeout: 30_000 },
     reporter: [['list']],
