@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Codec;
 
 use Foehn\Materials\Finish;
+use Foehn\Materials\Spelling;
 use Foehn\Model\Coating;
 use Foehn\Units\Dimension;
 
@@ -44,9 +45,7 @@ final class CoatingReader
         $id = $surface->string('finish');
         $library = Finish::library();
         if (! isset($library[$id])) {
-            $distance = array_map(fn (string $known): int => str_contains($known, $id) ? 0 : levenshtein(substr($id, 0, 80), $known), array_combine(array_keys($library), array_keys($library)));
-            asort($distance);
-            $surface->problem('finish', sprintf('unknown finish "%s"; did you mean %s?', $id, implode(', ', array_slice(array_keys($distance), 0, 4))));
+            $surface->problem('finish', sprintf('unknown finish "%s"; did you mean %s?', $id, implode(', ', Spelling::near($id, array_keys($library), 4))));
         }
 
         return $library[$id] ?? null;

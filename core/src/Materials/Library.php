@@ -56,16 +56,9 @@ final class Library
     /** @return list<string> up to five ids, of fluids alone or of all, that look like the given one */
     public function similar(string $id, bool $fluids = false): array
     {
-        $distance = [];
-        foreach ($this->materials as $known => $material) {
-            if ($fluids && ! $material->fluid) {
-                continue;
-            }
-            $distance[$known] = str_contains((string) $known, $id) || str_contains($id, (string) $known) ? 0 : levenshtein(substr($id, 0, 80), (string) $known);
-        }
-        asort($distance);
+        $known = array_filter($this->materials, fn (Material $material): bool => $material->fluid || ! $fluids);
 
-        return array_slice(array_map('strval', array_keys($distance)), 0, 5);
+        return Spelling::near($id, array_map('strval', array_keys($known)), 5);
     }
 
     /** @param Row $row */

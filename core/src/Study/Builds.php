@@ -6,8 +6,7 @@ namespace Foehn\Study;
 
 use Foehn\Model\Tolerance;
 use Foehn\Numerics\Normal;
-use Random\Engine\Xoshiro256StarStar;
-use Random\Randomizer;
+use Foehn\Numerics\RandomShares;
 
 /**
  * In how many builds every limit is met, where margins follow the tolerances in straight lines: by drawing many builds (Monte Carlo), always
@@ -23,8 +22,6 @@ final class Builds
     /** The low margin is missed by this share of the builds. */
     public const LOW = 0.01;
 
-    private const FINE = 1 << 30;
-
     /**
      * @param array<string, float> $margins K, of every limit as it is
      * @param list<string> $distributions of the tolerances (see Tolerance)
@@ -33,11 +30,11 @@ final class Builds
      */
     public static function of(array $margins, array $distributions, array $changes): array
     {
-        $random = new Randomizer(new Xoshiro256StarStar(1));
+        $random = new RandomShares(1);
         $drawn = array_fill_keys(array_keys($margins), []);
         $met = 0;
         for ($build = 0; $build < self::DRAWN; $build++) {
-            $shares = array_map(fn (string $distribution): ?float => self::share($distribution, (0.5 + $random->getInt(0, self::FINE - 1)) / self::FINE), $distributions);
+            $shares = array_map(fn (string $distribution): ?float => self::share($distribution, $random->inner()), $distributions);
             $all = true;
             foreach ($margins as $id => $margin) {
                 foreach ($shares as $n => $share) {

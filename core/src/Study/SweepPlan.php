@@ -10,9 +10,8 @@ use Foehn\Codec\ParametersReader;
 use Foehn\Codec\Problems;
 use Foehn\Model\ModelException;
 use Foehn\Numerics\LatinHypercube;
+use Foehn\Numerics\RandomShares;
 use Foehn\Units\Parameters;
-use Random\Engine\Xoshiro256StarStar;
-use Random\Randomizer;
 use stdClass;
 
 /** The points of a sweep: which values the varied parameters of a model take together. */
@@ -21,8 +20,6 @@ final readonly class SweepPlan
     public const MOST_POINTS = 10_000;
 
     /** Places within a slice of a Latin hypercube. */
-    private const FINENESS = 1 << 30;
-
     /**
      * @param list<string> $names of the varied parameters
      * @param list<list<string>> $points their values at each point, as they are written into the model
@@ -63,10 +60,10 @@ final readonly class SweepPlan
     public static function latin(array $document, array $variations, int $count, int $seed): self
     {
         self::checkCount($count);
-        $random = new Randomizer(new Xoshiro256StarStar($seed));
+        $random = new RandomShares($seed);
         $columns = [];
         foreach (self::variations($document, $variations) as $variation) {
-            $columns[] = array_map($variation->at(...), LatinHypercube::shares($count, $random, fn (): float => $random->getInt(0, self::FINENESS - 1) / self::FINENESS));
+            $columns[] = array_map($variation->at(...), LatinHypercube::shares($count, $random->randomizer, $random->next(...)));
         }
 
         return self::of($document, array_keys($variations), array_map(fn (int $n): array => array_column($columns, $n), range(0, $count - 1)));
@@ -86,10 +83,10 @@ final readonly class SweepPlan
         if ($tolerances === []) {
             throw ModelException::at('', 'the model has no tolerances; give some first, such as watts ± 10 %');
         }
-        $random = new Randomizer(new Xoshiro256StarStar($seed));
+        $random = new RandomShares($seed);
         $texts = $numbers = [];
         foreach ($tolerances as $tolerance) {
-            $quantiles = LatinHypercube::shares($count, $random, fn (): float => (0.5 + $random->getInt(0, self::FINENESS - 1)) / self::FINENESS);
+            $quantiles = LatinHypercube::shares($count, $random->randomizer, $random->inner(...));
             $shares = array_map(fn (float $quantile): float => Builds::share($tolerance->distribution, $quantile) ?? ($quantile < 0.5 ? -1.0 : 1.0), $quantiles);
             $texts[] = array_map($tolerance->text(...), $shares);
             $numbers[] = array_map(fn (float $share): float => $tolerance->nominal + $share * $tolerance->half, $shares);

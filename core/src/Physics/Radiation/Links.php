@@ -6,9 +6,8 @@ namespace Foehn\Physics\Radiation;
 
 use Foehn\Geometry\Axes;
 use Foehn\Grid\Grid;
+use Foehn\Numerics\RandomShares;
 use Foehn\Numerics\Sobol;
-use Random\Engine\Xoshiro256StarStar;
-use Random\Randomizer;
 
 /**
  * What patches see of each other, as areas times view factors A_i F_ij in m2, symmetric and closed. Every patch casts rays with the
@@ -28,8 +27,6 @@ final readonly class Links
     private const FEWEST = 64;
 
     private const SWEEPS = 40;
-
-    private const FINE = 1 << 30;
 
     /** Cells within which the steps of one surface see each other. */
     private const NEAR = 2;
@@ -87,7 +84,7 @@ final readonly class Links
         foreach ($faces->patch as $face => $patch) {
             $members[$patch][] = $face;
         }
-        $random = new Randomizer(new Xoshiro256StarStar($seed));
+        $random = new RandomShares($seed);
         $mean = array_sum($faces->areas) / max(1, count($faces->areas));
         $density = $counts = $points = [];
         $sequence = new Sobol();
@@ -116,14 +113,14 @@ final readonly class Links
      * @param list<array{float, float, float, float}> $points of the sequence, at least as many as rays
      * @return array{array<int, int>, int} rays by the patch that they meet, and the number of those that are not counted
      */
-    private static function cast(Grid $grid, CavityFaces $faces, RayTracer $tracer, array $own, int $rays, array $points, Randomizer $random): array
+    private static function cast(Grid $grid, CavityFaces $faces, RayTracer $tracer, array $own, int $rays, array $points, RandomShares $random): array
     {
         $ends = [];
         $sum = 0.0;
         foreach ($own as $face) {
             $ends[] = $sum += $faces->area[$face];
         }
-        $shift = array_map(fn (): float => $random->getInt(0, self::FINE - 1) / self::FINE, range(1, Sobol::DIMENSIONS));
+        $shift = array_map(fn (): float => $random->next(), range(1, Sobol::DIMENSIONS));
         $found = [];
         $missed = 0;
         // All faces of a patch look the same way.

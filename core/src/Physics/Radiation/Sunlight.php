@@ -10,10 +10,9 @@ use Foehn\Model\Cover;
 use Foehn\Model\Model;
 use Foehn\Model\Space;
 use Foehn\Model\Sun;
+use Foehn\Numerics\RandomShares;
 use Foehn\Physics\Heat\SurfaceContribution;
 use Foehn\Physics\Heat\SurfaceNodes;
-use Random\Engine\Xoshiro256StarStar;
-use Random\Randomizer;
 
 /**
  * Sunlight that surfaces take up. The direct light is followed from four places of every face towards the sun, through openings and glass,
@@ -24,8 +23,6 @@ use Random\Randomizer;
 final class Sunlight implements SurfaceContribution
 {
     private const PLACES = 2;
-
-    private const FINE = 1 << 30;
 
     /** Takes the place of an absorptivity of 0, so that what is reflected keeps its source. */
     private const WHITE = 1e-9;
@@ -126,7 +123,7 @@ final class Sunlight implements SurfaceContribution
     private function direct(Grid $grid, CavityFaces $faces): array
     {
         $tracer = new RayTracer($grid, $faces);
-        $random = new Randomizer(new Xoshiro256StarStar(1));
+        $random = new RandomShares(1);
         $found = [];
         foreach ($faces->element as $face => $e) {
             $direction = $faces->direction[$face];
@@ -136,7 +133,7 @@ final class Sunlight implements SurfaceContribution
                 continue;
             }
             $lit = 0.0;
-            $shift = [$random->getInt(0, self::FINE - 1) / self::FINE, $random->getInt(0, self::FINE - 1) / self::FINE];
+            $shift = [$random->next(), $random->next()];
             for ($n = 0; $n < self::PLACES ** 2; $n++) {
                 $share = [($n % self::PLACES + $shift[0]) / self::PLACES, (intdiv($n, self::PLACES) + $shift[1]) / self::PLACES];
                 $hit = $tracer->face($faces->cell[$face], $faces->place($face, $share[0], $share[1]), $this->sun->direction);
