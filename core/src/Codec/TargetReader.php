@@ -134,6 +134,7 @@ final class TargetReader
         if (in_array($quantity, Watch::AT_POINTS, true) && $target->point === null) {
             $reader->problem('quantity', sprintf('"%s" is watched at a point or along a line', $quantity));
         }
+        $this->ofCurrents($reader, $target, $quantity);
         $isFan = ($this->parts[$target->part ?? ''] ?? null)?->shape instanceof Fan;
         $through = match ($quantity) {
             'bulkTemperature' => $target->section !== null,
@@ -153,6 +154,21 @@ final class TargetReader
         }
 
         return $quantity;
+    }
+
+    /** Whether a part, or a face of it, has what is asked of currents. */
+    private function ofCurrents(Reader $reader, Target $target, string $quantity): void
+    {
+        $part = $this->parts[$target->part ?? ''] ?? null;
+        if (! in_array($quantity, Watch::OF_CURRENTS, true)) {
+            return;
+        }
+        $faces = array_column($part->terminals ?? [], 'face');
+        if ($quantity === 'currentDensity' ? $part === null || $target->face !== null : $target->face === null) {
+            $reader->problem('quantity', $quantity === 'currentDensity' ? '"currentDensity" is watched in a part as a whole' : sprintf('"%s" is watched at a face of a part', $quantity));
+        } elseif ($part !== null && $target->face !== null && ! in_array($target->face, $faces, true)) {
+            $reader->problem('quantity', sprintf('no current enters or leaves at face %s of "%s"; %s', $target->face, $part->name, $faces === [] ? 'give it a current, a voltage or ground there' : 'it does at ' . implode(', ', array_unique($faces))));
+        }
     }
 
     /**

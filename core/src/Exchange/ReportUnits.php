@@ -74,6 +74,7 @@ final readonly class ReportUnits
     {
         return match ($quantity) {
             'volumeFlow' => $this->set === 'us' ? self::digits($value * 2118.88, 4) . ' cfm' : self::digits(1e3 * $value, 4) . ' l/s',
+            'currentDensity' => self::digits(1e-6 * $value, 4) . ' A/mm²',
             'massFlow' => self::digits(1e3 * $value, 4) . ' g/s',
             'speed', 'velocity' => $this->set === 'us' ? self::digits($value * 196.850394, 4) . ' ft/min' : self::digits($value, 4) . ' m/s',
             default => trim(self::digits($value, 4) . ' ' . Watch::unit($quantity, $reduce)),

@@ -9,7 +9,7 @@ use Foehn\Units\Dimension;
 /** A number followed during a run and kept for it. */
 final readonly class Watch
 {
-    public const QUANTITIES = ['temperature', 'heat', 'heatFlux', ...self::AT_WALLS, ...self::AT_POINTS, ...self::THROUGH];
+    public const QUANTITIES = ['temperature', 'heat', 'heatFlux', ...self::AT_WALLS, ...self::AT_POINTS, ...self::THROUGH, ...self::OF_CURRENTS];
 
     /** Where fluid passes a face of a part, a side of the space or a patch of it. */
     public const AT_WALLS = ['convectionCoefficient', 'nusselt', 'wallShear'];
@@ -19,6 +19,9 @@ final readonly class Watch
 
     /** Of the flow, through a side or patch, positive out of the space, or through a section, positive along its axis. */
     public const THROUGH = ['massFlow', 'volumeFlow', 'outflowTemperature', 'bulkTemperature'];
+
+    /** Of currents: the greatest density in a part, and at a face of it with a terminal the current into it and its mean voltage. */
+    public const OF_CURRENTS = ['currentDensity', 'current', 'voltage'];
 
     public const REDUCTIONS = ['min', 'mean', 'max', 'total', ...self::PLACES];
 
@@ -35,6 +38,9 @@ final readonly class Watch
             'nusselt' => Dimension::none(),
             'massFlow' => Dimension::massFlow(),
             'volumeFlow' => Dimension::volumeFlow(),
+            'currentDensity' => Dimension::currentDensity(),
+            'current' => Dimension::current(),
+            'voltage' => Dimension::voltage(),
             'temperature', 'outflowTemperature', 'bulkTemperature' => Dimension::temperature(),
             default => Dimension::speed(),
         };
@@ -52,6 +58,9 @@ final readonly class Watch
             'massFlow' => 'kg/s',
             'mass' => 'kg',
             'volumeFlow' => 'm³/s',
+            'currentDensity' => 'A/m²',
+            'current' => 'A',
+            'voltage' => 'V',
             'temperature', 'outflowTemperature', 'bulkTemperature' => 'K',
             default => 'm/s',
         };

@@ -100,6 +100,9 @@ final class Readings
         if (in_array($quantity, Watch::THROUGH, true)) {
             return $target->section === null ? $this->flowThrough($target, $quantity) : $this->throughSection($target->section, $quantity);
         }
+        if (in_array($quantity, Watch::OF_CURRENTS, true)) {
+            return $this->ofCurrents($target, $quantity);
+        }
         if ($quantity === 'wallShear') {
             return (new WallShear($this->state))->on($target, $this->indexOf[$target->part ?? ''] ?? -1)[$reduce] ?? null;
         }
@@ -125,6 +128,22 @@ final class Readings
         }
 
         return $this->temperatures[$part][$reduce] ?? null;
+    }
+
+    /** A/m2, A or V; null where no currents are computed, or none flows in the part. Terminals that share a face add their currents. */
+    private function ofCurrents(Target $target, string $quantity): ?float
+    {
+        $currents = $this->state->currents;
+        if ($currents === null || $quantity === 'currentDensity') {
+            return $currents->parts[$this->indexOf[$target->part ?? ''] ?? -1]['density'] ?? null;
+        }
+        $own = array_column(array_filter($currents->terminals, fn (array $terminal): bool => $terminal['part'] === $target->part && $terminal['face'] === $target->face), $quantity);
+
+        return match (true) {
+            $own === [] => null,
+            $quantity === 'current' => array_sum($own),
+            default => array_sum($own) / count($own),
+        };
     }
 
     /**

@@ -32,6 +32,7 @@ final readonly class Dimension
         '-1,1,-2,0,0' => 'a pressure (e.g. "20 Pa")',
         '2,1,-3,0,-1' => 'a voltage (e.g. "0.5 V")',
         '0,0,0,0,1' => 'a current (e.g. "5 A")',
+        '-2,0,0,0,1' => 'a current density (e.g. "5 A/mm^2")',
         '3,0,-1,0,0' => 'a volume flow (e.g. "4 l/s")',
         '0,1,-1,0,0' => 'a mass flow (e.g. "5 g/s")',
     ];
@@ -109,6 +110,11 @@ final readonly class Dimension
     public static function current(): self
     {
         return self::of(A: 1);
+    }
+
+    public static function currentDensity(): self
+    {
+        return self::of(m: -2, A: 1);
     }
 
     public static function voltage(): self

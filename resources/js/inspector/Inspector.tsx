@@ -16,6 +16,7 @@ import { ShapeFields } from './ShapeFields';
 import { EditField } from './EditField';
 import { ShareWatts } from './ShareWatts';
 import { SurfaceFields } from './SurfaceFields';
+import { terminalsOf } from '../model/current';
 import { partSubject } from '../model/targets';
 import { LimitFields, WatchFields } from './TargetFields';
 import { TerminalFields } from './TerminalFields';
@@ -39,7 +40,7 @@ import {
     watts,
     type UnitSet,
 } from '../units/units';
-import { radiationOf } from '../model/space';
+import { computesCurrents, radiationOf } from '../model/space';
 import { RADIATION, SUN } from '../routes/heatRoutes';
 import { LadderChapter } from '../routes/LadderChapter';
 import { RoutesButton } from '../routes/RoutesButton';
@@ -191,6 +192,7 @@ export function Inspector({ revision, run, result, stale, editor, mayEdit }: Pro
     const entry = partEntry(document, part.id);
     const locked = isLocked(document, part.id);
     const device = single && isDevice(part.kind);
+    const subject = partSubject(part, computesCurrents(document) && entry ? [...new Set(terminalsOf(entry).map(([face]) => face))] : undefined);
     const temperatureUnit = typedTemperatureUnit(units);
     return (
         <Box component="aside" aria-label="Inspector" sx={{ height: '100%', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
@@ -313,12 +315,12 @@ export function Inspector({ revision, run, result, stale, editor, mayEdit }: Pro
             </Box>
             {stage === 'Limit' && single && part.kind !== 'screen' && (
                 <Chapter title="Limits" fields>
-                    <LimitFields subject={partSubject(part)} document={document} editor={editor} units={units} disabled={!mayEdit} />
+                    <LimitFields subject={subject} document={document} editor={editor} units={units} disabled={!mayEdit} />
                 </Chapter>
             )}
             {stage === 'Limit' && single && !device && (
                 <Chapter title="Other watches" fields>
-                    <WatchFields subject={partSubject(part)} document={document} editor={editor} units={units} disabled={!mayEdit} />
+                    <WatchFields subject={subject} document={document} editor={editor} units={units} disabled={!mayEdit} />
                 </Chapter>
             )}
             {stage === 'Solve' && (

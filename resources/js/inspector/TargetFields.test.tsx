@@ -46,6 +46,18 @@ describe('the fields of limits', () => {
         expect(limit()).toMatchObject({ of: { part: 'lid', face: 'z+' }, atMost: '60 degC', name: 'Lid, hottest of face z+' });
     });
 
+    it('bound a current density, and the current and voltage of a face where current enters', async () => {
+        const bar = partSubject(samplePart({ id: 'bar', name: 'Bar' }), ['x-']);
+        const { limit } = limits(bar, 'mm', withNewLimit({}, bar, 'max', '60 degC'));
+        await choose('Of', 'Current density');
+        expect(limit()).toMatchObject({ of: { part: 'bar' }, quantity: 'currentDensity', atMost: '10 A/mm^2' });
+        await fill('Current density', '5');
+        expect(limit()?.atMost).toBe('5 A/mm^2');
+        await choose('Of', 'Voltage of face x-');
+        expect(limit()).toMatchObject({ of: { part: 'bar', face: 'x-' }, quantity: 'voltage', atMost: '100 mV', name: 'Bar, voltage of face x-' });
+        expect(screen.getByRole('combobox', { name: 'Of' })).toHaveTextContent('Voltage of face x-');
+    });
+
     it('begin anew where a temperature becomes a flow and back: the numbers mean nothing there', async () => {
         const { limit } = limits(vent, 'mm', withNewLimit({}, vent, 'leaving', '60 degC'));
         await fill('Derating', '5');

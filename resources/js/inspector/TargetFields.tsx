@@ -4,8 +4,10 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import type { LimitEntry, ModelDocument } from '../model/document';
 import {
+    boundedBy,
     isAgainstReference,
     limitsOn,
+    measuredAs,
     watchesOn,
     whatOf,
     whatsOf,
@@ -31,11 +33,28 @@ interface Props {
     disabled: boolean;
 }
 
+interface Bound {
+    title: string;
+    unit: (units: UnitSet) => string;
+    /** Of what is kept free, where that is another one. */
+    free?: (units: UnitSet) => string;
+    /** Where a bound begins. */
+    start: string;
+}
+
+const measures: Readonly<Record<ReturnType<typeof measuredAs>, Bound>> = {
+    temperature: { title: 'Temperature', unit: typedTemperatureUnit, free: () => 'K', start: '85 degC' },
+    flow: { title: 'Flow', unit: typedVolumeFlowUnit, start: '1 l/s' },
+    currentDensity: { title: 'Current density', unit: () => 'A/mm^2', start: '10 A/mm^2' },
+    current: { title: 'Current', unit: () => 'A', start: '10 A' },
+    voltage: { title: 'Voltage', unit: () => 'V', start: '100 mV' },
+};
+
 const bounds = { atMost: 'At most', atLeast: 'At least' } as const;
 
 /** The limits of a part, a wall or an opening: on its hottest place, a face, a node, what flows; with what is kept free for ageing and tolerances. */
 export function LimitFields({ subject, document, editor, units, disabled }: Props) {
-    const whats = whatsOf(subject.kind, false);
+    const whats = whatsOf(subject, false);
     const first = Object.keys(whats)[0]!;
     const save = (label: string, change: (d: ModelDocument) => ModelDocument) => editor.edit(`${subject.name}: ${label}`, change);
     return (
@@ -43,7 +62,8 @@ export function LimitFields({ subject, document, editor, units, disabled }: Prop
             {limitsOn(document, subject).map((limit, n) => {
                 const bound = limit.atMost !== undefined ? 'atMost' : 'atLeast';
                 const what = whatOf(limit, subject.kind);
-                const [unit, free] = what === 'flow' ? [typedVolumeFlowUnit(units), typedVolumeFlowUnit(units)] : [typedTemperatureUnit(units), 'K'];
+                const measure = measures[measuredAs(what)];
+                const [unit, free] = [measure.unit(units), measure.free?.(units) ?? measure.unit(units)];
                 return (
                     <Removable
                         key={limit.id}
@@ -77,7 +97,7 @@ export function LimitFields({ subject, document, editor, units, disabled }: Prop
                                 />
                             </Box>
                             <EditField
-                                label={what === 'flow' ? 'Flow' : 'Temperature'}
+                                label={measure.title}
                                 value={String(limit[bound] ?? '')}
                                 disabled={disabled}
                                 save={(text) =>
@@ -118,7 +138,7 @@ export function LimitFields({ subject, document, editor, units, disabled }: Prop
 
 /** What is followed during a run and kept with it; every limit is followed anyway. */
 export function WatchFields({ subject, document, editor, units, disabled }: Props) {
-    const whats = whatsOf(subject.kind, true);
+    const whats = whatsOf(subject, true);
     const save = (label: string, change: (d: ModelDocument) => ModelDocument) => editor.edit(`${subject.name}: ${label}`, change);
     const set = (id: string, field: 'reference' | 'length', value: string) =>
         save(`${field} ${value || 'as usual'}`, (d) =>
@@ -180,10 +200,10 @@ export function WatchFields({ subject, document, editor, units, disabled }: Prop
 const named = (whats: Record<What, string>, what: What, entry: { id: string; name?: string }): Record<What, string> =>
     what in whats ? whats : { ...whats, [what]: entry.name ?? entry.id };
 
-const boundOf = (what: What): string => (what === 'flow' ? '1 l/s' : '85 degC');
+const boundOf = (what: What): string => measures[measuredAs(what)].start;
 
-/** A bound in °C says nothing of a flow, nor the other way round. */
+/** A bound in °C says nothing of a flow or a current, nor the other way round. */
 const boundFor = <T extends LimitEntry>({ atMost, atLeast, derating, ...entry }: T, before: What, after: What): T =>
-    ((before === 'flow') === (after === 'flow')
+    (measuredAs(before) === measuredAs(after)
         ? { ...entry, ...(atMost === undefined ? { atLeast } : { atMost }), ...(derating === undefined ? {} : { derating }) }
-        : { ...entry, [after === 'flow' ? 'atLeast' : 'atMost']: boundOf(after) }) as T;
+        : { ...entry, [boundedBy(after)]: boundOf(after) }) as T;

@@ -210,7 +210,11 @@ function begin(choice: PartChoice, room: Triple): { size: Triple; fields: Partia
             const size = fit([0.01, 0.01, 0.002]);
             return {
                 size,
-                fields: { shape: { kind: 'package', size: mm(size), junctionToCase: '5 K/W', junctionToBoard: '10 K/W' } as PartEntry['shape'], power: '1 W', surface: { finish: 'moulded' } },
+                fields: {
+                    shape: { kind: 'package', size: mm(size), junctionToCase: '5 K/W', junctionToBoard: '10 K/W' } as PartEntry['shape'],
+                    power: '1 W',
+                    surface: { finish: 'moulded' },
+                },
             };
         }
         case 'fan': {

@@ -9,8 +9,8 @@ const chip = partSubject(samplePart({ id: 'chip', name: 'Chip', kind: 'package' 
 
 describe('what limits and watches look at', () => {
     it('is a node of a package, an extreme or a face of anything else', () => {
-        expect(Object.keys(whatsOf('package', false))[0]).toBe('junction');
-        expect(whatsOf('cylinder', true)).toHaveProperty(['heat side']);
+        expect(Object.keys(whatsOf({ kind: 'package' }, false))[0]).toBe('junction');
+        expect(whatsOf({ kind: 'cylinder' }, true)).toHaveProperty(['heat side']);
         const document = withNewLimit(withNewLimit({}, lid, 'touch z+', '60 degC'), lid, 'max', '80 degC');
         expect(limitsOn(document, lid)).toMatchObject([
             { id: 'limit-lid', name: 'Lid, hottest of face z+', of: { part: 'lid', face: 'z+' }, reduce: 'max', atMost: '60 degC' },

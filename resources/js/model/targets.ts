@@ -25,9 +25,17 @@ export interface Subject {
     /** The kind of the part, or what the side is. */
     kind: string;
     of: Of;
+    /** Faces of a part at which current enters or leaves it; none where no currents are computed. */
+    terminals?: readonly string[] | undefined;
 }
 
-export const partSubject = (part: OutlinePart): Subject => ({ id: originOf(part.id), name: ownName(part), kind: part.kind, of: { part: originOf(part.id) } });
+export const partSubject = (part: OutlinePart, terminals?: readonly string[]): Subject => ({
+    id: originOf(part.id),
+    name: ownName(part),
+    kind: part.kind,
+    of: { part: originOf(part.id) },
+    terminals,
+});
 
 /** The openings of the space, then its walls. */
 export function spaceSubjects(document: ModelDocument, moving: boolean): Subject[] {
@@ -48,8 +56,15 @@ export function spaceSubjects(document: ModelDocument, moving: boolean): Subject
 /** What a fluid does at a wall. */
 const atWalls = { convectionCoefficient: 'Convection coefficient', nusselt: 'Nusselt number', wallShear: 'Wall shear stress' } as const;
 
-/** The choices for a kind of subject, with their words. */
-export function whatsOf(kind: string, withHeat: boolean): Record<What, string> {
+/** What currents do in a part, and at its terminals. */
+const ofCurrents = (terminals: readonly string[]): Record<What, string> => ({
+    currentDensity: 'Current density',
+    ...Object.fromEntries(terminals.map((face) => [`current ${face}`, `Current into face ${face}`])),
+    ...Object.fromEntries(terminals.map((face) => [`voltage ${face}`, `Voltage of face ${face}`])),
+});
+
+/** The choices for a subject, with their words. */
+export function whatsOf({ kind, terminals }: Pick<Subject, 'kind' | 'terminals'>, withHeat: boolean): Record<What, string> {
     if (kind === 'fan') return { flow: 'Flow through it' };
     if (kind === 'opening') return { leaving: 'Temperature leaving', flow: 'Flow out of it' };
     if (kind === 'wall') return { max: 'Hottest place', mean: 'Mean', ...(withHeat ? { heat: 'Heat through it', ...atWalls } : {}) };
@@ -61,12 +76,14 @@ export function whatsOf(kind: string, withHeat: boolean): Record<What, string> {
         ...Object.fromEntries(own.map((face) => [`touch ${face}`, `Hottest of face ${face}`])),
         ...(withHeat ? Object.fromEntries(own.map((face) => [`heat ${face}`, `Heat out of face ${face}`])) : {}),
         ...(withHeat ? Object.fromEntries(own.map((face) => [`convectionCoefficient ${face}`, `Convection coefficient of face ${face}`])) : {}),
+        ...(terminals && kind !== 'package' ? ofCurrents(terminals) : {}),
     };
 }
 
 export function whatOf(entry: { of: { node?: string; face?: string }; quantity?: unknown; reduce?: unknown }, kind: string): What {
     const quantity = textOf(entry.quantity);
-    if (entry.of.face) return `${quantity === 'heat' || quantity in atWalls ? quantity : 'touch'} ${entry.of.face}`;
+    if (entry.of.face) return `${quantity === '' || quantity === 'temperature' ? 'touch' : quantity} ${entry.of.face}`;
+    if (quantity === 'currentDensity') return quantity;
     if (quantity in atWalls) return quantity;
     if (entry.quantity === 'volumeFlow') return 'flow';
     if (entry.quantity === 'outflowTemperature') return 'leaving';
@@ -80,7 +97,9 @@ function fieldsOf(what: What, of: Of): { of: Of; quantity: string; reduce: strin
     const [kind, face] = what.split(' ');
     if (kind === 'flow') return { of, quantity: 'volumeFlow', reduce: 'mean' };
     if (kind === 'leaving') return { of, quantity: 'outflowTemperature', reduce: 'mean' };
-    if (kind !== undefined && kind in atWalls) return { of: face ? { ...of, face } : of, quantity: kind, reduce: 'mean' };
+    if (kind === 'currentDensity') return { of, quantity: kind, reduce: 'max' };
+    if (kind !== undefined && (kind in atWalls || kind === 'current' || kind === 'voltage'))
+        return { of: face ? { ...of, face } : of, quantity: kind, reduce: 'mean' };
     if (kind === 'heat') return { of: face ? { ...of, face } : of, quantity: 'heat', reduce: 'total' };
     if (face) return { of: { ...of, face }, quantity: 'temperature', reduce: 'max' };
     if (['junction', 'case', 'board'].includes(what)) return { of: { ...of, node: what }, quantity: 'temperature', reduce: 'max' };
@@ -88,7 +107,7 @@ function fieldsOf(what: What, of: Of): { of: Of; quantity: string; reduce: strin
 }
 
 const nameOf = (subject: Subject, what: What): string => {
-    const word = whatsOf(subject.kind, true)[what] ?? what;
+    const word = whatsOf(subject, true)[what] ?? what;
     return what === 'max' ? subject.name : `${subject.name}, ${word.toLowerCase()}`;
 };
 
@@ -100,13 +119,22 @@ export const limitsOn = (document: ModelDocument, subject: Subject): LimitEntry[
 
 export const watchesOn = (document: ModelDocument, subject: Subject): WatchEntry[] => watchesOf(document).filter((watch) => isOn(watch, subject));
 
-/** A bound on a temperature from above, on a flow from below. */
+/** The quantity of a choice, as bounds are typed. */
+export const measuredAs = (what: What): 'flow' | 'currentDensity' | 'current' | 'voltage' | 'temperature' => {
+    const [kind] = what.split(' ');
+    return kind === 'flow' || kind === 'currentDensity' || kind === 'current' || kind === 'voltage' ? kind : 'temperature';
+};
+
+/** Air is limited from below, all else from above. */
+export const boundedBy = (what: What): 'atLeast' | 'atMost' => (what === 'flow' ? 'atLeast' : 'atMost');
+
+/** A limit where there was none. */
 export function withNewLimit(document: ModelDocument, subject: Subject, what: What, bound: string): ModelDocument {
     const entry: LimitEntry = {
         id: freeEntryId(document, `limit-${subject.id}`),
         name: nameOf(subject, what),
         ...fieldsOf(what, subject.of),
-        [what === 'flow' ? 'atLeast' : 'atMost']: bound,
+        [boundedBy(what)]: bound,
     };
     return { ...document, limits: [...(document.limits ?? []), entry] };
 }

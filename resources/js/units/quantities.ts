@@ -26,20 +26,25 @@ const units: Readonly<Record<string, string>> = {
     wallShear: 'Pa',
     pressure: 'Pa',
     mass: 'kg',
+    current: 'A',
 };
 
-const plain = (quantity: string, value: number): string =>
-    `${number(Number(value.toPrecision(3)), Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value) || 1))))} ${units[quantity]}`.trim();
+const plain = (unit: string, value: number): string =>
+    `${number(Number(value.toPrecision(3)), Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value) || 1))))} ${unit}`.trim();
 
 const isTemperature = (quantity: string | undefined): boolean =>
     quantity === undefined || ['temperature', 'outflowTemperature', 'bulkTemperature'].includes(quantity);
+
+/** Electrical quantities in units of use, for SI. */
+const electric: Readonly<Record<string, readonly [unit: string, factor: number]>> = { currentDensity: ['A/mm²', 1e-6], voltage: ['mV', 1e3] };
 
 /** What a limit bounds, with its unit; a temperature where it does not say. */
 export function amountOf(quantity: string | undefined, value: number, set: UnitSet): string {
     if (isTemperature(quantity)) return temperatureWithUnit(value, set);
     if (quantity === 'volumeFlow') return volumeFlow(value, set);
     if (quantity === 'massFlow') return massFlow(value, set);
-    return units[quantity!] === undefined ? speed(value, set) : plain(quantity!, value);
+    const [unit, factor] = electric[quantity!] ?? [units[quantity!], 1];
+    return unit === undefined ? speed(value, set) : plain(unit, value * factor);
 }
 
 /** The unit of a quantity and numbers in it, from SI, for axes. */
@@ -47,8 +52,8 @@ export function measureOf(quantity: string, set: UnitSet): { unit: string; numbe
     if (isTemperature(quantity)) return { unit: temperatureUnit(set), number: (value) => temperatureNumber(value, set) };
     if (quantity === 'volumeFlow') return { unit: volumeFlowUnit(set), number: (value) => volumeFlowNumber(value, set) };
     if (quantity === 'massFlow') return { unit: massFlowUnit(set), number: (value) => massFlowNumber(value, set) };
-    const own = units[quantity];
-    return own === undefined ? { unit: speedUnit(set), number: (value) => speedNumber(value, set) } : { unit: own, number: (value) => value };
+    const [own, factor] = electric[quantity] ?? [units[quantity], 1];
+    return own === undefined ? { unit: speedUnit(set), number: (value) => speedNumber(value, set) } : { unit: own, number: (value) => value * factor };
 }
 
 /** What a watch reads, with its unit: a place along a line is a length. */

@@ -27,7 +27,19 @@ function judged(limit: ResultLimit, value: number): ResultLimit {
 const ofHalves = (one: number, other: number) => ({ min: Math.min(one, other), mean: 0.5 * (one + other), max: Math.max(one, other) });
 
 /** What other watts leave as it is. */
-const OF_THE_FLOW: ReadonlySet<string> = new Set(['speed', 'velocityX', 'velocityY', 'velocityZ', 'pressure', 'massFlow', 'volumeFlow', 'wallShear']);
+const KEPT: ReadonlySet<string> = new Set([
+    'speed',
+    'velocityX',
+    'velocityY',
+    'velocityZ',
+    'pressure',
+    'massFlow',
+    'volumeFlow',
+    'wallShear',
+    'currentDensity',
+    'current',
+    'voltage',
+]);
 
 /**
  * The result as it would be at other watts, with the flow, the currents and the properties of the run kept. What does not follow from
@@ -60,12 +72,12 @@ export function resultAt(result: Result, whatIf: WhatIf, tried: TriedWatts): Res
     const limits = result.limits.map((limit): ResultLimit => {
         const value = ofTarget.get(limit.id);
         if (value !== undefined) return judged(limit, value);
-        return OF_THE_FLOW.has(limit.quantity ?? '') ? limit : { ...limit, value: null, margin: null, verdict: 'undecided' };
+        return KEPT.has(limit.quantity ?? '') ? limit : { ...limit, value: null, margin: null, verdict: 'undecided' };
     });
     const watches = result.watches.map((watch) => ({
         ...watch,
-        value: ofTarget.get(watch.id) ?? (OF_THE_FLOW.has(watch.quantity) ? watch.value : null),
-        profile: OF_THE_FLOW.has(watch.quantity) ? watch.profile : null,
+        value: ofTarget.get(watch.id) ?? (KEPT.has(watch.quantity) ? watch.value : null),
+        profile: KEPT.has(watch.quantity) ? watch.profile : null,
     }));
     // As the core does: the worst margin is one of temperature.
     const known = limits.filter((limit) => limit.margin !== null && limit.quantity === 'temperature').sort((a, b) => a.margin! - b.margin!);
