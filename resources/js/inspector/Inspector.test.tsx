@@ -111,6 +111,18 @@ const solved = sampleResult({
             order: null,
             derating: 5,
         },
+        {
+            id: 'd',
+            name: 'Bar, density',
+            part: 'bar',
+            quantity: 'currentDensity',
+            value: 2e6,
+            atMost: 5e6,
+            atLeast: null,
+            margin: 3e6,
+            verdict: 'met',
+            derating: 0,
+        },
     ],
     electric: { terminals: [{ part: 'bar', name: 'Bar', face: 'x-', current: 20, voltage: 0.02 }], power: 0.4 },
 } as unknown as Partial<Result>);
@@ -222,6 +234,7 @@ describe('what a run says of a part', () => {
         inspector({ stage: 'Judge', selection: ['bar'], result: solved });
         expect(chapter('Current')).toHaveTextContent(/Face x-20.A at 20.00.mV/);
         expect(chapter('Current')).toHaveTextContent(/Greatest density2.00.A\/mm²/);
+        expect(chapter('Current')).toHaveTextContent('Bar, density: margin to 5.00 A/mm²+3.00 A/mm²');
     });
 
     it('is not shown of an older model', () => {

@@ -43,6 +43,7 @@ import {
 import { computesCurrents, radiationOf } from '../model/space';
 import { RADIATION, SUN } from '../routes/heatRoutes';
 import { LadderChapter } from '../routes/LadderChapter';
+import { amountOf, marginOf } from '../units/quantities';
 import { RoutesButton } from '../routes/RoutesButton';
 import { verdictColours } from '../theme/verdicts';
 import { WhatIfChapter } from '../whatif/WhatIfChapter';
@@ -133,8 +134,10 @@ function common(parts: readonly OutlinePart[], of: (part: OutlinePart) => string
 /** Boards and packages are no metal of one piece; air is none at all. */
 const conducts = (part: OutlinePart): boolean => !isDevice(part.kind) && !hasOwnMaterial(part.kind) && part.material !== 'fluid';
 
+const ofCurrents = ['currentDensity', 'current', 'voltage'];
+
 /** What current does in a part. */
-function CurrentLines({ part, result }: { part: ResultPart; result: Result }) {
+function CurrentLines({ part, result, units }: { part: ResultPart; result: Result; units: UnitSet }) {
     const terminals = result.electric?.terminals.filter((terminal) => terminal.part === part.id) ?? [];
     if (!part.current) return null;
     return (
@@ -146,6 +149,17 @@ function CurrentLines({ part, result }: { part: ResultPart; result: Result }) {
             ))}
             <Line label="Makes heat">{watts(part.current.heat)} W</Line>
             <Line label="Greatest density">{number(part.current.density / 1e6, 2)} A/mm²</Line>
+            {result.limits.flatMap((limit) =>
+                limit.part === part.id && limit.margin !== null && ofCurrents.includes(limit.quantity ?? '') ? (
+                    <Line key={limit.id} label={`${limit.name}: margin to ${amountOf(limit.quantity, (limit.atMost ?? limit.atLeast)!, units)}`}>
+                        <Box component="span" sx={{ color: verdictColours[limit.verdict] }}>
+                            {marginOf(limit.quantity, limit.margin, units)}
+                        </Box>
+                    </Line>
+                ) : (
+                    []
+                ),
+            )}
         </Chapter>
     );
 }
@@ -351,7 +365,7 @@ export function Inspector({ revision, run, result, stale, editor, mayEdit }: Pro
                 <Temperatures part={partResult} outline={revision.outline} result={result} units={units} />
             )}
             {single && fan && !stale && <OperatingPoint fan={fan} limits={result?.limits.filter((limit) => limit.part === fan.part) ?? []} />}
-            {stage === 'Judge' && single && partResult && !stale && result && <CurrentLines part={partResult} result={result} />}
+            {stage === 'Judge' && single && partResult && !stale && result && <CurrentLines units={units} part={partResult} result={result} />}
             {stage !== 'Build' && single && partResult && !stale && result && <Routes part={partResult} outline={revision.outline} result={result} />}
             {stage === 'Judge' && single && partResult && !stale && result && (
                 <LadderChapter part={partResult.id} outline={revision.outline} result={result} ambient={revision.outline.ambient} units={units} />

@@ -20,6 +20,7 @@ describe('what a limit bounds', () => {
 
     it('of a current keeps number and unit on one line', () => {
         expect([amperes(-200.04), amperes(0.01234567)]).toEqual(['−200\u00a0A', '0.01235\u00a0A']);
-        expect([volts(0.02047), volts(12.3456)]).toEqual(['20.47\u00a0mV', '12.346\u00a0V']);
+        expect([volts(0.02047), volts(12.3456), volts(-1e-15)]).toEqual(['20.47\u00a0mV', '12.346\u00a0V', '0.00\u00a0mV']);
+        expect([amountOf('currentDensity', 2.5e6, 'mm'), amountOf('voltage', 0.02, 'mm')]).toEqual(['2.50 A/mm²', '20.00\u00a0mV']);
     });
 });

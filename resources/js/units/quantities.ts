@@ -12,6 +12,7 @@ import {
     temperatureNumber,
     temperatureUnit,
     temperatureWithUnit,
+    volts,
     volumeFlow,
     volumeFlowNumber,
     volumeFlowUnit,
@@ -43,6 +44,7 @@ export function amountOf(quantity: string | undefined, value: number, set: UnitS
     if (isTemperature(quantity)) return temperatureWithUnit(value, set);
     if (quantity === 'volumeFlow') return volumeFlow(value, set);
     if (quantity === 'massFlow') return massFlow(value, set);
+    if (quantity === 'voltage') return volts(value);
     const [unit, factor] = electric[quantity!] ?? [units[quantity!], 1];
     return unit === undefined ? speed(value, set) : plain(unit, value * factor);
 }

@@ -112,7 +112,9 @@ export const speed = (metresPerSecond: number, set: UnitSet): string => `${numbe
 
 /** From A and V, as many digits as tell something. */
 export const amperes = (current: number): string => `${minus(Number(current.toPrecision(4)).toString())}\u00a0A`;
-export const volts = (voltage: number): string => (Math.abs(voltage) < 1 ? `${number(1e3 * voltage, 2)}\u00a0mV` : `${number(voltage, 3)}\u00a0V`);
+/** What does not show in its digits has no sign. */
+export const volts = (voltage: number): string =>
+    Math.abs(voltage) < 1 ? `${number(Math.abs(voltage) < 5e-6 ? 0 : 1e3 * voltage, 2)}\u00a0mV` : `${number(voltage, 3)}\u00a0V`;
 
 export const watts = (value: number): string => number(value, 2);
 
