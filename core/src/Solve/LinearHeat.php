@@ -36,7 +36,7 @@ final class LinearHeat
     private const MOST_ITERATIONS = 300;
 
     /** Of the change of the light between surfaces from one solution to the next. */
-    private const LIGHT = 1e-5;
+    private const LIGHT = 1e-4;
 
     private const MOST_LIGHTS = 60;
 

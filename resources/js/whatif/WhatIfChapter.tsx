@@ -70,7 +70,8 @@ export function WhatIfChapter({ run, outline, units, mayEdit, part }: Props) {
                         {state === 'failed' ? 'Try again' : 'Find what would help'}
                     </Button>
                     <Typography variant="body2" color="text.secondary" sx={{ mt: 0.75 }}>
-                        Ranks every change by its effect on the worst margin, and lets you try other watts at once. About a minute for 100 000 cells.
+                        Ranks every change by its effect on the worst margin, and lets you try other watts at once. About a minute for 100 000 cells, longer
+                        where surfaces radiate to each other.
                     </Typography>
                 </>
             )}
