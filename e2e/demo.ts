@@ -37,16 +37,16 @@ export async function revision(page: Page): Promise<number> {
     return Number(/\d+/.exec(text)?.[0]);
 }
 
-/** Presses Run at a grade and waits until a result of the present revision is there. */
-export async function run(page: Page, grade?: string): Promise<void> {
+/** Presses Run at a grade and waits until a result of the present revision is there, at most so many milliseconds. */
+export async function run(page: Page, grade?: string, patience = 60_000): Promise<void> {
     if (grade) {
         await page.getByLabel('Grade').locator('..').getByRole('combobox').click();
         await page.getByRole('option', { name: grade }).click();
     }
     await runStrip(page).getByRole('button', { name: 'Run', exact: true }).click();
     await expect(page.getByText(`revision ${await revision(page)}`, { exact: false }).last()).toBeVisible();
-    await expect(ledger(page).getByText('the model has changed since')).toBeHidden({ timeout: 60_000 });
-    await expect(runStrip(page)).toContainText('Solved', { timeout: 60_000 });
+    await expect(ledger(page).getByText('the model has changed since')).toBeHidden({ timeout: patience });
+    await expect(runStrip(page)).toContainText('Solved', { timeout: patience });
 }
 
 /** How large a metre is in the view once the camera stands still, by the scale bar. */

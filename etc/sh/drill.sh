@@ -41,7 +41,8 @@ run_is() { [ "$(run_state "$1")" = "$2" ]; }
 run_ends() { case "$(run_state "$1")" in solved | unsteady) ;; *) return 1 ;; esac; }
 attempts_of() { call GET "/api/runs/$1?after=999999999" | field attempts; }
 attempt_is() { run_is "$1" running && [ "$(attempts_of "$1")" = "$2" ]; }
-worker_of() { "${AS[@]}" mariadb --no-defaults -u"$SERVING" --socket="$SOCKETS/db.sock" -N -e "SELECT worker FROM foehn.runs WHERE id=$1" | cut -d: -f2; }
+in_database() { "${AS[@]}" mariadb --no-defaults -u"$SERVING" --socket="$SOCKETS/db.sock" -N -e "$1"; }
+worker_of() { in_database "SELECT worker FROM foehn.runs WHERE id=$1" | cut -d: -f2; }
 
 drill_access() {
     holds 'the folder of the installation is closed to others' test "$(stat -c %a "$HOME_DIR")" = 700
@@ -115,7 +116,6 @@ drill_starts() {
 # host NAME ACTION: two sets of workers with folders of their own, beside an installation without any.
 host() { FOEHN_ROLE=worker FOEHN_NAME="drill-$1" FOEHN_WORKERS=1 FOEHN_MAIN="$HOME_DIR/.env" "$ROOT/foehn" "$2"; }
 pid_of_host() { cut -d' ' -f1 "$ROOT/var/drill-$1/run/$2"; }
-in_database() { "${AS[@]}" mariadb --no-defaults -u"$SERVING" --socket="$SOCKETS/db.sock" -N -e "$1"; }
 points() { in_database "SELECT count(*) FROM foehn.study_points p JOIN foehn.runs r ON r.id = p.run_id WHERE p.study_id = $1 AND $2"; }
 took_both() { [ "$(points "$1" "r.worker LIKE '%:$2:%'")" -gt 0 ] && [ "$(points "$1" "r.worker LIKE '%:$3:%'")" -gt 0 ]; }
 points_are() { [ "$(points "$1" "$2")" = "$3" ]; }

@@ -139,11 +139,12 @@ final class RadiationExchange implements Exchange
             $now[$e] = Emission::SIGMA * $about ** 4;
             $then[$e] = $now[$e] + 4.0 * Emission::SIGMA * $about ** 3 * ($system->surfaces->surfaceTemperature($e, $temperature) - $own->surfaces->surfaceTemperature($e, $temperature));
         }
-        if ($emissivity === $this->emission->emissivity && self::light($model) === self::light($this->model) && $then === $now) {
+        $same = $emissivity === $this->emission->emissivity;
+        if ($same && self::light($model) === self::light($this->model) && $then === $now) {
             return [];
         }
-        $more = (new Enclosure($this->faces, $this->links, $this->elements, $emissivity, self::light($model)))->light($then, self::light($model));
-
+        $enclosure = $same ? $this->enclosure : new Enclosure($this->faces, $this->links, $this->elements, $emissivity, self::light($model));
+        $more = $enclosure->light($then, self::light($model));
         $before = $this->enclosure->light($now, self::light($this->model));
         foreach ($before as $e => $light) {
             $more[$e] -= $light;

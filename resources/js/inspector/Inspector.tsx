@@ -17,7 +17,7 @@ import { EditField } from './EditField';
 import { ShareWatts } from './ShareWatts';
 import { SurfaceFields } from './SurfaceFields';
 import { terminalsOf } from '../model/current';
-import { partSubject } from '../model/targets';
+import { isElectric, partSubject } from '../model/targets';
 import { LimitFields, WatchFields } from './TargetFields';
 import { TerminalFields } from './TerminalFields';
 import { OperatingPoint } from './OperatingPoint';
@@ -134,8 +134,6 @@ function common(parts: readonly OutlinePart[], of: (part: OutlinePart) => string
 /** Boards and packages are no metal of one piece; air is none at all. */
 const conducts = (part: OutlinePart): boolean => !isDevice(part.kind) && !hasOwnMaterial(part.kind) && part.material !== 'fluid';
 
-const ofCurrents = ['currentDensity', 'current', 'voltage'];
-
 /** What current does in a part. */
 function CurrentLines({ part, result, units }: { part: ResultPart; result: Result; units: UnitSet }) {
     const terminals = result.electric?.terminals.filter((terminal) => terminal.part === part.id) ?? [];
@@ -150,7 +148,7 @@ function CurrentLines({ part, result, units }: { part: ResultPart; result: Resul
             <Line label="Makes heat">{watts(part.current.heat)} W</Line>
             <Line label="Greatest density">{number(part.current.density / 1e6, 2)} A/mm²</Line>
             {result.limits.flatMap((limit) =>
-                limit.part === part.id && limit.margin !== null && ofCurrents.includes(limit.quantity ?? '') ? (
+                limit.part === part.id && limit.margin !== null && isElectric(limit.quantity) ? (
                     <Line key={limit.id} label={`${limit.name}: margin to ${amountOf(limit.quantity, (limit.atMost ?? limit.atLeast)!, units)}`}>
                         <Box component="span" sx={{ color: verdictColours[limit.verdict] }}>
                             {marginOf(limit.quantity, limit.margin, units)}

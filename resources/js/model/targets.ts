@@ -56,6 +56,11 @@ export function spaceSubjects(document: ModelDocument, moving: boolean): Subject
 /** What a fluid does at a wall. */
 const atWalls = { convectionCoefficient: 'Convection coefficient', nusselt: 'Nusselt number', wallShear: 'Wall shear stress' } as const;
 
+/** Quantities of currents: in a part, and at its terminals. */
+export const electricQuantities = ['currentDensity', 'current', 'voltage'] as const;
+
+export const isElectric = (quantity: unknown): quantity is (typeof electricQuantities)[number] => electricQuantities.some((one) => one === quantity);
+
 /** What currents do in a part, and at its terminals. */
 const ofCurrents = (terminals: readonly string[]): Record<What, string> => ({
     currentDensity: 'Current density',
@@ -98,8 +103,7 @@ function fieldsOf(what: What, of: Of): { of: Of; quantity: string; reduce: strin
     if (kind === 'flow') return { of, quantity: 'volumeFlow', reduce: 'mean' };
     if (kind === 'leaving') return { of, quantity: 'outflowTemperature', reduce: 'mean' };
     if (kind === 'currentDensity') return { of, quantity: kind, reduce: 'max' };
-    if (kind !== undefined && (kind in atWalls || kind === 'current' || kind === 'voltage'))
-        return { of: face ? { ...of, face } : of, quantity: kind, reduce: 'mean' };
+    if (kind !== undefined && (kind in atWalls || isElectric(kind))) return { of: face ? { ...of, face } : of, quantity: kind, reduce: 'mean' };
     if (kind === 'heat') return { of: face ? { ...of, face } : of, quantity: 'heat', reduce: 'total' };
     if (face) return { of: { ...of, face }, quantity: 'temperature', reduce: 'max' };
     if (['junction', 'case', 'board'].includes(what)) return { of: { ...of, node: what }, quantity: 'temperature', reduce: 'max' };
@@ -120,9 +124,9 @@ export const limitsOn = (document: ModelDocument, subject: Subject): LimitEntry[
 export const watchesOn = (document: ModelDocument, subject: Subject): WatchEntry[] => watchesOf(document).filter((watch) => isOn(watch, subject));
 
 /** The quantity of a choice, as bounds are typed. */
-export const measuredAs = (what: What): 'flow' | 'currentDensity' | 'current' | 'voltage' | 'temperature' => {
+export const measuredAs = (what: What): 'flow' | 'temperature' | (typeof electricQuantities)[number] => {
     const [kind] = what.split(' ');
-    return kind === 'flow' || kind === 'currentDensity' || kind === 'current' || kind === 'voltage' ? kind : 'temperature';
+    return kind === 'flow' || isElectric(kind) ? kind : 'temperature';
 };
 
 /** Air is limited from below, all else from above. */

@@ -1,4 +1,5 @@
 import type { Result, ResultLimit, WhatIf } from '../api/types';
+import { electricQuantities } from '../model/targets';
 
 /** Watts of heated parts as they are tried, by part; those that are not named stay as they are. */
 export type TriedWatts = Readonly<Record<string, number>>;
@@ -36,9 +37,7 @@ const KEPT: ReadonlySet<string> = new Set([
     'massFlow',
     'volumeFlow',
     'wallShear',
-    'currentDensity',
-    'current',
-    'voltage',
+    ...electricQuantities,
 ]);
 
 /**

@@ -30,9 +30,12 @@ final class MeshReader implements ShapeKind
             default => null,
         };
         if ($problem === null) {
-            $least = array_map(fn (int $axis): float => min([INF, ...array_column(array_chunk($vertices, 3), $axis)]), [0, 1, 2]);
-            $placed = array_map(fn (float $value, int $n): float => $least[$n % 3] + $scale * ($value - $least[$n % 3]) + $at[$n % 3], $vertices, array_keys($vertices));
-            $mesh = new Mesh($placed, $triangles);
+            $corners = array_chunk($vertices, 3);
+            $least = array_map(fn (int $axis): float => min([INF, ...array_column($corners, $axis)]), [0, 1, 2]);
+            foreach ($vertices as $n => $value) {
+                $vertices[$n] = $value + ($scale - 1.0) * ($value - $least[$n % 3]) + $at[$n % 3];
+            }
+            $mesh = new Mesh($vertices, $triangles);
             $flat = array_filter([0, 1, 2], fn (int $axis) => $mesh->bounds()->size($axis) <= 0.0);
             if ($flat === []) {
                 return $mesh;
