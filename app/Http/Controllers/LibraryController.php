@@ -26,7 +26,7 @@ final class LibraryController
             'conductivity' => array_map(fn ($law) => $law->at(300.0), $m->conductivity),
             'conductivityByTemperature' => $m->conductivity[0]->isConstant() ? null : array_map(fn (float $t) => [$t, $m->conductivity[0]->at($t)], self::TEMPERATURES),
             'viscosity' => $m->viscosity?->at(300.0), 'expansion' => $m->expansion,
-            'density' => $m->density, 'specificHeat' => $m->specificHeat, 'emissivity' => $m->emissivity, 'resistivity' => $m->resistivity?->points, 'source' => $m->source,
+            'density' => $m->density, 'specificHeat' => $m->specificHeat, 'emissivity' => $m->emissivity, 'melting' => $m->melting, 'resistivity' => $m->resistivity?->points, 'source' => $m->source,
         ], Library::builtIn()->materials)));
     }
 

@@ -10,28 +10,41 @@ use Foehn\Shapes\Shape;
 use Foehn\Shapes\Turned;
 use Foehn\Units\Dimension;
 
-/** Reads the currents and voltages at a face of a part. */
+/** Reads what is stated of currents at a face of a part: terminals, and the contact with the conductor that touches it. */
 final class ElectricConditionReader
 {
     /** Terminals on one face. */
     private const MOST = 100;
 
-    /** @return list<ElectricCondition> of the face: one, or one for each rectangle of it */
+    /** @return array{list<ElectricCondition>, float} terminals of the face, one or one for each rectangle of it, and the resistance of its contact, ohm m2 */
     public static function all(Reader $face, string $name, Shape $shape): array
     {
         $given = $face->raw('electric');
+        if (is_array($given) && array_is_list($given) && $given !== []) {
+            return [array_map(fn (Reader $one): ElectricCondition => self::terminal($one, $name, $shape), $face->objects('electric', self::MOST, 'terminals')), 0.0];
+        }
+        $reader = $face->object('electric');
+        if ($reader->raw('kind') !== ElectricCondition::CONTACT) {
+            return [[self::terminal($reader, $name, $shape)], 0.0];
+        }
+        $resistance = $reader->quantity('resistance', Dimension::electricalAreaResistance(), null, 0.0);
+        $reader->oneOf('kind', [ElectricCondition::CONTACT]);
+        $reader->close();
 
-        return is_array($given) && array_is_list($given) && $given !== []
-            ? array_map(fn (Reader $one): ElectricCondition => self::read($one, $name, $shape), $face->objects('electric', self::MOST, 'currents and voltages'))
-            : [self::read($face->object('electric'), $name, $shape)];
+        return [[], $resistance];
     }
 
-    private static function read(Reader $reader, string $face, Shape $shape): ElectricCondition
+    private static function terminal(Reader $reader, string $face, Shape $shape): ElectricCondition
     {
-        $kind = $reader->oneOf('kind', ElectricCondition::KINDS);
+        $kind = $reader->oneOf('kind', [...ElectricCondition::KINDS, ElectricCondition::CONTACT]);
+        if ($kind === ElectricCondition::CONTACT) {
+            $reader->problem('kind', 'a contact resistance holds for a face as a whole and is no entry of a list; write it alone');
+        }
         $value = match ($kind) {
             'current' => $reader->quantity('current', Dimension::current()),
             'voltage' => $reader->quantity('voltage', Dimension::voltage()),
+            'power' => -$reader->quantity('power', Dimension::power(), null, 0.0) / max($reader->quantity('voltage', Dimension::voltage(), null, 0.0, true), 1e-30),
+            'resistance' => $reader->quantity('resistance', Dimension::electricalResistance(), null, 0.0, true),
             default => 0.0,
         };
         $rectangle = $reader->has('min') || $reader->has('max') ? self::rectangle($reader, $face, $shape) : null;

@@ -37,7 +37,7 @@ final class MaterialReader
         $material = new Material(
             new Name($id, $reader->string('title', $id), 'model', $reader->string('source', 'given in the model')),
             self::conductivity($reader),
-            new Bulk($optional('density', Dimension::density()), $optional('specificHeat', Dimension::specificHeat()), $optional('expansion', Dimension::expansion())),
+            new Bulk($optional('density', Dimension::density()), $optional('specificHeat', Dimension::specificHeat()), $optional('expansion', Dimension::expansion()), $reader->has('melting') ? $reader->temperature('melting') : null),
             $emissivity,
             self::resistivity($reader),
             $isFluid ? $properties : null,

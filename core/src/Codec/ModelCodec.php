@@ -83,7 +83,7 @@ final class ModelCodec
         foreach (self::placed($root, $assemblies) as $reader) {
             [$materials, $parts[]] = PartReader::read($reader, $materials, $surroundings);
         }
-        $targets = new TargetReader($parts, $assemblies, $problems, $surroundings->temperature);
+        $targets = new TargetReader($parts, $assemblies, $materials, $problems, $surroundings->temperature);
         $watches = array_merge(...array_map($targets->watches(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches')));
         $limits = array_merge(...array_map($targets->limits(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits')));
         $tolerated = new ToleranceReader($document, $parameters);

@@ -39,9 +39,9 @@ final class PartReader
         self::checkTurn($reader, $shape, $material === null ? null : $materials->get($material));
 
         $coating = CoatingReader::read($reader->object('surface'));
-        [$faces, $terminals, $coatings] = self::faces($reader->object('faces'), $shape, $surroundings);
-        if ($terminals !== [] && ($material === null || $materials->get($material)?->resistivity === null)) {
-            $reader->problem('faces', 'a current or voltage is given at a face, but the material has no resistivity; choose a metal, or give the material one');
+        [$faces, $terminals, $contacts, $coatings] = self::faces($reader->object('faces'), $shape, $surroundings);
+        if (($terminals !== [] || $contacts !== []) && ($material === null || $materials->get($material)?->resistivity === null)) {
+            $reader->problem('faces', 'current is to pass a face, but the material has no resistivity; choose a metal, or give the material one');
         }
         $part = new Part(
             new PartName($id, $reader->string('name', $id), $reader->has('group') ? $reader->string('group') : null, $reader->pointer, self::colour($reader)),
@@ -53,6 +53,7 @@ final class PartReader
                 $reader->has('source') ? $reader->field('source', Dimension::heatSource()) : null,
                 $faces,
                 $terminals,
+                $contacts,
             ),
         );
         $reader->close();
@@ -60,21 +61,23 @@ final class PartReader
         return [$materials, $part];
     }
 
-    /** @return array{array<string, HeatCondition>, list<ElectricCondition>, array<string, Coating>} what is stated of heat by face, where current passes, and finishes by face */
+    /** @return array{array<string, HeatCondition>, list<ElectricCondition>, array<string, float>, array<string, Coating>} what is stated of heat by face, terminals, electrical contacts by face in ohm m2, and finishes by face */
     private static function faces(Reader $reader, Shape $shape, Surroundings $surroundings): array
     {
-        $faces = $terminals = $coatings = [];
+        $faces = $terminals = $contacts = $coatings = [];
         foreach ([...$shape->faces(), 'bare'] as $face) {
             if ($reader->has($face)) {
                 $faceReader = $reader->object($face);
-                $isTerminal = $face !== 'bare' && $faceReader->has('electric');
-                if ($isTerminal) {
-                    array_push($terminals, ...ElectricConditionReader::all($faceReader, $face, $shape));
+                $isElectric = $face !== 'bare' && $faceReader->has('electric');
+                if ($isElectric) {
+                    [$own, $contact] = ElectricConditionReader::all($faceReader, $face, $shape);
+                    array_push($terminals, ...$own);
+                    $contacts += $contact > 0.0 ? [$face => $contact] : [];
                 }
                 if ($face !== 'bare' && $faceReader->has('surface')) {
                     $coatings[$face] = CoatingReader::read($faceReader->object('surface'));
                 }
-                if ($faceReader->has('heat') || (! $isTerminal && ! isset($coatings[$face]))) {
+                if ($faceReader->has('heat') || (! $isElectric && ! isset($coatings[$face]))) {
                     $faces[$face] = HeatConditionReader::read($faceReader->object('heat', true), $surroundings);
                 }
                 $faceReader->close();
@@ -82,7 +85,7 @@ final class PartReader
         }
         $reader->close();
 
-        return [$faces, $terminals, $coatings];
+        return [$faces, $terminals, $contacts, $coatings];
     }
 
     private static function colour(Reader $reader): ?string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Codec;
 
 use Foehn\Geometry\Axes;
+use Foehn\Materials\Library;
 use Foehn\Model\Assembly;
 use Foehn\Model\Convective;
 use Foehn\Model\Limit;
@@ -22,6 +23,9 @@ final class TargetReader
     /** More is hardly meant, K: 10 degC are 283 K. */
     private const LARGEST_DERATING = 200.0;
 
+    /** Instead of a bound: the melting temperature of the material of a part. */
+    private const MELTING = 'melting';
+
     /** @var array<string, Part> */
     private array $parts = [];
 
@@ -36,7 +40,7 @@ final class TargetReader
      * @param array<string, Assembly> $assemblies by name
      * @param float $ambient K
      */
-    public function __construct(array $parts, private readonly array $assemblies, Problems $problems, private readonly float $ambient)
+    public function __construct(array $parts, private readonly array $assemblies, private readonly Library $materials, Problems $problems, private readonly float $ambient)
     {
         foreach ($parts as $part) {
             if (isset($this->parts[$part->id])) {
@@ -77,7 +81,7 @@ final class TargetReader
         $quantity = $this->quantity($reader, $target);
         $dimension = Watch::dimension($quantity);
         $reduce = $reader->oneOf('reduce', ['min', 'mean', 'max'], 'max');
-        $atMost = $reader->optionalQuantity('atMost', $dimension);
+        $atMost = $reader->raw('atMost') === self::MELTING ? $this->melting($reader, $target, $quantity) : $reader->optionalQuantity('atMost', $dimension);
         $atLeast = $reader->optionalQuantity('atLeast', $dimension);
         if (($atMost === null) === ($atLeast === null)) {
             $reader->problem('', 'a limit needs either "atMost" or "atLeast"');
@@ -91,6 +95,21 @@ final class TargetReader
         $reader->close();
 
         return $this->each($target, fn (Target $of, string $id, string $name) => new Limit(new Watch($id, $name, $of, $quantity, $reduce, $against), $atMost, $atLeast, $derating), $id, $name);
+    }
+
+    /** Where what a part is made of melts, K. */
+    private function melting(Reader $reader, Target $target, string $quantity): float
+    {
+        $material = $this->materials->get(($this->parts[$target->part ?? ''] ?? null)->material ?? '');
+        if ($quantity !== 'temperature' || $target->part === null) {
+            $reader->problem('atMost', '"melting" bounds the temperature of a part');
+        } elseif ($material === null || $material->melting === null) {
+            $reader->problem('atMost', $material === null
+                ? '"melting" bounds a part with a material; write a temperature'
+                : sprintf('"%s" has no melting temperature; give the material one ("melting": "660 degC"), or write a temperature here', $material->title));
+        }
+
+        return $material->melting ?? 0.0;
     }
 
     /** What a convection coefficient is counted against: a temperature given, or that of the fluid in a section. */

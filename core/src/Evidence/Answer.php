@@ -72,8 +72,14 @@ final readonly class Answer
     /** @return array{current: float, voltage: float, heat: float} of the first terminal, A and V, and W in all */
     public function terminal(): array
     {
-        $electric = $this->result['electric'] ?? throw new \LogicException('no currents were computed');
+        $electric = $this->electric();
 
         return ['current' => $electric['terminals'][0]['current'], 'voltage' => $electric['terminals'][0]['voltage'], 'heat' => $electric['power']];
+    }
+
+    /** @return array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}>, power: float} A into the model, V, and W in all */
+    public function electric(): array
+    {
+        return $this->result['electric'] ?? throw new \LogicException('no currents were computed');
     }
 }

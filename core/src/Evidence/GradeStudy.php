@@ -8,6 +8,7 @@ use Foehn\Grid\Grid;
 use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 use Foehn\Observe\GridValues;
+use Foehn\Physics\PhysicsException;
 use Foehn\Results\BesideGrid;
 use Foehn\Results\Uncertainty;
 use Foehn\Solve\Solution;
@@ -26,21 +27,31 @@ final class GradeStudy
      */
     public static function of(VerificationCase $case, string $grade): array
     {
-        $solved = [];
-        $checks = $case->by(function (Model $model) use ($grade, &$solved): Solution {
+        /** @var list<non-empty-list<Solution>|PhysicsException> $ended a case may ask for what has no solution */
+        $ended = [];
+        $checks = $case->by(function (Model $model) use ($grade, &$ended): Solution {
             $onTheWay = new Recorder();
-            $solution = (new SteadySolver($model->within($model->space, new GridSettings($grade)), $onTheWay))->solve();
-            $solved[] = [...$onTheWay->solutions, $solution];
+            try {
+                $solution = (new SteadySolver($model->within($model->space, new GridSettings($grade)), $onTheWay))->solve();
+            } catch (PhysicsException $e) {
+                $ended[] = $e;
+                throw $e;
+            }
+            $ended[] = [...$onTheWay->solutions, $solution];
 
             return $solution;
         })->run(true);
+        $solved = array_values(array_filter($ended, is_array(...)));
         $grids = $solved === [] ? 0 : min(array_map(count(...), $solved));
         $flow = array_filter($solved, fn (array $solutions) => $solutions[0]->state->flow !== null) !== [];
         $levels = [];
         for ($coarser = 0; $coarser < $grids; $coarser++) {
             $next = 0;
-            $found = $coarser === 0 ? $checks : $case->by(function () use ($solved, $coarser, &$next): Solution {
-                $solutions = $solved[$next++];
+            $found = $coarser === 0 ? $checks : $case->by(function () use ($ended, $coarser, &$next): Solution {
+                $solutions = $ended[$next++];
+                if ($solutions instanceof PhysicsException) {
+                    throw $solutions;
+                }
 
                 return $solutions[count($solutions) - 1 - $coarser];
             })->run(true);

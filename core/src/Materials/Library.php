@@ -9,7 +9,7 @@ namespace Foehn\Materials;
  *
  * @phpstan-type Table non-empty-list<array{float, float}>
  * @phpstan-type Row array{id: string, title: string, category: string, source: string, k: float|Table|array{float, float, float}, density?: float, specificHeat?: float,
- *     emissivity?: float, resistivity?: float, resistivityRise?: float, expansion?: float, viscosity?: float|Table}
+ *     emissivity?: float, resistivity?: float, resistivityRise?: float, expansion?: float, melting?: float, viscosity?: float|Table}
  */
 final class Library
 {
@@ -77,7 +77,7 @@ final class Library
         return new Material(
             new Name($row['id'], $row['title'], $row['category'], $row['source']),
             $laws,
-            new Bulk($row['density'] ?? null, $row['specificHeat'] ?? null, $row['expansion'] ?? null),
+            new Bulk($row['density'] ?? null, $row['specificHeat'] ?? null, $row['expansion'] ?? null, $row['melting'] ?? null),
             $row['emissivity'] ?? null,
             isset($row['resistivity']) ? PropertyLaw::linear($row['resistivity'], self::RESISTIVITY_AT, $row['resistivityRise'] ?? 0.0) : null,
             $row['category'] === 'fluid' ? new FluidProperties(isset($row['viscosity']) ? self::law($row['viscosity']) : null) : null,

@@ -28,6 +28,9 @@ final readonly class Material
     /** 1/K */
     public ?float $expansion;
 
+    /** K, of an alloy where it begins to melt. */
+    public ?float $melting;
+
     /** Whether it is a fluid. */
     public bool $fluid;
 
@@ -48,7 +51,7 @@ final readonly class Material
     public function __construct(Name $name, public array $conductivity, Bulk $bulk, public ?float $emissivity, public ?PropertyLaw $resistivity, ?FluidProperties $asFluid = null)
     {
         [$this->id, $this->title, $this->category, $this->source] = [$name->id, $name->title, $name->category, $name->source];
-        [$this->density, $this->specificHeat, $this->expansion] = [$bulk->density, $bulk->specificHeat, $bulk->expansion];
+        [$this->density, $this->specificHeat, $this->expansion, $this->melting] = [$bulk->density, $bulk->specificHeat, $bulk->expansion, $bulk->melting];
         $this->fluid = $asFluid !== null;
         [$this->viscosity, $this->powerLaw, $this->gasConstant] = [$asFluid?->viscosity, $asFluid?->powerLaw, $asFluid?->gasConstant];
     }
@@ -67,7 +70,7 @@ final readonly class Material
         return new self(
             new Name($this->id, $this->title, $this->category, $this->source),
             [$better($this->conductivity[0]), $better($this->conductivity[1]), $better($this->conductivity[2])],
-            new Bulk($this->density, $this->specificHeat, $this->expansion), $this->emissivity, $this->resistivity,
+            new Bulk($this->density, $this->specificHeat, $this->expansion, $this->melting), $this->emissivity, $this->resistivity,
             $this->fluid ? new FluidProperties($this->viscosity, $this->powerLaw, $this->gasConstant) : null,
         );
     }

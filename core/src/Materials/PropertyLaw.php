@@ -7,10 +7,11 @@ namespace Foehn\Materials;
 /** A property against temperature: points joined by straight lines, constant outside them. */
 final readonly class PropertyLaw
 {
-    /** Where a linear law ends, K. */
-    private const LINEAR_FROM = 120.0;
+    /** The least share of its value that a linear law falls to. */
+    private const LEAST = 0.05;
 
-    private const LINEAR_TO = 1300.0;
+    /** Where a rising linear law ends, K: beyond anything real, so that what runs away is seen to. */
+    private const HOTTEST = 1e6;
 
     /** @param non-empty-list<array{float, float}> $points [K, SI value], rising temperature */
     public function __construct(public array $points)
@@ -22,15 +23,17 @@ final readonly class PropertyLaw
         return new self([[0.0, $value]]);
     }
 
-    /** Rising in proportion to the temperature, by a coefficient in 1/K from a value at a temperature in K on; above 0 everywhere. */
+    /** Rising or falling in proportion to the temperature, by a coefficient in 1/K from a value at a temperature in K on; a twentieth of the value where it would be less. */
     public static function linear(float $value, float $reference, float $coefficient): self
     {
         if ($coefficient === 0.0) {
             return self::constant($value);
         }
-        $at = fn (float $temperature): array => [$temperature, $value * max(0.05, 1.0 + $coefficient * ($temperature - $reference))];
+        $least = [$reference + (self::LEAST - 1.0) / $coefficient, self::LEAST * $value];
+        $far = $coefficient > 0.0 ? self::HOTTEST : 0.0;
+        $most = [$far, $value * (1.0 + $coefficient * ($far - $reference))];
 
-        return new self([$at(self::LINEAR_FROM), $at(self::LINEAR_TO)]);
+        return new self($coefficient > 0.0 ? [$least, $most] : [$most, $least]);
     }
 
     /**

@@ -4,24 +4,47 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
-/** Where current enters or leaves at a face of a part, or at a rectangle of it: a current spread evenly over it, or a voltage of all of it. */
+/** Where current enters or leaves at a face of a part, or at a rectangle of it: a current spread evenly over it, a voltage of all of it, or a resistor to ground. */
 final readonly class ElectricCondition
 {
-    public const KINDS = ['current', 'voltage', 'ground'];
+    /** At a terminal; a load of so many watts at a voltage draws the current of both. */
+    public const KINDS = ['current', 'voltage', 'ground', 'power', 'resistance'];
+
+    /** Not a terminal: what the current meets between the face and the conductor that touches it. */
+    public const CONTACT = 'contact';
 
     /**
      * @param string $face of the part
      * @param string $kind one of KINDS
-     * @param float $value A into the part for a current, V for a voltage, 0 for ground
+     * @param float $value A into the part for a current and for the load of so many watts, V for a voltage, 0 for ground, ohm for a resistance
      * @param ?array{array{float, float}, array{float, float}} $rectangle lower and upper corner in the space along the two axes of the face, in the order x, y, z, m; null: the whole face
      */
     public function __construct(public string $face, public string $kind, public float $value, public ?array $rectangle = null)
     {
     }
 
-    public function fixesVoltage(): bool
+    /** Whether the current is given; else it follows from the voltage that is given here or beyond the resistor. */
+    public function givesCurrent(): bool
     {
-        return $this->kind !== 'current';
+        return $this->kind === 'current' || $this->kind === 'power';
+    }
+
+    /** V of the face, or beyond its resistor. */
+    public function voltage(): float
+    {
+        return $this->kind === 'voltage' ? $this->value : 0.0;
+    }
+
+    /** Between the face and the voltage, ohm. */
+    public function series(): float
+    {
+        return $this->kind === 'resistance' ? $this->value : 0.0;
+    }
+
+    /** With a current or voltage so many times as large. */
+    public function times(float $factor): self
+    {
+        return new self($this->face, $this->kind, $this->kind === 'resistance' ? $this->value : $factor * $this->value, $this->rectangle);
     }
 
     /** Whether it holds at a place on its face, m along the two axes of the face. */

@@ -14,19 +14,26 @@ final readonly class Loads
      * @param ?ScalarField $source W/m3, or null
      * @param array<string, HeatCondition> $faces by face name; "bare" stands for every face of the part that nothing touches and no other entry names
      * @param list<ElectricCondition> $terminals
+     * @param array<string, float> $contacts by face, what current meets between it and the conductor that touches it, ohm m2
      */
-    public function __construct(public float $power, public ?ScalarField $source, public array $faces, public array $terminals = [])
+    public function __construct(public float $power, public ?ScalarField $source, public array $faces, public array $terminals = [], public array $contacts = [])
     {
     }
 
     public function withPower(float $power): self
     {
-        return new self($power, $this->source, $this->faces, $this->terminals);
+        return new self($power, $this->source, $this->faces, $this->terminals, $this->contacts);
     }
 
     /** @param array<string, HeatCondition> $faces by face name */
     public function withFaces(array $faces): self
     {
-        return new self($this->power, $this->source, $faces, $this->terminals);
+        return new self($this->power, $this->source, $faces, $this->terminals, $this->contacts);
+    }
+
+    /** @param list<ElectricCondition> $terminals */
+    public function withTerminals(array $terminals): self
+    {
+        return new self($this->power, $this->source, $this->faces, $terminals, $this->contacts);
     }
 }

@@ -70,6 +70,12 @@ final readonly class Model
         return $this->with(array_map($change, $this->parts), $this->grid);
     }
 
+    /** With currents and voltages so many times as large. */
+    public function driven(float $factor): self
+    {
+        return $this->withParts(fn (Part $part): Part => $part->driven($factor));
+    }
+
     public function withMaterial(Material $material): self
     {
         return new self($this->name, $this->surroundings, $this->physics, $this->space, new Contents($this->materials->with($material), $this->parts, $this->assemblies), $this->questions, $this->grid, $this->convergence);

@@ -40,11 +40,14 @@ final readonly class Part
     /** @var list<ElectricCondition> */
     public array $terminals;
 
+    /** @var array<string, float> by face, what current meets between it and the conductor that touches it, ohm m2 */
+    public array $contacts;
+
     /** @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead) */
     public function __construct(private PartName $called, public Shape $shape, public ?string $material, private Coatings $coatings, private Loads $loads)
     {
         [$this->id, $this->name, $this->group, $this->pointer, $this->colour] = [$called->id, $called->name, $called->group, $called->pointer, $called->colour];
-        [$this->power, $this->source, $this->faces, $this->terminals] = [$loads->power, $loads->source, $loads->faces, $loads->terminals];
+        [$this->power, $this->source, $this->faces, $this->terminals, $this->contacts] = [$loads->power, $loads->source, $loads->faces, $loads->terminals, $loads->contacts];
     }
 
     /**
@@ -105,6 +108,12 @@ final readonly class Part
     public function withFaces(callable $change): self
     {
         return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withFaces(array_map($change, $this->faces)));
+    }
+
+    /** With currents and voltages so many times as large. */
+    public function driven(float $factor): self
+    {
+        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withTerminals(array_map(fn (ElectricCondition $terminal): ElectricCondition => $terminal->times($factor), $this->terminals)));
     }
 
     public function withShape(Shape $shape): self

@@ -188,7 +188,7 @@ final class Preflight
 
             return;
         }
-        $voltages = array_filter($with, fn (Part $part) => array_filter($part->terminals, fn (ElectricCondition $terminal) => $terminal->fixesVoltage()) !== []);
+        $voltages = array_filter($with, fn (Part $part) => array_filter($part->terminals, fn (ElectricCondition $terminal) => ! $terminal->givesCurrent()) !== []);
         if ($with === []) {
             $this->error('Load', 'Currents are to be computed, but no part has one: give a face of a metal part a current, and another face ground.');
         } elseif ($voltages === []) {

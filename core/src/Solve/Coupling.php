@@ -53,6 +53,12 @@ final class Coupling
         return $this->currents?->currents();
     }
 
+    /** Whether the heat of currents follows the temperatures, so that it can run away. */
+    public function canRunAway(): bool
+    {
+        return $this->currents?->followsTemperature() === true;
+    }
+
     /** What the light between surfaces answers to changes about the state of a system; null where they do not radiate to each other. */
     public function lightResponse(HeatSystem $system): ?LightResponse
     {

@@ -19,6 +19,17 @@ final class CurrentExchange implements Exchange
     /** Of the potentials, relative: their losses are to be right to 1e-9, so that the balance of heat can be. */
     private const RESIDUAL = 1e-10;
 
+    /** Where conductances differ so much that currents are not balanced yet, the residual is lowered by this factor, down to rounding. */
+    private const CLOSER = 1e-2;
+
+    private const CLOSEST = 1e-14;
+
+    /** Of the currents that enter and leave, as a share of either. */
+    private const BALANCE = 1e-6;
+
+    /** Only what runs away becomes hotter, K: close to the limit of a law without end temperatures come to rest far above all that is solid. */
+    private const RUN_AWAY = 1e5;
+
     public readonly JouleHeat $joule;
 
     public function __construct(private readonly HeatEquation $heat)
@@ -39,18 +50,37 @@ final class CurrentExchange implements Exchange
 
     public function follow(?array $temperature): float
     {
+        if ($temperature !== null && $temperature !== [] && $this->followsTemperature() && max($temperature) > self::RUN_AWAY) {
+            throw ThermalRunaway::found();
+        }
         $before = $this->joule->currents;
         $system = new ElectricSystem($this->heat->model, $this->heat->voxels, $temperature);
         if ($system->terminals->all === []) {
             throw new PhysicsException('current is to be computed, but no face of a part has a current or a voltage; give one face a current and another one ground');
         }
-        $solution = (new StencilSolver($system->stencil))->solve($system->source, $before->potential ?? Stencil::zeros($this->heat->voxels->grid->cells), new Accuracy(self::RESIDUAL));
-        if (! $solution->converged) {
-            throw new PhysicsException('the equations of the currents did not come to an end; look for conductors that touch at a corner only');
-        }
-        $this->joule->currents = $system->currents($solution->x);
+        $this->joule->currents = $this->balanced($system, $before->potential ?? Stencil::zeros($this->heat->voxels->grid->cells));
         $power = $this->joule->currents->power();
 
         return $before === null ? INF : abs($power - $before->power()) / max(abs($power), 1e-300);
+    }
+
+    /**
+     * The currents, solved as closely as they need to be for what enters to leave again.
+     *
+     * @param array<int, float> $potential V, padded, to begin at
+     * @throws PhysicsException
+     */
+    private function balanced(ElectricSystem $system, array $potential): Currents
+    {
+        $solver = new StencilSolver($system->stencil);
+        for ($residual = self::RESIDUAL; $residual >= self::CLOSEST; $residual *= self::CLOSER) {
+            $solution = $solver->solve($system->source, $potential, new Accuracy($residual));
+            $potential = $solution->x;
+            $currents = $system->currents($potential);
+            if ($solution->converged && $currents->imbalance() <= self::BALANCE) {
+                return $currents;
+            }
+        }
+        throw new PhysicsException('the currents do not come to a balance; look for conductors that touch at a corner only, and for resistivities that differ by very many orders of magnitude');
     }
 }

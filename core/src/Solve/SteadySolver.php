@@ -30,6 +30,9 @@ final class SteadySolver
     /** Between two reports, s. */
     private const REPORT_PAUSE = 0.2;
 
+    /** Share of the currents given below which a coarse grid tells surely enough that they run away. */
+    private const CLEARLY = 0.9;
+
     /** Of the linear equations, per pass. */
     private const MOST_ITERATIONS = 300;
 
@@ -139,6 +142,13 @@ final class SteadySolver
         foreach ($this->model->grid->isGiven() ? [] : $levels as $level) {
             try {
                 $solution = $this->conduction($this->learned($level, $coarse)[1], [], false);
+            } catch (ThermalRunaway $e) {
+                // Near its limit a finer grid may come to rest; far beyond it does not.
+                if ($e->share !== null && $e->share < self::CLEARLY) {
+                    throw $e;
+                }
+
+                continue;
             } catch (PhysicsException) {
                 // What is wrong is told of the grid asked for; a coarse one may only miss a thin part.
                 continue;
@@ -185,13 +195,14 @@ final class SteadySolver
         $this->voxels = Voxels::of($this->model, $grid);
         $coupling = new Coupling($this->model, $this->voxels, links: $this->links);
         $nonlinear = $coupling->isNonlinear();
+        $gain = $coupling->canRunAway() ? new LoopGain() : null;
         $temperature = null;
         $pass = 0;
         $change = $nonlinear ? INF : 0.0;
         [$finest, $most] = $asked ? [min(ConductionSettings::RESIDUAL, $this->model->convergence->residual ?? INF), $this->model->convergence->iterations ?? PHP_INT_MAX] : [ConductionSettings::RESIDUAL, PHP_INT_MAX];
         do {
             $pass++;
-            $moved = $coupling->follow($temperature);
+            $moved = $this->follow($coupling, $temperature, $gain);
             $system = $coupling->equation($temperature);
             $this->report('equations', 1.0, null);
             $rough = $change > ConductionSettings::ROUGH;
@@ -202,6 +213,7 @@ final class SteadySolver
             $temperature = $system->temperatures($linear->x);
             $change = $before === null ? INF : self::largestChange($before, $temperature);
             $again = $nonlinear && ($rough || $change > ConductionSettings::STEADY || $moved > ConductionSettings::EXCHANGED);
+            $temperature = $again && $gain !== null ? $gain->next($before, $temperature) : $temperature;
         } while ($again && $linear->converged && ! $linear->stopped && $pass < ConductionSettings::MOST_PASSES);
 
         $converged = $linear->converged && ! $again;
@@ -214,6 +226,50 @@ final class SteadySolver
         $outcome = new Outcome($converged && $state->balance()->holds(), $linear->stopped, $this->iterations, $pass, $linear->residual, $this->residuals, (hrtime(true) - $started) / 1e9, ConductionSettings::OPEN * $linear->residual);
 
         return new Solution($state, $outcome, levels: $done, start: $this->start, spent: $this->start->seconds());
+    }
+
+    /**
+     * @param ?array<int, float> $temperature K
+     * @throws PhysicsException
+     */
+    private function follow(Coupling $coupling, ?array $temperature, ?LoopGain $gain): float
+    {
+        try {
+            return $coupling->follow($temperature);
+        } catch (ThermalRunaway $e) {
+            throw $gain !== null ? ThermalRunaway::beyond(StableDrive::share($gain->latest() ?? 1.0, $this->comesToRest(...)), $this->model) : $e;
+        }
+    }
+
+    /**
+     * Whether temperatures come to rest at a share of the currents and voltages given.
+     *
+     * @return array{bool, ?float} and the gain of the loop
+     * @throws PhysicsException
+     */
+    private function comesToRest(float $share): array
+    {
+        $coupling = new Coupling($this->model->driven($share), $this->voxels, links: $this->links);
+        $gain = new LoopGain();
+        $temperature = null;
+        $change = INF;
+        for ($pass = 0; $pass < ConductionSettings::MOST_PASSES && $change > ConductionSettings::ROUGH; $pass++) {
+            try {
+                $coupling->follow($temperature);
+            } catch (ThermalRunaway) {
+                return [false, $gain->latest()];
+            }
+            $system = $coupling->equation($temperature);
+            $linear = $this->linear($system, $temperature, new Accuracy(ConductionSettings::ROUGH_RESIDUAL, mostIterations: self::MOST_ITERATIONS));
+            if ($linear->stopped) {
+                throw ThermalRunaway::found();
+            }
+            $after = $system->temperatures($linear->x);
+            $change = $temperature === null ? INF : self::largestChange($temperature, $after);
+            $temperature = $gain->next($temperature, $after);
+        }
+
+        return [$change <= ConductionSettings::ROUGH, $gain->latest()];
     }
 
     /** Flow from grid to grid, each starting from the last. */

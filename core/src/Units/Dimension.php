@@ -25,6 +25,8 @@ final readonly class Dimension
         '0,-1,3,1,0' => 'a resistance times area (e.g. "2e-5 m^2*K/W")',
         '-3,1,0,0,0' => 'a density (e.g. "2700 kg/m^3")',
         '2,0,-2,-1,0' => 'a specific heat (e.g. "900 J/kg/K")',
+        '2,1,-3,0,-2' => 'an electrical resistance (e.g. "0.5 ohm")',
+        '4,1,-3,0,-2' => 'an electrical resistance times area (e.g. "2e-9 ohm*m^2")',
         '3,1,-3,0,-2' => 'an electrical resistivity (e.g. "1.7e-8 ohm*m")',
         '0,0,0,-1,0' => 'a share per kelvin (e.g. "23e-6/K")',
         '-1,1,-1,0,0' => 'a dynamic viscosity (e.g. "1.8e-5 Pa*s")',
@@ -120,6 +122,16 @@ final readonly class Dimension
     public static function voltage(): self
     {
         return self::of(m: 2, kg: 1, s: -3, A: -1);
+    }
+
+    public static function electricalResistance(): self
+    {
+        return self::of(m: 2, kg: 1, s: -3, A: -2);
+    }
+
+    public static function electricalAreaResistance(): self
+    {
+        return self::of(m: 4, kg: 1, s: -3, A: -2);
     }
 
     public static function resistivity(): self

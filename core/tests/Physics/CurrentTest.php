@@ -51,6 +51,14 @@ final class CurrentTest extends TestCase
         self::assertEqualsWithDelta($result->electric()['terminals'][0]['voltage'], $voltage['value'], 1e-12);
     }
 
+    public function testALimitAtTheMeltingPointTakesItFromTheMaterial(): void
+    {
+        $limit = fn (string $material): float => ModelCodec::fromDocument(Nested::list(['limits' => [['id' => 'l', 'of' => ['part' => 'wide'], 'atMost' => 'melting']],
+            'materials' => ['m' => ['conductivity' => 400, 'resistivity' => 1.7e-8, 'melting' => '660 degC']]] + array_replace_recursive(self::bars(), ['parts' => [['material' => $material]]])))->limits[0]->atMost ?? NAN;
+        self::assertEqualsWithDelta(933.15, $limit('m'), 1e-9);
+        self::assertSame(1358.0, $limit('copper'));
+    }
+
     /** A plate is fed through all of an end, or through two rectangles that make it up: no difference. Through one of them the current spreads, and the grid has its edge. */
     public function testCurrentEntersThroughRectanglesOfAFace(): void
     {
@@ -137,6 +145,14 @@ final class CurrentTest extends TestCase
         yield 'a current where none is' => [$limit('current', ['part' => 'wide', 'face' => 'y-'], '5 A'), 'no current enters or leaves at face y- of "Wide"; it does at x-'];
         yield 'a density in amperes' => [$limit('currentDensity', ['part' => 'wide'], '5 A'), 'a current density (e.g.'];
         yield 'watts for amperes' => [fn (array $m) => array_replace_recursive($m, ['parts' => [['faces' => ['x-' => ['electric' => ['current' => '5 W']]]]]]), 'a current (e.g.'];
+        $face = fn (array $electric): callable => fn (array $m) => array_replace_recursive($m, ['parts' => [1 => ['faces' => ['x+' => ['electric' => $electric]]]]]);
+        yield 'a contact in metres' => [$face(['kind' => 'contact', 'resistance' => '1e-9 ohm*m']), 'an electrical resistance times area (e.g.'];
+        yield 'a load without its voltage' => [$face(['kind' => 'power', 'power' => '5 W']), 'voltage'];
+        yield 'a resistor of nothing' => [$face(['kind' => 'resistance', 'resistance' => '0 ohm']), 'resistance'];
+        yield 'a load and no source' => [fn (array $m): array => $face(['kind' => 'power', 'power' => '5 W', 'voltage' => '5 V'])(Nested::without($m, 'parts', 0, 'faces', 'x-')), 'has no way back'];
+        $melts = fn (array $of, string $material): callable => fn (array $m): array => ['limits' => [['id' => 'l', 'of' => $of, 'atMost' => 'melting']]] + array_replace_recursive($m, ['parts' => [['material' => $material]]]);
+        yield 'melting of what has no such temperature' => [$melts(['part' => 'wide'], 'm'), 'has no melting temperature; give the material one'];
+        yield 'melting of a side' => [$melts(['side' => 'x-'], 'copper'), '"melting" bounds the temperature of a part'];
         yield 'currents without heat' => [fn (array $m) => array_replace_recursive($m, ['physics' => ['heat' => false, 'flow' => 'laminar']]), 'currents are computed together with the heat'];
     }
 

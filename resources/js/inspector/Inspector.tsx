@@ -16,7 +16,7 @@ import { ShapeFields } from './ShapeFields';
 import { EditField } from './EditField';
 import { ShareWatts } from './ShareWatts';
 import { SurfaceFields } from './SurfaceFields';
-import { terminalsOf } from '../model/current';
+import { facesWithTerminals } from '../model/current';
 import { isElectric, partSubject } from '../model/targets';
 import { LimitFields, WatchFields } from './TargetFields';
 import { TerminalFields } from './TerminalFields';
@@ -204,7 +204,7 @@ export function Inspector({ revision, run, result, stale, editor, mayEdit }: Pro
     const entry = partEntry(document, part.id);
     const locked = isLocked(document, part.id);
     const device = single && isDevice(part.kind);
-    const subject = partSubject(part, computesCurrents(document) && entry ? [...new Set(terminalsOf(entry).map(([face]) => face))] : undefined);
+    const subject = partSubject(part, computesCurrents(document) && entry ? facesWithTerminals(entry) : undefined);
     const temperatureUnit = typedTemperatureUnit(units);
     return (
         <Box component="aside" aria-label="Inspector" sx={{ height: '100%', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>

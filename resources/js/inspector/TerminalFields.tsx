@@ -65,7 +65,7 @@ function PlaceOnFace({
     );
 }
 
-/** Faces by which current enters a part or leaves it. The first one lets currents be computed. */
+/** Faces by which current enters a part or leaves it, and what it meets there. The first one lets currents be computed. */
 export function TerminalFields(part: ShapeProps) {
     const set = (face: string, n: number, label: string, terminal: TerminalEntry | undefined) =>
         editPart(part, `${faceTitle(face).toLowerCase()}: ${label}`, (entry) => withTerminal(entry, face, terminal, n));
@@ -96,7 +96,7 @@ export function TerminalFields(part: ShapeProps) {
                             save={(chosen) =>
                                 set(face, n, terminalKinds[chosen].toLowerCase(), {
                                     ...terminalOfKind(chosen),
-                                    ...(terminal.min && terminal.max ? { min: terminal.min, max: terminal.max } : {}),
+                                    ...(terminal.min && terminal.max && chosen !== 'contact' ? { min: terminal.min, max: terminal.max } : {}),
                                 })
                             }
                         />
@@ -109,7 +109,9 @@ export function TerminalFields(part: ShapeProps) {
                                 save={(text) => set(face, n, `${label.toLowerCase()} ${typed(text, unit)}`, { ...terminal, [field]: typed(text, unit) })}
                             />
                         ))}
-                        {face in axesOf && <PlaceOnFace terminal={terminal} face={face} part={part} save={(label, to) => set(face, n, label, to)} />}
+                        {face in axesOf && kind !== 'contact' && (
+                            <PlaceOnFace terminal={terminal} face={face} part={part} save={(label, to) => set(face, n, label, to)} />
+                        )}
                         {terminal.min && (
                             <Button
                                 size="small"

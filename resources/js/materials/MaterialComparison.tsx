@@ -12,6 +12,7 @@ const rows: [string, (material: Material) => string][] = [
     ['Emissivity', (m) => value(m.emissivity)],
     ['Resistivity, ohm m', (m) => value(resistivityOf(m))],
     ['Expansion, µm/m/K', (m) => value(m.expansion === null ? null : m.expansion * 1e6)],
+    ['Melts at, °C', (m) => value(m.melting === null ? null : m.melting - 273.15)],
 ];
 
 /** Several materials side by side, and their conductivities over temperature in one plot. */

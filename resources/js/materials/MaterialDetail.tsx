@@ -30,6 +30,7 @@ export function MaterialDetail({ material, own, uses, editor, mayEdit, onCopied,
         ['Viscosity', material.viscosity, 'Pa s'],
         ['Expansion', material.expansion === null ? null : material.expansion * 1e6, 'µm/m/K'],
         ['Resistivity', resistivityOf(material), 'ohm m'],
+        ['Melts at', material.melting === null ? null : material.melting - 273.15, '°C'],
     ];
     const copy = () => {
         let id = '';
@@ -156,6 +157,7 @@ function OwnFields({ id, own, editor, mayEdit }: { id: string; own: OwnMaterial;
                 field('emissivity', 'Emissivity')
             )}
             {field('expansion', 'Expansion', '1/K')}
+            {field('melting', 'Melts at', 'degC')}
             {!own.fluid &&
                 (typeof own.resistivity === 'object' ? (
                     <Typography variant="body2" sx={{ mb: 1.25 }}>

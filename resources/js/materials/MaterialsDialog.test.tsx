@@ -18,6 +18,7 @@ const material = (id: string, title: string, fields: Partial<Material> = {}): Ma
     conductivityByTemperature: null,
     viscosity: null,
     expansion: null,
+    melting: null,
     density: 1000,
     specificHeat: 500,
     emissivity: 0.1,

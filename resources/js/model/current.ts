@@ -2,7 +2,7 @@ import type { ModelDocument, PartEntry, Place } from './document';
 import { facesOf, withFace } from './heat';
 import { facesOfKind } from './partKinds';
 
-/** Where current enters or leaves at a face of a part, or at a rectangle of it from the lower corner of the part. */
+/** Where current enters or leaves at a face of a part, or at a rectangle of it from the lower corner of the part; or what it meets there. */
 export interface TerminalEntry {
     kind?: TerminalKind;
     min?: Place;
@@ -10,7 +10,14 @@ export interface TerminalEntry {
     [field: string]: unknown;
 }
 
-export const terminalKinds = { current: 'Given current', voltage: 'Given voltage', ground: 'Ground' } as const;
+export const terminalKinds = {
+    current: 'Given current',
+    voltage: 'Given voltage',
+    ground: 'Ground',
+    power: 'Load, power at a voltage',
+    resistance: 'Load, resistor to ground',
+    contact: 'Contact resistance',
+} as const;
 export type TerminalKind = keyof typeof terminalKinds;
 
 /** What each kind is stated by: field, label, unit of a bare number, and what it starts from. */
@@ -18,6 +25,12 @@ export const terminalValues: Record<TerminalKind, [field: string, label: string,
     current: [['current', 'Current in', 'A', '10 A']],
     voltage: [['voltage', 'Voltage', 'V', '0.1 V']],
     ground: [],
+    power: [
+        ['power', 'Power', 'W', '12 W'],
+        ['voltage', 'At a voltage of', 'V', '12 V'],
+    ],
+    resistance: [['resistance', 'Resistance', 'ohm', '1 ohm']],
+    contact: [['resistance', 'Resistance times area', 'ohm*m^2', '1e-9 ohm*m^2']],
 };
 
 export const terminalOfKind = (kind: TerminalKind): TerminalEntry => ({
@@ -33,6 +46,11 @@ const atFace = (part: PartEntry, face: string): TerminalEntry[] => {
 /** The terminals of a part with their faces, and which of its face each is. */
 export const terminalsOf = (part: PartEntry): [face: string, terminal: TerminalEntry, n: number][] =>
     Object.keys(facesOf(part)).flatMap((face) => atFace(part, face).map((terminal, n): [string, TerminalEntry, number] => [face, terminal, n]));
+
+/** Faces at which current enters or leaves. */
+export const facesWithTerminals = (part: PartEntry): string[] => [
+    ...new Set(terminalsOf(part).flatMap(([face, { kind }]) => (kind === 'contact' ? [] : [face]))),
+];
 
 /** Sets the nth terminal of a face, or one more; without one it is removed. */
 export function withTerminal(part: PartEntry, face: string, terminal: TerminalEntry | undefined, n = 0): Partial<PartEntry> {

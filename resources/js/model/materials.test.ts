@@ -28,6 +28,7 @@ const silicon: Material = {
     emissivity: null,
     viscosity: null,
     expansion: null,
+    melting: null,
     resistivity: null,
     source: 'a book',
 };

@@ -23,6 +23,12 @@ const plain = (value: unknown): number | null =>
           ? Number.parseFloat(value)
           : null;
 
+/** A temperature of an own material: a plain number in K, or a text in K or °C. */
+const kelvin = (value: unknown): number | null => {
+    const number = plain(value);
+    return number === null ? null : typeof value === 'string' && /(degC|°C|C)\s*$/.test(value) ? number + 273.15 : number;
+};
+
 /** Pairs of kelvin and value of a property given as a table of plain numbers; null for anything else. */
 function tableOf(given: unknown): number[][] | null {
     const rows = (given as { table?: unknown } | null)?.table;
@@ -62,6 +68,7 @@ export function allMaterials(document: ModelDocument, library: readonly Material
             emissivity: plain(given.emissivity),
             viscosity: plain(given.viscosity),
             expansion: plain(given.expansion),
+            melting: kelvin(given.melting),
             resistivity: tableOf(given.resistivity) ?? (plain(given.resistivity) === null ? null : [[293.15, plain(given.resistivity)!]]),
             source: typeof given.source === 'string' ? given.source : 'given in this project',
         };
@@ -81,6 +88,7 @@ export function withOwnCopy(document: ModelDocument, material: Material): { docu
         emissivity: material.emissivity,
         viscosity: material.viscosity,
         expansion: material.expansion,
+        melting: material.melting,
     }).filter(([, value]) => value !== null);
     const [x, y, z] = material.conductivity;
     const copied: OwnMaterial = own[material.id] ?? {

@@ -18,6 +18,14 @@ final readonly class Currents
     {
     }
 
+    /** What enters less what leaves, as a share of either. */
+    public function imbalance(): float
+    {
+        $currents = array_column($this->terminals, 'current');
+
+        return abs(array_sum($currents)) / max(0.5 * array_sum(array_map(abs(...), $currents)), 1e-300);
+    }
+
     /** Current times voltage of all terminals, W: all of it becomes heat. */
     public function power(): float
     {

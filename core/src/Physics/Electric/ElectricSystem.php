@@ -14,8 +14,8 @@ use Foehn\Physics\Equation;
 use Foehn\Physics\PhysicsException;
 
 /**
- * Steady conduction of current in the cells whose material has a resistivity (see Conduction). Parts that touch are joined without
- * resistance between them. What is connected to no voltage carries no current and takes no part.
+ * Steady conduction of current in the cells whose material has a resistivity (see Conduction). Parts that touch are joined,
+ * through a contact resistance where a face states one. What is connected to no voltage carries no current and takes no part.
  */
 final class ElectricSystem
 {
@@ -23,6 +23,8 @@ final class ElectricSystem
     private array $half = [[], [], []];
 
     public readonly Terminals $terminals;
+
+    private readonly Contacts $contacts;
 
     public readonly Stencil $stencil;
 
@@ -42,6 +44,8 @@ final class ElectricSystem
         $this->terminals = new Terminals($model, $voxels, $this->half);
         $equation = new Equation($this->grid);
         $this->conduction()->addTo($equation);
+        $this->contacts = new Contacts($model, $voxels, $this->half);
+        $this->contacts->addTo($equation);
         $this->terminals->addTo($equation);
         $reached = $equation->stencil()->reached();
         foreach ($this->terminals->ends as $end) {
@@ -64,7 +68,7 @@ final class ElectricSystem
         $this->source = $equation->rightHandSide();
     }
 
-    /** All that conducts is one body: parts that touch are joined without resistance between them. */
+    /** All that conducts is one body: parts that touch are joined, without resistance between them where no contact states one. */
     private function conduction(): Conduction
     {
         $zeros = array_fill(0, $this->grid->count(), 0.0);
@@ -90,7 +94,7 @@ final class ElectricSystem
     }
 
     /**
-     * What the potentials mean: heat is shared between the two half-cells of a link by their resistances, and what a current meets
+     * What the potentials mean: heat is shared between the two half-cells of a link by their resistances, each with half of a contact between them, and what a current meets
      * between a face and the centre of its cell heats that cell, so that all of it is current times voltage at the terminals.
      *
      * @param array<int, float> $potential V, padded
@@ -108,7 +112,8 @@ final class ElectricSystem
                 if ($conductance > 0.0) {
                     $next = $cell + $stride;
                     $drop = $potential[$pad + $cell] - $potential[$pad + $next];
-                    $fraction = $this->half[$axis][$cell] / ($this->half[$axis][$cell] + $this->half[$axis][$next]);
+                    $contact = $this->contacts->resistance[$axis][$cell] ?? 0.0;
+                    $fraction = ($this->half[$axis][$cell] + 0.5 * $contact) / ($this->half[$axis][$cell] + $contact + $this->half[$axis][$next]);
                     $heat[$cell] += $fraction * $conductance * $drop * $drop;
                     $heat[$next] += (1.0 - $fraction) * $conductance * $drop * $drop;
                     foreach ([$cell, $next] as $c) {
@@ -119,13 +124,13 @@ final class ElectricSystem
         }
         /** @var array<int, array{float, float}> $sums A and V */
         $sums = array_fill(0, count($this->terminals->all), [0.0, 0.0]);
-        foreach ($this->terminals->ends as ['cell' => $cell, 'direction' => $direction, 'area' => $area, 'conductance' => $conductance, 'terminal' => $number]) {
-            ['condition' => $condition, 'area' => $whole] = $this->terminals->all[$number];
+        foreach ($this->terminals->ends as $end) {
+            ['cell' => $cell, 'direction' => $direction, 'area' => $area, 'conductance' => $conductance, 'terminal' => $number] = $end;
             $inside = $potential[$pad + $cell];
-            $current = $condition->fixesVoltage() ? $conductance * ($condition->value - $inside) : $condition->value * $area / $whole;
+            $current = $this->terminals->current($end, $inside);
             $heat[$cell] += $current * $current / $conductance;
             [$amperes, $volts] = $sums[$number];
-            $sums[$number] = [$amperes + $current, $volts + ($inside + $current / $conductance) * $area / $whole];
+            $sums[$number] = [$amperes + $current, $volts + ($inside + $current / $conductance) * $area / $this->terminals->all[$number]['area']];
             $axis = $direction >> 1;
             $through[$axis][$cell] = ($through[$axis][$cell] ?? 0.0) + ($direction % 2 === 1 ? -$current : $current);
         }

@@ -12,7 +12,10 @@ use Foehn\Physics\Contribution;
 use Foehn\Physics\Equation;
 use Foehn\Physics\PhysicsException;
 
-/** The faces of parts, and rectangles of them, at which current enters or leaves: spread evenly by area where the current is given, through half a cell where the voltage is. */
+/**
+ * The faces of parts, and rectangles of them, at which current enters or leaves: spread evenly by area where the current is given, through half
+ * a cell where the voltage is, and through a resistor as well, which is spread by area too.
+ */
 final class Terminals implements Contribution
 {
     /** @var list<array{part: int, condition: ElectricCondition, area: float}> m2 */
@@ -53,13 +56,39 @@ final class Terminals implements Contribution
         foreach ($this->ends as $end) {
             $terminal = $this->all[$end['terminal']];
             $cell = $equation->pad + $end['cell'];
-            if ($terminal['condition']->fixesVoltage()) {
-                $equation->toGiven[$cell] += $end['conductance'];
-                $equation->source[$cell] += $end['conductance'] * $terminal['condition']->value;
-            } else {
+            if ($terminal['condition']->givesCurrent()) {
                 $equation->source[$cell] += $terminal['condition']->value * $end['area'] / $terminal['area'];
+            } else {
+                $conductance = $this->toVoltage($end);
+                $equation->toGiven[$cell] += $conductance;
+                $equation->source[$cell] += $conductance * $terminal['condition']->voltage();
             }
         }
+    }
+
+    /**
+     * The current through an end of a terminal, A into the model.
+     *
+     * @param array{cell: int, direction: int, area: float, conductance: float, terminal: int} $end one of ends
+     * @param float $inside V at the centre of its cell
+     */
+    public function current(array $end, float $inside): float
+    {
+        ['condition' => $condition, 'area' => $whole] = $this->all[$end['terminal']];
+
+        return $condition->givesCurrent() ? $condition->value * $end['area'] / $whole : $this->toVoltage($end) * ($condition->voltage() - $inside);
+    }
+
+    /**
+     * Between the centre of a cell and the voltage of its terminal, S.
+     *
+     * @param array{cell: int, direction: int, area: float, conductance: float, terminal: int} $end
+     */
+    private function toVoltage(array $end): float
+    {
+        ['condition' => $condition, 'area' => $whole] = $this->all[$end['terminal']];
+
+        return 1.0 / (1.0 / $end['conductance'] + $condition->series() * $whole / $end['area']);
     }
 
     /**
