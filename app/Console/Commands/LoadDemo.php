@@ -23,6 +23,9 @@ final class LoadDemo extends Command
     /** The sun at noon, south and high. */
     private const NOON = ['surroundings' => ['sun' => ['direction' => [0, -0.34, 0.94], 'flux' => '950 W/m^2', 'diffuse' => '80 W/m^2']]];
 
+    /** What the fuse is there for. */
+    private const FAULT = ['parameters' => ['load' => ['value' => '15 A']]];
+
     protected $signature = 'foehn:demo {--only-first : queue the run of the first project only}';
 
     protected $description = 'Load the demo projects once';
@@ -54,6 +57,7 @@ final class LoadDemo extends Command
                 'First design' => 'mast-gateway', 'Painted white' => ['mast-gateway', self::WHITE], 'Bare, noon sun' => ['mast-gateway', self::NOON],
                 'Painted white, noon sun' => ['mast-gateway', [...self::WHITE, ...self::NOON]], 'A pillar under the radio' => 'mast-gateway-pillars',
             ]),
+            $this->load($user, 'Fuse on a tap board', 'A strip of zinc between two tracks of the battery tap board: it holds 10 A and melts at 15 A. Above 19 A it has no steady temperature at all.', ['Load, 10 A' => 'tap-board-fuse', 'Fault, 15 A' => ['tap-board-fuse', self::FAULT]]),
         ];
     }
 
