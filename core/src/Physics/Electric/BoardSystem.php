@@ -1,0 +1,316 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Physics\Electric;
+
+use Foehn\Board\Contact;
+use Foehn\Board\CopperRaster;
+use Foehn\Materials\PropertyLaw;
+use Foehn\Numerics\Accuracy;
+use Foehn\Numerics\Stencil;
+use Foehn\Numerics\StencilSolver;
+use Foehn\Physics\PhysicsException;
+
+/**
+ * Steady currents in the copper of a board: sheets of copper in the plane and barrels across, as a box of pixels by pixels by layers. Between two
+ * pixels of a layer g = t w / (d rho), with the thickness t, the width w of the face that is copper and the distance d. Through a stretch l of a barrel of the section A, g = A / (l rho), shared by
+ * the pixels that it stands on. What is joined to no voltage takes no part.
+ */
+final class BoardSystem
+{
+    /** Of the potentials, relative; where currents are not balanced with one, the next: a given voltage stands behind very large conductances. */
+    private const RESIDUALS = [1e-8, 1e-11, 1e-14];
+
+    /** Of the currents that enter and leave, as a share of either. */
+    private const BALANCE = 1e-6;
+
+    private readonly Stencil $stencil;
+
+    /** @var array<int, float> A into each padded pixel */
+    private array $source;
+
+    /** @var list<non-empty-array<int, float>> conductance to its condition of each pixel of each contact, S, by number of the pixel */
+    private array $ends;
+
+    /** @var array<int, list<float>> conductance on each foot of each stretch of each barrel, S */
+    private array $stretches = [];
+
+    /** @var array<int, float> share of all copper of its contact, by contact and pixel */
+    private array $shares = [];
+
+    /**
+     * @param list<Contact> $contacts
+     * @param PropertyLaw $resistivity of the copper, ohm m
+     * @param float|array<int, float> $temperature of all pixels, or of each, K
+     * @throws PhysicsException where a contact lies on no copper, or a current has no way back
+     */
+    public function __construct(private readonly CopperRaster $raster, private readonly array $contacts, PropertyLaw $resistivity, float|array $temperature)
+    {
+        $rho = is_array($temperature) ? array_map($resistivity->at(...), $temperature) : array_fill(0, count($raster->covered), $resistivity->at($temperature));
+        $box = [$raster->pixels[0], $raster->pixels[1], count($raster->layers)];
+        $coupling = [Stencil::zeros($box), Stencil::zeros($box), Stencil::zeros($box)];
+        $this->sheets($coupling, $rho);
+        $this->barrels($coupling, $rho);
+        $extra = $this->source = Stencil::zeros($box);
+        $this->attach($extra, $rho);
+        $stencil = new Stencil($box, $coupling, $extra);
+        $reached = $stencil->reached();
+        $this->requireWaysBack($reached, $stencil->pad);
+        foreach ($reached as $at => $is) {
+            if (! $is) {
+                foreach ([0, 1, 2] as $axis) {
+                    $coupling[$axis][$at] = 0.0;
+                }
+            }
+        }
+        $this->stencil = new Stencil($box, $coupling, $extra);
+    }
+
+    /**
+     * @param ?array<int, float> $start potentials to begin at, V of each pixel
+     * @throws PhysicsException
+     */
+    public function solve(?array $start = null): BoardCurrents
+    {
+        $pad = $this->stencil->pad;
+        $guess = Stencil::zeros($this->stencil->cells);
+        foreach ($start ?? [] as $at => $volts) {
+            $guess[$pad + $at] = $volts;
+        }
+        $solver = new StencilSolver($this->stencil);
+        $iterations = 0;
+        foreach (self::RESIDUALS as $residual) {
+            $solution = $solver->solve($this->source, $guess, new Accuracy($residual));
+            $guess = $solution->x;
+            $iterations += $solution->iterations;
+            $currents = $this->currents(array_slice($guess, $pad, $this->stencil->size()), $iterations);
+            if ($solution->converged && $currents->imbalance() <= self::BALANCE) {
+                return $currents;
+            }
+        }
+        throw new PhysicsException('the currents in the copper do not come to a balance; look for copper that hangs together by a point');
+    }
+
+    /**
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $coupling
+     * @param array<int, float> $rho ohm m of each pixel
+     */
+    private function sheets(array &$coupling, array $rho): void
+    {
+        [$nx, $ny] = $this->raster->pixels;
+        $area = $nx * $ny;
+        [$dx, $dy] = $this->raster->size;
+        foreach ($this->raster->layers as $l => $layer) {
+            foreach ([[$this->raster->alongX, 1, $dy / $dx], [$this->raster->alongY, $nx, $dx / $dy]] as $axis => [$faces, $step, $ratio]) {
+                $conductance = $layer->thickness * $ratio;
+                for ($at = $l * $area, $end = $at + $area; $at < $end; $at++) {
+                    $face = $faces[$at];
+                    if ($face > 0.0) {
+                        $coupling[$axis][$area + $at] = 2.0 * $conductance * $face / ($rho[$at] + $rho[$at + $step]);
+                    }
+                }
+            }
+        }
+    }
+
+    /**
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $coupling
+     * @param array<int, float> $rho
+     */
+    private function barrels(array &$coupling, array $rho): void
+    {
+        $area = $this->raster->area();
+        foreach ($this->raster->barrels as $n => $barrel) {
+            $feet = $this->raster->feet[$n];
+            for ($l = $barrel->from; $l < $barrel->to; $l++) {
+                $length = $this->raster->layers[$l + 1]->height - $this->raster->layers[$l]->height;
+                foreach ($feet as $foot) {
+                    $at = $foot + $l * $area;
+                    $this->stretches[$n][] = $conductance = 2.0 * $barrel->section() / ($length * count($feet) * ($rho[$at] + $rho[$at + $area]));
+                    $coupling[2][$area + $at] += $conductance;
+                }
+            }
+        }
+    }
+
+    /**
+     * A contact lies on the copper: between its face and the middle of the sheet is half of its thickness.
+     *
+     * @param array<int, float> $extra
+     * @param array<int, float> $rho
+     */
+    private function attach(array &$extra, array $rho): void
+    {
+        $area = $this->raster->area();
+        [$dx, $dy] = $this->raster->size;
+        $this->ends = [];
+        foreach ($this->contacts as $n => $contact) {
+            $copper = $this->under($contact);
+            $whole = array_sum($copper);
+            if ($copper === [] || $whole <= 0.0) {
+                throw new PhysicsException(sprintf('"%s" lies on no copper of layer "%s"; move it onto a pad or a track', $contact->name, $this->raster->layers[$contact->layer]->name));
+            }
+            $half = 0.5 * $this->raster->layers[$contact->layer]->thickness;
+            $ends = [];
+            foreach ($copper as $at => $share) {
+                $conductance = $share * $dx * $dy / ($half * $rho[$at]);
+                $this->shares[$n * $area * count($this->raster->layers) + $at] = $share / $whole;
+                if ($contact->condition->givesCurrent()) {
+                    $this->source[$area + $at] += $contact->condition->value * $share / $whole;
+                } else {
+                    $to = 1.0 / (1.0 / $conductance + $contact->condition->series() * $whole / $share);
+                    $extra[$area + $at] += $to;
+                    $this->source[$area + $at] += $to * $contact->condition->voltage();
+                }
+                $ends[$at] = $conductance;
+            }
+            $this->ends[] = $ends;
+        }
+    }
+
+    /** @return array<int, float> share of copper of the pixels whose middle a contact holds, by number */
+    private function under(Contact $contact): array
+    {
+        [$nx, $ny] = $this->raster->pixels;
+        [[$ox, $oy], [$dx, $dy]] = [$this->raster->origin, $this->raster->size];
+        $copper = [];
+        // One voltage holds from the outermost middles on, which lie half a pixel within the edge on the mean.
+        $around = $contact->condition->givesCurrent() ? 0.0 : 0.25 * ($dx + $dy);
+        [$width, $height] = [0.5 * $contact->size[0] + $around, 0.5 * $contact->size[1] + $around];
+        [$i0, $i1] = [max(0, (int) floor(($contact->at[0] - $width - $ox) / $dx)), min($nx - 1, (int) ceil(($contact->at[0] + $width - $ox) / $dx))];
+        [$j0, $j1] = [max(0, (int) floor(($contact->at[1] - $height - $oy) / $dy)), min($ny - 1, (int) ceil(($contact->at[1] + $height - $oy) / $dy))];
+        for ($j = $j0; $j <= $j1; $j++) {
+            for ($i = $i0; $i <= $i1; $i++) {
+                $at = $i + $nx * ($j + $ny * $contact->layer);
+                if ($this->raster->covered[$at] > 0.0 && $contact->holds($ox + ($i + 0.5) * $dx, $oy + ($j + 0.5) * $dy, $around)) {
+                    $copper[$at] = $this->raster->covered[$at];
+                }
+            }
+        }
+
+        return $copper;
+    }
+
+    /** @param array<int, bool> $reached */
+    private function requireWaysBack(array $reached, int $pad): void
+    {
+        foreach ($this->contacts as $n => $contact) {
+            foreach ($this->ends[$n] as $at => $_) {
+                if (! $reached[$pad + $at]) {
+                    throw new PhysicsException(sprintf('the current at "%s" has no way back: the copper that it lies on is joined to no voltage and no ground', $contact->name));
+                }
+            }
+        }
+    }
+
+    /** @param list<float> $potential V */
+    private function currents(array $potential, int $iterations): BoardCurrents
+    {
+        $total = count($potential);
+        $heat = array_fill(0, $total, 0.0);
+        $alongX = $this->through(0, 1, $potential, $heat);
+        $alongY = $this->through(1, $this->raster->pixels[0], $potential, $heat);
+        [$barrels, $barrelHeat] = $this->inBarrels($potential, $heat);
+        $contacts = [];
+        foreach ($this->contacts as $n => $contact) {
+            [$amperes, $volts] = [0.0, 0.0];
+            foreach ($this->ends[$n] as $at => $conductance) {
+                $share = $this->shares[$n * $total + $at];
+                $current = $contact->condition->givesCurrent()
+                    ? $contact->condition->value * $share
+                    : ($contact->condition->voltage() - $potential[$at]) / (1.0 / $conductance + $contact->condition->series() / $share);
+                $heat[$at] += $current * $current / $conductance;
+                [$amperes, $volts] = [$amperes + $current, $volts + $share * ($potential[$at] + $current / $conductance)];
+            }
+            $contacts[] = ['name' => $contact->name, 'current' => $amperes, 'voltage' => $volts];
+        }
+
+        return new BoardCurrents($potential, $this->densities($alongX, $alongY), $heat, $barrels, $barrelHeat, $contacts, $iterations);
+    }
+
+    /**
+     * In the plane, along an axis.
+     *
+     * @param list<float> $potential V
+     * @param array<int, float> $heat half of that of each link is added to either of its pixels
+     * @return array<int, float> A through the middle of each pixel
+     */
+    private function through(int $axis, int $step, array $potential, array &$heat): array
+    {
+        $pad = $this->stencil->pad;
+        $coupling = $this->stencil->coupling[$axis];
+        $through = array_fill(0, count($potential), 0.0);
+        foreach ($potential as $at => $volts) {
+            $g = $coupling[$pad + $at];
+            if ($g > 0.0) {
+                $drop = $volts - $potential[$at + $step];
+                $half = 0.5 * $g * $drop;
+                $heat[$at] += $half * $drop;
+                $heat[$at + $step] += $half * $drop;
+                $through[$at] += $half;
+                $through[$at + $step] += $half;
+            }
+        }
+
+        return $through;
+    }
+
+    /**
+     * @param list<float> $potential
+     * @param array<int, float> $heat that of the barrels is added to their feet
+     * @return array{list<list<float>>, array<int, float>} A up through each stretch, and W in each barrel
+     */
+    private function inBarrels(array $potential, array &$heat): array
+    {
+        $area = $this->raster->area();
+        $currents = $watts = [];
+        foreach ($this->raster->barrels as $n => $barrel) {
+            $own = [];
+            $watts[$n] = 0.0;
+            $number = 0;
+            for ($l = $barrel->from; $l < $barrel->to; $l++) {
+                $current = 0.0;
+                foreach ($this->raster->feet[$n] as $foot) {
+                    $at = $foot + $l * $area;
+                    $drop = $potential[$at] - $potential[$at + $area];
+                    $through = $this->stretches[$n][$number++] * $drop;
+                    $current += $through;
+                    $heat[$at] += 0.5 * $through * $drop;
+                    $heat[$at + $area] += 0.5 * $through * $drop;
+                    $watts[$n] += $through * $drop;
+                }
+                $own[] = $current;
+            }
+            $currents[] = $own;
+        }
+
+        return [$currents, $watts];
+    }
+
+    /**
+     * What passes the faces of a pixel, over the copper that they have.
+     *
+     * @param array<int, float> $alongX A, mean over both faces
+     * @param array<int, float> $alongY A
+     * @return array<int, float> A/m2
+     */
+    private function densities(array $alongX, array $alongY): array
+    {
+        [$nx] = $this->raster->pixels;
+        $area = $this->raster->area();
+        [$dx, $dy] = $this->raster->size;
+        [$facesX, $facesY] = [$this->raster->alongX, $this->raster->alongY];
+        $densities = array_fill(0, count($alongX), 0.0);
+        foreach ($this->raster->layers as $l => $layer) {
+            for ($at = $l * $area, $end = $at + $area; $at < $end; $at++) {
+                // Faces across the edges of the board, and towards pixels of the next row, have no share.
+                $x = 0.5 * ($facesX[$at] + ($facesX[$at - 1] ?? 0.0)) * $dy;
+                $y = 0.5 * ($facesY[$at] + ($facesY[$at - $nx] ?? 0.0)) * $dx;
+                $densities[$at] = hypot($x > 0.0 ? $alongX[$at] / $x : 0.0, $y > 0.0 ? $alongY[$at] / $y : 0.0) / $layer->thickness;
+            }
+        }
+
+        return $densities;
+    }
+}
