@@ -41,3 +41,6 @@ php bench/enclosures.php apart
 echo
 echo 'Until every limit of an example is within 10 % of its answer on the finest grid (aims: fan 10 s, baffle 10 s, gateway 4 s, sink 5 s, ventilated 8 s; first picture 1.5 s):'
 php bench/seconds.php
+echo
+echo 'Currents in the copper of four layers (aims: 10 microseconds a pixel of copper, 25 iterations):'
+php -d memory_limit=3G bench/copper.php

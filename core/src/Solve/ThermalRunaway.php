@@ -12,7 +12,7 @@ use Foehn\Physics\PhysicsException;
 /** There is no steady state: the heat of the currents grows with the temperature faster than the cooling takes it away. */
 final class ThermalRunaway extends PhysicsException
 {
-    private const SAYS = 'no steady state: the hotter the conductors, the more heat their currents make, and faster than the cooling takes it away (thermal runaway)';
+    private const WHY = 'hotter conductors make more heat than the cooling takes away';
 
     /** @param ?float $share of the currents and voltages given up to which temperatures come to rest; null where it is not known */
     private function __construct(string $message, public readonly ?float $share)
@@ -22,15 +22,15 @@ final class ThermalRunaway extends PhysicsException
 
     public static function found(): self
     {
-        return new self(self::SAYS . '; lower the currents, or cool better', null);
+        return new self('thermal runaway: there is no steady state, ' . self::WHY . '; lower the currents, or cool better', null);
     }
 
     /** @param float $share of what is given up to which temperatures come to rest; 0 where they do not even for hardly any */
     public static function beyond(float $share, Model $model): self
     {
-        return new self(self::SAYS . ($share > 0.0
-            ? sprintf('; temperatures come to rest up to %.1f %% of the currents and voltages given: %s', 100.0 * $share, self::strongest($share, $model))
-            : '; they do not come to rest at any share of the currents given'), $share);
+        return new self($share > 0.0
+            ? sprintf('thermal runaway: steady up to %s, %.1f %% of what is given; beyond, %s', self::strongest($share, $model), 100.0 * $share, self::WHY)
+            : 'thermal runaway: steady at no share of the currents given; ' . self::WHY, $share);
     }
 
     /** The terminal with the greatest current given, or voltage where no current is, at a share of it. */

@@ -50,6 +50,17 @@ describe('the verdict', () => {
         expect(screen.getByText(/Press Run/)).toBeVisible();
     });
 
+    it('says why a run gave no answer, and that one is under way', () => {
+        const only = (latest: object) => ({ result: undefined, shown: undefined, stale: false, latest }) as unknown as RunState;
+        const { rerender } = render(
+            <VerdictLine onEvidence={() => undefined} runs={only({ state: 'failed', message: 'thermal runaway: steady up to 18.7 A' })} />,
+        );
+        expect(screen.getByRole('heading', { name: 'No answer: the run failed' })).toBeVisible();
+        expect(screen.getByText('Thermal runaway: steady up to 18.7 A')).toBeVisible();
+        rerender(<VerdictLine onEvidence={() => undefined} runs={only({ state: 'queued', message: null })} />);
+        expect(screen.getByText('The run is under way.')).toBeVisible();
+    });
+
     it('names the closest limit where all are met, with its unit', () => {
         render(<VerdictLine onEvidence={() => undefined} runs={runs([limit('a', 12.34), limit('b', 3.21)])} />);
         expect(screen.getByRole('heading')).toHaveTextContent('All 2 limits met: closest is Limit b, 3.2 K left');

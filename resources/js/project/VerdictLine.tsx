@@ -4,6 +4,8 @@ import ButtonBase from '@mui/material/ButtonBase';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useState } from 'react';
+import { isActive } from '../api/queries';
+import type { Run } from '../api/types';
 import { isOfTemperature } from '../model/document';
 import { gradeNames } from '../model/grades';
 import type { RunState } from '../runs/useRunState';
@@ -31,6 +33,25 @@ interface Props {
     onEvidence: () => void;
 }
 
+/** What to do, or what is awaited, or why there is no answer. */
+function NoAnswer({ latest }: { latest: Run | undefined }) {
+    const failed = latest?.state === 'failed';
+    return (
+        <Box sx={{ px: 1.75, py: 1.5 }}>
+            <Typography component="h2" sx={{ fontWeight: 650, fontSize: 16 }}>
+                {failed ? 'No answer: the run failed' : 'No answer yet'}
+            </Typography>
+            <Typography sx={{ color: failed ? 'error.main' : 'text.secondary' }}>
+                {failed && latest.message
+                    ? latest.message.charAt(0).toUpperCase() + latest.message.slice(1)
+                    : latest && isActive(latest)
+                      ? 'The run is under way.'
+                      : 'Press Run below; Scout is the quickest.'}
+            </Typography>
+        </Box>
+    );
+}
+
 /** The answer in words, above the ledger. */
 export function VerdictLine({ runs, trial = null, builds = null, onKeep, onEvidence }: Props) {
     const units = usePreferences((s) => s.units);
@@ -38,16 +59,7 @@ export function VerdictLine({ runs, trial = null, builds = null, onKeep, onEvide
     const reset = useTried((s) => s.reset);
     const { shown, stale } = runs;
     const result = trial?.result ?? runs.result;
-    if (!result || !shown) {
-        return (
-            <Box sx={{ px: 1.75, py: 1.5 }}>
-                <Typography component="h2" sx={{ fontWeight: 650, fontSize: 16 }}>
-                    No answer yet
-                </Typography>
-                <Typography color="text.secondary">Press Run below; Scout is the quickest.</Typography>
-            </Box>
-        );
-    }
+    if (!result || !shown) return <NoAnswer latest={runs.latest} />;
     const { verdict, balance } = result;
     const flow = result.limits.find((limit) => limit.verdict === 'missed' && !isOfTemperature(limit) && limit.margin !== null);
     const worst = result.limits.find((limit) => limit.id === verdict.worst);
