@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { ledger, run, runStrip } from './demo';
+import { cell, ledger, run, runStrip } from './demo';
 
 test('current in copper: a new project is computed, a current is changed and a further face grounded', async ({ page }) => {
     await page.goto('/');
@@ -40,7 +40,7 @@ test('current in copper: a new project is computed, a current is changed and a f
     const other = inspector.getByRole('region', { name: 'Current at face y-' });
     await expect(other.getByLabel('Current in')).toHaveValue('10 A');
     await other.getByRole('combobox').click();
-    await page.getByRole('option', { name: 'Ground' }).click();
+    await page.getByRole('option', { name: 'Ground', exact: true }).click();
     await expect(other.getByLabel('Current in')).toBeHidden();
 
     await run(page);
@@ -49,4 +49,45 @@ test('current in copper: a new project is computed, a current is changed and a f
     await page.keyboard.press('Escape');
     await expect(runStrip(page)).toContainText('Solved');
     expect(await heat()).toBeLessThan(0.3 * before);
+});
+
+test('a fuse melts, and beyond a greatest current has no steady temperature', async ({ page }) => {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Enter as the demo engineer' }).click();
+    const [chooser] = await Promise.all([
+        page.waitForEvent('filechooser'),
+        page
+            .getByRole('button', { name: /Import/ })
+            .first()
+            .click(),
+    ]);
+    await chooser.setFiles('examples/tap-board-fuse.json');
+    await page.getByRole('button', { name: 'Load', exact: true }).click();
+    await ledger(page).getByRole('gridcell', { name: 'Track from the battery', exact: true }).click();
+    const inspector = page.getByRole('complementary', { name: 'Inspector' });
+    const current = inspector.getByRole('region', { name: 'Current at face x-' }).getByLabel('Current in');
+    const amperes = async (text: string) => {
+        await current.fill(text);
+        await page.keyboard.press('Enter');
+        await expect(current).toHaveValue(text);
+    };
+
+    await amperes('15 A');
+    await run(page);
+    await page.getByRole('button', { name: 'Judge', exact: true }).click();
+    await expect(ledger(page)).toContainText('1 of 3 limits missed');
+    await expect(cell(page, 'Fuse strip', 'limitText')).toContainText('419');
+
+    await page.getByRole('button', { name: 'Load', exact: true }).click();
+    await amperes('24 A');
+    await runStrip(page).getByRole('button', { name: 'Run', exact: true }).click();
+    await expect(runStrip(page)).toContainText(/thermal runaway: steady up to 1[789]\.\d+ A at face x- of "Track from the battery"/, { timeout: 60_000 });
+
+    // The other conductor meets a contact instead.
+    await ledger(page).getByRole('gridcell', { name: 'Cap, battery', exact: true }).click();
+    const contact = inspector.getByRole('region', { name: 'Current at face z-' });
+    await expect(contact.getByRole('combobox')).toContainText('Contact resistance');
+    await contact.getByLabel('Resistance times area').fill('2 ohm');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('alert').filter({ hasText: 'an electrical resistance times area' })).toBeVisible();
 });

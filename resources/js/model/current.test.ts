@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { firstModel } from '../projects/starts';
-import { nextTerminal, terminalFaces, terminalsOf, withRectangle, withTerminal } from './current';
+import { facesWithTerminals, nextTerminal, terminalFaces, terminalOfKind, terminalsOf, withRectangle, withTerminal } from './current';
 import type { ModelDocument, PartEntry } from './document';
 import { withFaceHeat } from './heat';
 import { questionOf, withQuestion, type Question } from './question';
@@ -57,5 +57,18 @@ describe('where current enters', () => {
         ).toEqual(['x-', 'x+']);
         expect(computesCurrents(start('heat'))).toBe(false);
         expect(start('heat').surroundings).toMatchObject({ temperature: '40 degC', gravity: [0, -9.81, 0] });
+    });
+
+    it('counts a contact resistance among no terminals', () => {
+        const part = {
+            id: 'cap',
+            shape: { kind: 'block' },
+            faces: {
+                'z-': { electric: { kind: 'contact', resistance: '1e-9 ohm*m^2' } },
+                'x+': { electric: [{ kind: 'power', power: '24 W', voltage: '12 V' }, { kind: 'ground' }] },
+            },
+        } as unknown as PartEntry;
+        expect(facesWithTerminals(part)).toEqual(['x+']);
+        expect(terminalOfKind('power')).toEqual({ kind: 'power', power: '12 W', voltage: '12 V' });
     });
 });
