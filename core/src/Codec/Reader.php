@@ -16,6 +16,9 @@ use Foehn\Units\UnitException;
  */
 final class Reader
 {
+    /** K, far beyond what the laws of materials here are good for. */
+    private const HOTTEST = 1e5;
+
     /** @var array<string, true> */
     private array $known = [];
 
@@ -134,6 +137,8 @@ final class Reader
         $kelvin = $this->quantity($key, Dimension::temperature(), $default);
         if ($kelvin < 0.0) {
             $this->problem($key, sprintf('%s is given, %g K; no temperature is below absolute zero, 0 K or -273.15 degC', json_encode($this->raw($key)), $kelvin));
+        } elseif ($kelvin > self::HOTTEST) {
+            $this->problem($key, sprintf('%s is given, %g K; at most %g K can be computed', json_encode($this->raw($key)), $kelvin, self::HOTTEST));
         }
 
         return $kelvin;

@@ -222,12 +222,13 @@ final readonly class GridRules
         $along = array_intersect($this->streams, $others) ?: $others;
         $length = max(0.0, ...array_map($this->model->space->box->size(...), $along));
         $speed = max($this->speedGiven(), $this->freeFall());
-        if ($speed <= 0.0 || $fluid->viscosity <= 0.0) {
+        $reynolds = $fluid->viscosity > 0.0 ? $speed * $length * $fluid->density / $fluid->viscosity : 0.0;
+        if ($reynolds <= 0.0) {
             return INF;
         }
         $prandtl = $this->model->physics->heat && $fluid->conductivity > 0.0 ? max(1.0, $fluid->prandtl()) : 1.0;
 
-        return 3.0 * $length / sqrt($speed * $length * $fluid->density / $fluid->viscosity) / $prandtl ** (1 / 3);
+        return 3.0 * $length / sqrt($reynolds) / $prandtl ** (1 / 3);
     }
 
     /** Greatest speed that is given at inlets, walls and by fans, m/s. */
