@@ -89,6 +89,7 @@ final class ModelCodec
         $tolerated = new ToleranceReader($document, $parameters);
         $tolerances = array_values(array_filter(array_map($tolerated->read(...), $root->objects('tolerances', ToleranceReader::MOST, 'tolerances'))));
         [$grid, $convergence] = AnalysisReader::read($root->object('analysis'), $parts);
+        LossReader::check($parts, $problems);
         $root->close();
         $problems->throwIfAny();
 

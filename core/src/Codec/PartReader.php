@@ -54,6 +54,7 @@ final class PartReader
                 $faces,
                 $terminals,
                 $contacts,
+                $reader->has('losses') ? LossReader::read($reader->object('losses')) : null,
             ),
         );
         $reader->close();

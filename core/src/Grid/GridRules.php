@@ -414,7 +414,7 @@ final readonly class GridRules
         foreach (count($this->model->parts) > self::FEW_PARTS ? [] : $this->model->parts as $part) {
             $bounds = $part->shape->bounds();
             $thin = $bounds->size($axis) < 0.5 * max($bounds->size(0), $bounds->size(1), $bounds->size(2));
-            if (($part->power !== 0.0 || $this->fluid !== null) && ! $thin && ! $this->spans($axis, $bounds->min[$axis], $bounds->max[$axis])) {
+            if (($part->isHeated() || $this->fluid !== null) && ! $thin && ! $this->spans($axis, $bounds->min[$axis], $bounds->max[$axis])) {
                 $sources[] = [$bounds->min[$axis], $bounds->max[$axis]];
             }
         }

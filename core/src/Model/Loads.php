@@ -15,25 +15,26 @@ final readonly class Loads
      * @param array<string, HeatCondition> $faces by face name; "bare" stands for every face of the part that nothing touches and no other entry names
      * @param list<ElectricCondition> $terminals
      * @param array<string, float> $contacts by face, what current meets between it and the conductor that touches it, ohm m2
+     * @param ?LossTable $losses beside the power
      */
-    public function __construct(public float $power, public ?ScalarField $source, public array $faces, public array $terminals = [], public array $contacts = [])
+    public function __construct(public float $power, public ?ScalarField $source, public array $faces, public array $terminals = [], public array $contacts = [], public ?LossTable $losses = null)
     {
     }
 
     public function withPower(float $power): self
     {
-        return new self($power, $this->source, $this->faces, $this->terminals, $this->contacts);
+        return new self($power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses);
     }
 
     /** @param array<string, HeatCondition> $faces by face name */
     public function withFaces(array $faces): self
     {
-        return new self($this->power, $this->source, $faces, $this->terminals, $this->contacts);
+        return new self($this->power, $this->source, $faces, $this->terminals, $this->contacts, $this->losses);
     }
 
     /** @param list<ElectricCondition> $terminals */
     public function withTerminals(array $terminals): self
     {
-        return new self($this->power, $this->source, $this->faces, $terminals, $this->contacts);
+        return new self($this->power, $this->source, $this->faces, $terminals, $this->contacts, $this->losses);
     }
 }

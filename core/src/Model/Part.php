@@ -43,11 +43,14 @@ final readonly class Part
     /** @var array<string, float> by face, what current meets between it and the conductor that touches it, ohm m2 */
     public array $contacts;
 
+    /** Beside the power; null where there are none. */
+    public ?LossTable $losses;
+
     /** @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead) */
     public function __construct(private PartName $called, public Shape $shape, public ?string $material, private Coatings $coatings, private Loads $loads)
     {
         [$this->id, $this->name, $this->group, $this->pointer, $this->colour] = [$called->id, $called->name, $called->group, $called->pointer, $called->colour];
-        [$this->power, $this->source, $this->faces, $this->terminals, $this->contacts] = [$loads->power, $loads->source, $loads->faces, $loads->terminals, $loads->contacts];
+        [$this->power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses] = [$loads->power, $loads->source, $loads->faces, $loads->terminals, $loads->contacts, $loads->losses];
     }
 
     /**
@@ -67,6 +70,12 @@ final readonly class Part
     public function stepsOf(string $face): float
     {
         return $this->shape->surface($face)->steps();
+    }
+
+    /** Whether watts are stated for it. */
+    public function isHeated(): bool
+    {
+        return $this->power !== 0.0 || $this->losses !== null;
     }
 
     /** What a face is for radiation; null: the part as a whole. */

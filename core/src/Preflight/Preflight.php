@@ -96,7 +96,7 @@ final class Preflight
             $this->error('Load', 'Heat has no way out: give a side of the space an opening, a convection coefficient or a temperature.', [], 'films');
         }
         foreach ($this->model->parts as $part) {
-            if ($part->shape->kind() === 'package' && $part->power <= 0.0) {
+            if ($part->shape->kind() === 'package' && $part->power <= 0.0 && $part->losses === null) {
                 $this->warn('Load', sprintf('Package "%s" has no watts.', $part->name), [$part]);
             }
             if ($part->power > 0.0 && $part->material === Part::FLUID) {
@@ -210,7 +210,7 @@ final class Preflight
             return true;
         }
         foreach ($this->model->parts as $part) {
-            if ($part->source !== null || ($part->terminals !== [] && $this->model->physics->electric)) {
+            if ($part->source !== null || $part->losses !== null || ($part->terminals !== [] && $this->model->physics->electric)) {
                 return true;
             }
         }

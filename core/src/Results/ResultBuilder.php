@@ -141,7 +141,7 @@ final class ResultBuilder
                 'id' => $part->id,
                 'name' => $part->name,
                 'cells' => $this->state->voxels->cellsOfPart[$index],
-                'power' => $part->power,
+                'power' => $part->power + ($this->state->system->losses[$index] ?? 0.0),
                 'mass' => $this->masses[$index],
                 'current' => $this->state->currents?->parts[$index] ?? null,
                 'temperature' => $this->readings->temperatures[$index],
@@ -230,6 +230,7 @@ final class ResultBuilder
                 $warnings[] = sprintf('part "%s" has no cell: it is thinner than the cells of this grid, or later parts cover it', $part->name);
             }
         }
+        array_push($warnings, ...$this->beyondTables());
         foreach ($this->state->enclosure?->dark() ?? [] as $elements) {
             $names = array_unique(array_map(fn (int $e): string => $this->state->model->parts[$this->state->system->surfaces->elements->part[$e]]->name ?? 'the walls', $elements));
             $warnings[] = sprintf('in the cavity of %s nothing emits, so that no heat is radiated in it; give a surface there a finish', implode(', ', array_slice($names, 0, 4)));
@@ -264,5 +265,28 @@ final class ResultBuilder
             'worst' => $known[0]['id'] ?? null,
             'worstMargin' => $known[0]['margin'] ?? null,
         ];
+    }
+
+    /** @return list<string> parts whose temperature lies beyond what their losses are stated for */
+    private function beyondTables(): array
+    {
+        $warnings = [];
+        foreach ($this->state->model->parts as $index => $part) {
+            $node = $this->state->system->packages->state($index, $this->state->temperature);
+            $temperature = $node['junction'] ?? $this->readings->temperatures[$index]['mean'] ?? null;
+            if ($part->losses === null || $part->losses->current !== null || $temperature === null) {
+                continue;
+            }
+            $points = $part->losses->law->points;
+            [$first, $last] = [$points[0][0], $points[count($points) - 1][0]];
+            if ($temperature < $first || $temperature > $last) {
+                $warnings[] = sprintf(
+                    'the losses of "%s" are stated %s %.1f degC, it is at %.1f degC: the %s value is taken', $part->name,
+                    $temperature > $last ? 'up to' : 'from', ($temperature > $last ? $last : $first) - 273.15, $temperature - 273.15, $temperature > $last ? 'last' : 'first',
+                );
+            }
+        }
+
+        return $warnings;
     }
 }

@@ -6,6 +6,7 @@ namespace Foehn\Solve;
 
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
+use Foehn\Model\Part;
 use Foehn\Physics\Electric\Currents;
 use Foehn\Physics\Heat\ConductivityChange;
 use Foehn\Physics\Heat\HeatEquation;
@@ -25,6 +26,8 @@ final class Coupling
 
     private ?RadiationExchange $radiation = null;
 
+    private bool $hasLosses = false;
+
     /** @var list<Exchange> in the order in which they follow */
     private array $exchanges = [];
 
@@ -42,6 +45,10 @@ final class Coupling
         if ($model->physics->electric) {
             $this->exchanges[] = $this->currents = new CurrentExchange($this->heat);
         }
+        if (array_filter($model->parts, fn (Part $part): bool => $part->losses !== null) !== []) {
+            $this->exchanges[] = new LossExchange($this->heat, fn (): ?Currents => $this->currents());
+            $this->hasLosses = true;
+        }
         if ($model->physics->radiates()) {
             $this->exchanges[] = $this->radiation = new RadiationExchange($this->heat, fn (): ?SurfaceNodes => $this->surfaces, $links);
         }
@@ -57,6 +64,12 @@ final class Coupling
     public function canRunAway(): bool
     {
         return $this->currents?->followsTemperature() === true;
+    }
+
+    /** Whether heat follows the temperatures in any part. */
+    public function answersItself(): bool
+    {
+        return $this->hasLosses || $this->canRunAway();
     }
 
     /** What the light between surfaces answers to changes about the state of a system; null where they do not radiate to each other. */
@@ -158,7 +171,7 @@ final class Coupling
      */
     public function equationOf(Model $other, ?array $temperature, array $changes): HeatSystem
     {
-        $heat = new HeatEquation($other, $this->heat->voxels);
+        $heat = new HeatEquation($other, $this->heat->voxels, $this->heat->losses);
         if ($this->currents !== null) {
             $heat->add($this->currents->joule);
         }

@@ -195,7 +195,7 @@ final class SteadySolver
         $this->voxels = Voxels::of($this->model, $grid);
         $coupling = new Coupling($this->model, $this->voxels, links: $this->links);
         $nonlinear = $coupling->isNonlinear();
-        $gain = $coupling->canRunAway() ? new LoopGain() : null;
+        $gain = $coupling->answersItself() ? new LoopGain() : null;
         $temperature = null;
         $pass = 0;
         $change = $nonlinear ? INF : 0.0;
@@ -237,7 +237,7 @@ final class SteadySolver
         try {
             return $coupling->follow($temperature);
         } catch (ThermalRunaway $e) {
-            throw $gain !== null ? ThermalRunaway::beyond(StableDrive::share($gain->latest() ?? 1.0, $this->comesToRest(...)), $this->model) : $e;
+            throw $gain !== null && $coupling->canRunAway() ? ThermalRunaway::beyond(StableDrive::share($gain->latest() ?? 1.0, $this->comesToRest(...)), $this->model) : $e;
         }
     }
 

@@ -19,6 +19,7 @@ import { SurfaceFields } from './SurfaceFields';
 import { facesWithTerminals } from '../model/current';
 import { isElectric, partSubject } from '../model/targets';
 import { LimitFields, WatchFields } from './TargetFields';
+import { LossFields } from './LossFields';
 import { TerminalFields } from './TerminalFields';
 import { OperatingPoint } from './OperatingPoint';
 import { isLocked, isOfTemperature, limitEntry, ownName, partEntry, withLimit, withPartFields, type ModelDocument } from '../model/document';
@@ -345,6 +346,9 @@ export function Inspector({ revision, run, result, stale, editor, mayEdit }: Pro
                 />
             )}
             {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => !isDevice(p.kind))} editor={editor} />}
+            {stage === 'Load' && single && entry && !device && part.material !== 'fluid' && (
+                <LossFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} document={document} />
+            )}
             {stage === 'Load' && single && entry && conducts(part) && (
                 <TerminalFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />
             )}

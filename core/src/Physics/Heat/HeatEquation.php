@@ -18,7 +18,7 @@ final class HeatEquation
 {
     public readonly SurfaceElements $elements;
 
-    private readonly Packages $packages;
+    public readonly Packages $packages;
 
     /** @var list<bool> whether anything is computed in each cell */
     private readonly array $live;
@@ -30,13 +30,13 @@ final class HeatEquation
     private array $inCells;
 
     /** @throws PhysicsException */
-    public function __construct(public readonly Model $model, public readonly Voxels $voxels)
+    public function __construct(public readonly Model $model, public readonly Voxels $voxels, public readonly Losses $losses = new Losses())
     {
         $this->elements = SurfaceFinder::find($model, $voxels);
         $this->live = array_map($voxels->isLive(...), array_keys($voxels->owner));
-        $this->packages = new Packages($model, $voxels);
+        $this->packages = new Packages($model, $voxels, $losses);
         $this->atSurfaces = [new SurfaceConditions($this->elements, $voxels->grid)];
-        $this->inCells = [new HeatSources($model, $voxels), $this->packages];
+        $this->inCells = [new HeatSources($model, $voxels, $losses), $this->packages];
     }
 
     /** Another mechanism, from the next assembly on. */
@@ -72,7 +72,7 @@ final class HeatEquation
         foreach ([new Conduction($resistances->half, $this->voxels->owner), $surfaces, ...$this->inCells] as $contribution) {
             $contribution->addTo($equation);
         }
-        $system = new HeatSystem($equation, $this->live, $surfaces, $this->packages);
+        $system = new HeatSystem($equation, $this->live, $surfaces, $this->packages, $this->losses->watts);
         if (! $this->model->physics->hasFlow()) {
             FloatingPieces::check($this->model, $this->voxels, $system);
         }

@@ -18,8 +18,11 @@ final class HeatSources implements Contribution
     /** @var array<int, float> W by cell */
     private array $watts = [];
 
+    /** @var array<int, array<int, float>> share of a part by its index and by cell, of parts whose losses follow something */
+    private array $shares = [];
+
     /** @throws PhysicsException where a part has watts but no cell */
-    public function __construct(private readonly Model $model, private readonly Voxels $voxels)
+    public function __construct(private readonly Model $model, private readonly Voxels $voxels, private readonly Losses $losses)
     {
         $this->checkVolumes();
         $this->inFluid();
@@ -31,12 +34,17 @@ final class HeatSources implements Contribution
         foreach ($this->watts as $cell => $watts) {
             $equation->give($cell, $watts);
         }
+        foreach ($this->shares as $part => $shares) {
+            foreach ($shares as $cell => $share) {
+                $equation->give($cell, $share * ($this->losses->watts[$part] ?? 0.0));
+            }
+        }
     }
 
     private function checkVolumes(): void
     {
         foreach ($this->model->parts as $index => $part) {
-            if ($this->voxels->cellsOfPart[$index] === 0 && $part->power !== 0.0 && ! $part->shape instanceof FlatShape) {
+            if ($this->voxels->cellsOfPart[$index] === 0 && $part->isHeated() && ! $part->shape instanceof FlatShape) {
                 throw new PhysicsException(sprintf('part "%s" has %g W but no volume left: parts after it in the ledger cover it, or it is thinner than the cells of this grid', $part->name, $part->power));
             }
         }
@@ -57,7 +65,7 @@ final class HeatSources implements Contribution
 
     private function inParts(): void
     {
-        $heated = array_map(fn ($part) => ($part->power !== 0.0 || $part->source !== null) && ! $part->shape instanceof TwoResistancePackage, $this->model->parts);
+        $heated = array_map(fn ($part) => ($part->isHeated() || $part->source !== null) && ! $part->shape instanceof TwoResistancePackage, $this->model->parts);
         $volumeOf = array_fill(0, count($this->model->parts), 0.0);
         $volumes = [];
         foreach ($this->voxels->owner as $cell => $owner) {
@@ -69,6 +77,9 @@ final class HeatSources implements Contribution
             $index = $this->voxels->owner[$cell];
             $part = $this->model->parts[$index];
             $this->watts[$cell] = $part->power * $volume / $volumeOf[$index];
+            if ($part->losses !== null) {
+                $this->shares[$index][$cell] = $volume / $volumeOf[$index];
+            }
             if ($part->source !== null) {
                 $this->watts[$cell] += $volume * $this->voxels->fill[$index] * ($part->source->isConstant() ? $part->source->constant : $part->source->at(...$this->voxels->grid->centre($cell)));
             }

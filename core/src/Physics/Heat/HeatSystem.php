@@ -24,8 +24,11 @@ final readonly class HeatSystem
     /** Heat given: powers, sources and fluxes, W. */
     public float $watts;
 
-    /** @param list<bool> $live whether the temperature of each cell is computed */
-    public function __construct(Equation $equation, public array $live, public SurfaceNodes $surfaces, public Packages $packages)
+    /**
+     * @param list<bool> $live whether the temperature of each cell is computed
+     * @param array<int, float> $losses W of parts by their index, beside the power that is given
+     */
+    public function __construct(Equation $equation, public array $live, public SurfaceNodes $surfaces, public Packages $packages, public array $losses = [])
     {
         $this->stencil = $equation->stencil();
         $this->source = $equation->rightHandSide();

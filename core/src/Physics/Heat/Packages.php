@@ -28,7 +28,7 @@ final class Packages implements Contribution
     private array $links = [];
 
     /** @throws PhysicsException where later parts cover half of a package */
-    public function __construct(private readonly Model $model, private readonly Voxels $voxels)
+    public function __construct(private readonly Model $model, private readonly Voxels $voxels, private readonly Losses $losses)
     {
         foreach ($model->parts as $index => $part) {
             if ($part->shape instanceof TwoResistancePackage && $voxels->cellsOfPart[$index] > 0) {
@@ -42,7 +42,8 @@ final class Packages implements Contribution
         foreach ($this->links as [$axis, $cell, $conductance]) {
             $equation->coupling[$axis][$equation->pad + $cell] = $conductance;
         }
-        foreach ($this->nodes as ['case' => $case, 'board' => $board, 'shape' => $shape, 'power' => $power]) {
+        foreach ($this->nodes as $index => ['case' => $case, 'board' => $board, 'shape' => $shape, 'power' => $power]) {
+            $power += $this->losses->watts[$index] ?? 0.0;
             $sum = $shape->junctionToCase + $shape->junctionToBoard;
             $equation->give($case[0], $power * $shape->junctionToBoard / $sum);
             $equation->give($board[0], $power * $shape->junctionToCase / $sum);
@@ -61,6 +62,7 @@ final class Packages implements Contribution
             return null;
         }
         ['case' => $caseNode, 'board' => $boardNode, 'shape' => $shape, 'power' => $power] = $this->nodes[$part];
+        $power += $this->losses->watts[$part] ?? 0.0;
         $case = $temperature[$caseNode[0]];
         $board = $temperature[$boardNode[0]];
         $junction = ($power + $case / $shape->junctionToCase + $board / $shape->junctionToBoard) / (1 / $shape->junctionToCase + 1 / $shape->junctionToBoard);
