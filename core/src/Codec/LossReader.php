@@ -15,26 +15,9 @@ final class LossReader
     public static function read(Reader $reader): ?LossTable
     {
         $against = $reader->oneOf('against', ['temperature', 'current'], 'temperature');
-        $rows = $reader->raw('table');
-        $points = [];
-        foreach (is_array($rows) ? array_values($rows) : [] as $i => $row) {
-            if (! is_array($row) || count($row) !== 2) {
-                $reader->problem("table/$i", sprintf('a pair [%s, watts] is expected', $against));
-
-                continue;
-            }
-            $points[] = [
-                $reader->element("table/$i/0", $row[0] ?? null, $against === 'current' ? Dimension::current() : Dimension::temperature()),
-                $reader->element("table/$i/1", $row[1] ?? null, Dimension::power()),
-            ];
-        }
+        $points = PairsReader::read($reader, $against === 'current' ? Dimension::current() : Dimension::temperature(), Dimension::power(), "$against, watts", "{$against}s");
         if (count($points) < 2) {
             $reader->problem('table', sprintf('a table of at least two pairs [%s, watts] is expected', $against));
-        }
-        for ($i = 1; $i < count($points); $i++) {
-            if ($points[$i][0] <= $points[$i - 1][0]) {
-                $reader->problem("table/$i", $against === 'current' ? 'the currents must rise' : 'the temperatures must rise');
-            }
         }
         $current = null;
         if ($against === 'current') {

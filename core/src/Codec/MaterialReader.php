@@ -127,26 +127,9 @@ final class MaterialReader
 
     private static function table(Reader $reader, Dimension $dimension, string $property, string $unit): PropertyLaw
     {
-        $rows = $reader->raw('table');
-        $points = [];
-        foreach (is_array($rows) ? array_values($rows) : [] as $i => $row) {
-            if (! is_array($row) || count($row) !== 2) {
-                $reader->problem("table/$i", 'a pair [temperature, value] is expected');
-
-                continue;
-            }
-            $points[] = [
-                $reader->element("table/$i/0", $row[0] ?? null, Dimension::temperature()),
-                $reader->element("table/$i/1", $row[1] ?? null, $dimension),
-            ];
-        }
+        $points = PairsReader::read($reader, Dimension::temperature(), $dimension, 'temperature, value', 'temperatures');
         $reader->close();
         self::checkPositive($reader, array_column($points, 1), $property, $unit);
-        for ($i = 1; $i < count($points); $i++) {
-            if ($points[$i][0] <= $points[$i - 1][0]) {
-                $reader->problem("table/$i", 'the temperatures must rise');
-            }
-        }
         if ($points === []) {
             $reader->problem('table', 'a table of pairs [temperature, value] is expected');
 
