@@ -35,10 +35,25 @@ final readonly class ElectricCondition
         return $this->kind === 'voltage' ? $this->value : 0.0;
     }
 
-    /** Between the face and the voltage, ohm. */
-    public function series(): float
+    /**
+     * From inside a conductor to the voltage, through a piece of the face and its part of the resistor, S.
+     *
+     * @param float $toFace conductance to that piece, S
+     * @param float $share of the whole face that it is
+     */
+    public function conductance(float $toFace, float $share): float
     {
-        return $this->kind === 'resistance' ? $this->value : 0.0;
+        return 1.0 / (1.0 / $toFace + ($this->kind === 'resistance' ? $this->value / $share : 0.0));
+    }
+
+    /**
+     * Through a piece of the face, A into the part.
+     *
+     * @param float $inside V at the other end of the conductance to that piece
+     */
+    public function current(float $toFace, float $share, float $inside): float
+    {
+        return $this->givesCurrent() ? $this->value * $share : $this->conductance($toFace, $share) * ($this->voltage() - $inside);
     }
 
     /** With a current or voltage so many times as large. */

@@ -159,7 +159,7 @@ final class BoardSystem
                 if ($contact->condition->givesCurrent()) {
                     $this->source[$area + $at] += $contact->condition->value * $share / $whole;
                 } else {
-                    $to = 1.0 / (1.0 / $conductance + $contact->condition->series() * $whole / $share);
+                    $to = $contact->condition->conductance($conductance, $share / $whole);
                     $extra[$area + $at] += $to;
                     $this->source[$area + $at] += $to * $contact->condition->voltage();
                 }
@@ -217,9 +217,7 @@ final class BoardSystem
             [$amperes, $volts] = [0.0, 0.0];
             foreach ($this->ends[$n] as $at => $conductance) {
                 $share = $this->shares[$n * $total + $at];
-                $current = $contact->condition->givesCurrent()
-                    ? $contact->condition->value * $share
-                    : ($contact->condition->voltage() - $potential[$at]) / (1.0 / $conductance + $contact->condition->series() / $share);
+                $current = $contact->condition->current($conductance, $share, $potential[$at]);
                 $heat[$at] += $current * $current / $conductance;
                 [$amperes, $volts] = [$amperes + $current, $volts + $share * ($potential[$at] + $current / $conductance)];
             }

@@ -124,13 +124,13 @@ final class ElectricSystem
         }
         /** @var array<int, array{float, float}> $sums A and V */
         $sums = array_fill(0, count($this->terminals->all), [0.0, 0.0]);
-        foreach ($this->terminals->ends as $end) {
-            ['cell' => $cell, 'direction' => $direction, 'area' => $area, 'conductance' => $conductance, 'terminal' => $number] = $end;
+        foreach ($this->terminals->ends as ['cell' => $cell, 'direction' => $direction, 'area' => $area, 'conductance' => $conductance, 'terminal' => $number]) {
             $inside = $potential[$pad + $cell];
-            $current = $this->terminals->current($end, $inside);
+            ['condition' => $condition, 'area' => $whole] = $this->terminals->all[$number];
+            $current = $condition->current($conductance, $area / $whole, $inside);
             $heat[$cell] += $current * $current / $conductance;
             [$amperes, $volts] = $sums[$number];
-            $sums[$number] = [$amperes + $current, $volts + ($inside + $current / $conductance) * $area / $this->terminals->all[$number]['area']];
+            $sums[$number] = [$amperes + $current, $volts + ($inside + $current / $conductance) * $area / $whole];
             $axis = $direction >> 1;
             $through[$axis][$cell] = ($through[$axis][$cell] ?? 0.0) + ($direction % 2 === 1 ? -$current : $current);
         }

@@ -54,41 +54,16 @@ final class Terminals implements Contribution
     public function addTo(Equation $equation): void
     {
         foreach ($this->ends as $end) {
-            $terminal = $this->all[$end['terminal']];
-            $cell = $equation->pad + $end['cell'];
-            if ($terminal['condition']->givesCurrent()) {
-                $equation->source[$cell] += $terminal['condition']->value * $end['area'] / $terminal['area'];
+            ['condition' => $condition, 'area' => $whole] = $this->all[$end['terminal']];
+            [$cell, $share] = [$equation->pad + $end['cell'], $end['area'] / $whole];
+            if ($condition->givesCurrent()) {
+                $equation->source[$cell] += $condition->value * $share;
             } else {
-                $conductance = $this->toVoltage($end);
+                $conductance = $condition->conductance($end['conductance'], $share);
                 $equation->toGiven[$cell] += $conductance;
-                $equation->source[$cell] += $conductance * $terminal['condition']->voltage();
+                $equation->source[$cell] += $conductance * $condition->voltage();
             }
         }
-    }
-
-    /**
-     * The current through an end of a terminal, A into the model.
-     *
-     * @param array{cell: int, direction: int, area: float, conductance: float, terminal: int} $end one of ends
-     * @param float $inside V at the centre of its cell
-     */
-    public function current(array $end, float $inside): float
-    {
-        ['condition' => $condition, 'area' => $whole] = $this->all[$end['terminal']];
-
-        return $condition->givesCurrent() ? $condition->value * $end['area'] / $whole : $this->toVoltage($end) * ($condition->voltage() - $inside);
-    }
-
-    /**
-     * Between the centre of a cell and the voltage of its terminal, S.
-     *
-     * @param array{cell: int, direction: int, area: float, conductance: float, terminal: int} $end
-     */
-    private function toVoltage(array $end): float
-    {
-        ['condition' => $condition, 'area' => $whole] = $this->all[$end['terminal']];
-
-        return 1.0 / (1.0 / $end['conductance'] + $condition->series() * $whole / $end['area']);
     }
 
     /**
