@@ -5,13 +5,13 @@ declare(strict_types=1);
 // Currents in the copper of four layers: two planes, tracks and 3 x 3 pixel barrels with clearances, on finer and finer pixels. Seconds for a pixel of
 // copper against ten microseconds, and iterations against 25.
 use Foehn\Board\Barrel;
-use Foehn\Board\Contact;
 use Foehn\Board\CopperLayer;
 use Foehn\Board\CopperRaster;
 use Foehn\Board\Hole;
 use Foehn\Board\Nets;
 use Foehn\Board\Paint;
 use Foehn\Materials\PropertyLaw;
+use Foehn\Model\BoardTerminal;
 use Foehn\Model\ElectricCondition;
 use Foehn\Physics\Electric\BoardSystem;
 
@@ -60,8 +60,8 @@ foreach ([0.3e-3, 0.15e-3, 0.1265e-3] as $pixel) {
     $found = (hrtime(true) - $began) / 1e9;
     $copper = count(array_filter($raster->covered));
     $contacts = [
-        new Contact('source', 1, [5e-3, 40e-3], [4e-3, 4e-3], false, new ElectricCondition('', 'current', 20.0)),
-        new Contact('load', 2, [95e-3, 40e-3], [4e-3, 4e-3], false, new ElectricCondition('', 'ground', 0.0)),
+        new BoardTerminal('source', 1, [5e-3, 40e-3], [4e-3, 4e-3], false, new ElectricCondition('', 'current', 20.0)),
+        new BoardTerminal('load', 2, [95e-3, 40e-3], [4e-3, 4e-3], false, new ElectricCondition('', 'ground', 0.0)),
     ];
     $began = hrtime(true);
     $currents = (new BoardSystem($raster, $contacts, PropertyLaw::constant(1.72e-8), 300.0))->solve();

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\ArchiveController;
+use App\Http\Controllers\ArtworkController;
 use App\Http\Controllers\EvidenceController;
 use App\Http\Controllers\InfluenceController;
 use App\Http\Controllers\LibraryController;
@@ -39,6 +40,8 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
         Route::delete('projects/{project}', [ProjectController::class, 'destroy'])->can('delete', 'project');
         Route::post('projects/{project}/restore', [ProjectController::class, 'restore'])->withTrashed()->can('delete', 'project');
 
+        Route::post('artwork', [ArtworkController::class, 'look']);
+
         Route::get('projects/{project}/readings', ReadingsController::class)->can('view', 'project');
         Route::get('projects/{project}/views', [SavedViewController::class, 'index'])->can('view', 'project');
         Route::post('projects/{project}/views', [SavedViewController::class, 'store'])->can('update', 'project');
@@ -57,6 +60,8 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
         Route::put('variants/{variant}/model', [VariantController::class, 'update'])->can('update', 'variant');
         Route::get('variants/{variant}/grid', [VariantController::class, 'grid'])->can('view', 'variant');
         Route::get('variants/{variant}/cavity', [VariantController::class, 'cavity'])->can('view', 'variant');
+
+        Route::get('variants/{variant}/copper/{part}', [ArtworkController::class, 'show'])->can('view', 'variant');
 
         Route::get('variants/{variant}/evidence', EvidenceController::class)->can('view', 'variant');
 

@@ -176,11 +176,10 @@ final class RunFiles
     {
         $folder = $run->folder() . '/1/1';
         $this->disk()->makeDirectory($folder);
-        $known = ['result.json', ...array_filter(array_map(FieldFile::name(...), FieldFile::names()))];
         foreach ($files() as $name => $bytes) {
             if ($name === self::STATE) {
                 FieldFile::write($this->disk()->path(dirname($folder) . "/$name"), $bytes);
-            } elseif (in_array($name, $known, true)) {
+            } elseif ($name === 'result.json' || FieldFile::isKnown($name)) {
                 FieldFile::write($this->disk()->path("$folder/$name"), $bytes);
             }
         }

@@ -102,3 +102,46 @@ foreach ([...$power, ...$ground] as [$x, $y]) {
 foreach (['top.gbr' => $top, 'inner-1.gbr' => $second, 'inner-2.gbr' => $third, 'bottom.gbr' => $bottom, 'holes.drl' => $drill . "M30\n"] as $name => $text) {
     file_put_contents(__DIR__ . "/$name", $text);
 }
+
+// The model of the board: 20 A of the battery to a winch, a lamp and a radio, in still air.
+$packed = fn (string $text): string => base64_encode((string) gzencode($text, 9));
+$length = fn (float $mm): string => "$mm mm";
+$copper = fn (string $name, string $file, float $share): array => ['name' => $name, 'thickness' => '70 um', 'copper' => $share, 'artwork' => $packed($file)];
+$terminal = fn (string $name, array $at, array $size, array $electric): array => ['name' => $name, 'layer' => 'Top', 'at' => array_map($length, $at), 'size' => array_map($length, $size), 'electric' => $electric];
+$load = fn (string $name, string $amperes, float $y, float $back): array => [
+    $terminal($name, [50.0, $y], [4.0, 3.0], ['kind' => 'current', 'current' => "-$amperes"]),
+    $terminal("$name return", [53.0, $back], [4.0, 2.0], ['kind' => 'current', 'current' => $amperes]),
+];
+$model = [
+    'format' => 'foehn-model', 'version' => 1, 'name' => 'Battery tap board',
+    'parameters' => ['winch' => ['value' => '14 A', 'note' => 'winch at full pull'], 'still_air' => ['value' => '12 W/m^2/K', 'note' => 'still air, with radiation']],
+    'surroundings' => ['temperature' => '40 degC'],
+    'physics' => ['electric' => true],
+    'space' => ['box' => ['min' => [0, 0, 0], 'max' => ['60 mm', '40 mm', '1.58 mm']], 'fluid' => null, 'sides' => []],
+    'parts' => [[
+        'id' => 'board', 'name' => 'Tap board',
+        'shape' => ['kind' => 'board', 'size' => ['60 mm', '40 mm'], 'layers' => [
+            $copper('Bottom', $bottom, 0.93), ['thickness' => '0.2 mm'], $copper('Inner 2', $third, 0.35), ['thickness' => '0.9 mm'],
+            $copper('Inner 1', $second, 0.95), ['thickness' => '0.2 mm'], $copper('Top', $top, 0.13),
+        ]],
+        'at' => [0, 0, 0],
+        'faces' => ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 'still_air', 'temperature' => '40 degC']]],
+        'copper' => [
+            'pixel' => '0.15 mm', 'plating' => '25 um',
+            'drills' => [['name' => 'holes.drl', 'file' => $packed($drill . "M30\n")]],
+            'terminals' => [
+                $terminal('Battery', [6.0, 20.0], [8.0, 8.0], ['kind' => 'voltage', 'voltage' => '12 V']),
+                $terminal('Battery return', [6.0, 5.5], [8.0, 8.0], ['kind' => 'ground']),
+                ...$load('Winch', 'winch', 32.0, 36.5), ...$load('Lamp', '5 A', 20.0, 24.5), ...$load('Radio', '1 A', 8.0, 12.5),
+            ],
+        ],
+    ]],
+    'limits' => [
+        ['id' => 'copper', 'name' => 'Copper, hottest', 'of' => ['part' => 'board'], 'quantity' => 'temperature', 'reduce' => 'max', 'atMost' => '105 degC'],
+        ['id' => 'vias', 'name' => 'Current per via', 'of' => ['part' => 'board'], 'quantity' => 'viaCurrent', 'vias' => [['0.3 mm', '2 A'], ['0.6 mm', '4 A']]],
+        ['id' => 'drop', 'name' => 'Voltage drop', 'of' => ['part' => 'board', 'net' => 'VBAT'], 'quantity' => 'voltageDrop', 'atMost' => '60 mV'],
+        ['id' => 'inner', 'name' => 'Current density, inner layers', 'of' => ['part' => 'board', 'copper' => 'inner'], 'quantity' => 'currentDensity', 'atMost' => '60 A/mm^2'],
+    ],
+    'analysis' => ['grid' => ['grade' => 'scout']],
+];
+file_put_contents(__DIR__ . '/../battery-tap-board.json', json_encode($model, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR) . "\n");

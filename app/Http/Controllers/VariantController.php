@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\ComputedOnce;
 use App\Http\Resources\RevisionResource;
 use App\Models\User;
 use App\Models\Variant;
@@ -14,12 +15,10 @@ use Foehn\Grid\GridReport;
 use Foehn\Model\GridSettings;
 use Foehn\Model\Model;
 use Foehn\Model\ModelException;
-use Foehn\Results\CodeVersion;
 use Foehn\Solve\MemoryNeed;
 use Foehn\Solve\TimeNeed;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Cache;
 use Illuminate\Validation\Rule;
 
 final class VariantController
@@ -52,11 +51,11 @@ final class VariantController
     }
 
     /** The grid that a run would use. */
-    public function grid(Request $request, Variant $variant): JsonResponse
+    public function grid(Request $request, Variant $variant, ComputedOnce $computed): JsonResponse
     {
         $request->validate(['grade' => ['required', Rule::in(GridSettings::GRADES)]]);
         $grade = $request->string('grade')->toString();
-        $report = $this->computedOnce($variant, "grid $grade", function (Model $model) use ($grade): array {
+        $report = $computed->of($variant, "grid $grade", function (Model $model) use ($grade): array {
             $levels = GridLevels::of($model->withGrade($grade));
             [$gridded, $grid] = end($levels);
             $flow = $model->physics->hasFlow();
@@ -68,30 +67,13 @@ final class VariantController
     }
 
     /** The air that the parts close off, or where it gets out. */
-    public function cavity(Variant $variant): JsonResponse
+    public function cavity(Variant $variant, ComputedOnce $computed): JsonResponse
     {
-        return response()->json($this->computedOnce($variant, 'cavity', function (Model $model): array {
+        return response()->json($computed->of($variant, 'cavity', function (Model $model): array {
             $cavity = Cavity::of($model);
 
             return $cavity === null ? ['inside' => null, 'volume' => 0.0, 'leak' => null, 'gap' => null]
                 : ['inside' => $cavity->inside, 'volume' => $cavity->volume, 'leak' => $cavity->leak, 'gap' => is_finite($cavity->gap) ? $cavity->gap : null];
         }));
-    }
-
-    /**
-     * What follows from the document of the head and the code alone is computed at the first request for it.
-     *
-     * @param callable(Model): array<string, mixed> $compute
-     * @return array<string, mixed>
-     */
-    private function computedOnce(Variant $variant, string $what, callable $compute): array
-    {
-        $head = $variant->headNumber()->firstOrFail();
-
-        $written = Cache::remember("$what $head->hash " . CodeVersion::hash(), now()->addDay(), fn (): string => json_encode($compute(ModelCodec::fromJson($variant->head()->firstOrFail()->document)), JSON_THROW_ON_ERROR));
-        /** @var array<string, mixed> $computed */
-        $computed = json_decode($written, true);
-
-        return $computed;
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Board;
 
+use Foehn\Model\BoardTerminal;
+
 /**
  * The copper of a board on pixels: of each layer the share of every pixel and of every face between two that is copper, and the pixels that the
  * barrels stand on. Pixel (i, j) of layer l has the number i + nx (j + ny l).
@@ -94,6 +96,32 @@ final readonly class CopperRaster
         [$i, $j] = [(int) floor(($x - $this->origin[0]) / $this->size[0]), (int) floor(($y - $this->origin[1]) / $this->size[1])];
 
         return $i >= 0 && $i < $this->pixels[0] && $j >= 0 && $j < $this->pixels[1] ? $i + $this->pixels[0] * ($j + $this->pixels[1] * $layer) : null;
+    }
+
+    /**
+     * Where a terminal lies on copper.
+     *
+     * @param float $around what counts as within beyond its edge, m
+     * @return array<int, float> share of copper of the pixels whose middle it holds, by number
+     */
+    public function under(BoardTerminal $terminal, float $around): array
+    {
+        [$nx, $ny] = $this->pixels;
+        [[$ox, $oy], [$dx, $dy]] = [$this->origin, $this->size];
+        [$width, $height] = [0.5 * $terminal->size[0] + $around, 0.5 * $terminal->size[1] + $around];
+        [$i0, $i1] = [max(0, (int) floor(($terminal->at[0] - $width - $ox) / $dx)), min($nx - 1, (int) ceil(($terminal->at[0] + $width - $ox) / $dx))];
+        [$j0, $j1] = [max(0, (int) floor(($terminal->at[1] - $height - $oy) / $dy)), min($ny - 1, (int) ceil(($terminal->at[1] + $height - $oy) / $dy))];
+        $copper = [];
+        for ($j = $j0; $j <= $j1; $j++) {
+            for ($i = $i0; $i <= $i1; $i++) {
+                $at = $i + $nx * ($j + $ny * $terminal->layer);
+                if ($this->covered[$at] > 0.0 && $terminal->holds($ox + ($i + 0.5) * $dx, $oy + ($j + 0.5) * $dy, $around)) {
+                    $copper[$at] = $this->covered[$at];
+                }
+            }
+        }
+
+        return $copper;
     }
 
     /** @param non-empty-list<CopperLayer> $layers */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Board;
 
+use Foehn\Model\BoardTerminal;
+
 /** The pieces of copper that hang together, over layers and plated holes. */
 final readonly class Nets
 {
@@ -32,6 +34,20 @@ final readonly class Nets
         [$names, $joined] = self::named($raster, $net);
 
         return new self($net, array_map(fn (int $n): string => $names[$n] ?? 'Net ' . ($n + 1), array_keys($pixels)), array_values($pixels), $joined);
+    }
+
+    /** Number of the net that a terminal lies on, that of its middle before others; NONE where it lies on no copper. */
+    public function under(CopperRaster $raster, BoardTerminal $terminal): int
+    {
+        $middle = $raster->pixelAt($terminal->at[0], $terminal->at[1], $terminal->layer);
+        if ($middle !== null && $this->net[$middle] !== self::NONE) {
+            return $this->net[$middle];
+        }
+        foreach ($raster->under($terminal, 0.0) as $at => $_) {
+            return $this->net[$at];
+        }
+
+        return self::NONE;
     }
 
     /** @return array<int, int> */
@@ -96,7 +112,24 @@ final readonly class Nets
     }
 
     /**
-     * Names that the artwork gives, by what the middles of its strokes and flashes lie on.
+     * @param array<int, int> $net
+     * @return int number of the net that most places in a paint lie on; NONE where none does
+     */
+    private static function beneath(CopperRaster $raster, array $net, Paint $paint, int $layer): int
+    {
+        $hits = [];
+        foreach ($paint->places() as [$x, $y]) {
+            $at = $raster->pixelAt($x, $y, $layer);
+            if ($at !== null && $net[$at] !== self::NONE) {
+                $hits[$net[$at]] = 1 + ($hits[$net[$at]] ?? 0);
+            }
+        }
+
+        return $hits === [] ? self::NONE : (int) array_search(max($hits), $hits, true);
+    }
+
+    /**
+     * Names that the artwork gives, by what most of each stroke, flash or region lies on: holes of other nets may stand in it.
      *
      * @param array<int, int> $net
      * @return array{array<int, string>, list<array{string, string}>} by number of the net, and names that share one
@@ -107,9 +140,7 @@ final readonly class Nets
         foreach ($raster->layers as $number => $layer) {
             foreach ($layer->paints as $paint) {
                 if ($paint->net !== null && $paint->dark) {
-                    [$x0, $x1, $y0, $y1] = $paint->bounds();
-                    $at = $raster->pixelAt(0.5 * ($x0 + $x1), 0.5 * ($y0 + $y1), $number);
-                    $found = $at === null ? self::NONE : $net[$at];
+                    $found = self::beneath($raster, $net, $paint, $number);
                     if ($found !== self::NONE) {
                         $names[$found] ??= $paint->net;
                         if ($names[$found] !== $paint->net) {

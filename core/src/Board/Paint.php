@@ -14,6 +14,9 @@ final readonly class Paint
     /** Corners of a circle. */
     private const CORNERS = 48;
 
+    /** Places along either side that a shape is looked at in. */
+    private const ACROSS = 7;
+
     /**
      * @param bool $dark whether it adds copper; else it takes away what was there before
      * @param non-empty-list<array{bool, Contour}> $pieces closed polygons in m, each added to the shape or cut out of what came before it in the list
@@ -96,6 +99,50 @@ final readonly class Paint
         [$xs, $ys] = [array_column($points, 0), array_column($points, 1)];
 
         return [min([INF, ...$xs]), max([-INF, ...$xs]), min([INF, ...$ys]), max([-INF, ...$ys])];
+    }
+
+    /** @return list<array{float, float}> places spread over the shape, m; at least its middle */
+    public function places(): array
+    {
+        [$x0, $x1, $y0, $y1] = $this->bounds();
+        $places = [];
+        for ($n = 0; $n < self::ACROSS ** 2; $n++) {
+            $x = $x0 + ($x1 - $x0) * ($n % self::ACROSS + 0.5) / self::ACROSS;
+            $y = $y0 + ($y1 - $y0) * (intdiv($n, self::ACROSS) + 0.5) / self::ACROSS;
+            if ($this->holds($x, $y)) {
+                $places[] = [$x, $y];
+            }
+        }
+
+        return $places === [] ? [[0.5 * ($x0 + $x1), 0.5 * ($y0 + $y1)]] : $places;
+    }
+
+    /** Whether the last piece that a place lies in adds it to the shape. */
+    private function holds(float $x, float $y): bool
+    {
+        $holds = false;
+        foreach ($this->pieces as [$adds, $contour]) {
+            if (self::within($contour, $x, $y)) {
+                $holds = $adds;
+            }
+        }
+
+        return $holds;
+    }
+
+    /** @param Contour $contour */
+    private static function within(array $contour, float $x, float $y): bool
+    {
+        $isWithin = false;
+        [$px, $py] = $contour[count($contour) - 1] ?? [0.0, 0.0];
+        foreach ($contour as [$qx, $qy]) {
+            if (($qy > $y) !== ($py > $y) && $x < $qx + ($px - $qx) * ($y - $qy) / ($py - $qy)) {
+                $isWithin = ! $isWithin;
+            }
+            [$px, $py] = [$qx, $qy];
+        }
+
+        return $isWithin;
     }
 
     /**

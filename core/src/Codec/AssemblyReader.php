@@ -76,6 +76,9 @@ final readonly class AssemblyReader
         if ($this->assembly->rotation->isNone()) {
             return ['at' => $moved];
         }
+        if ($part->has('copper')) {
+            $part->problem('copper', 'a board with artwork lies along the axes of the space; leave the turn of its assembly out');
+        }
         $shape = $part->raw('shape');
         $kind = is_array($shape) ? $shape['kind'] ?? '' : '';
         if (is_array($shape) && in_array($kind, Assembly::ALONG_AN_AXIS, true) && $this->assembly->rotation->isRight() && ! $part->has('turn')) {

@@ -34,7 +34,13 @@ final class ElectricConditionReader
         return [[], $resistance];
     }
 
-    private static function terminal(Reader $reader, string $face, Shape $shape): ElectricCondition
+    /** Of the copper of a board. */
+    public static function onCopper(Reader $reader): ElectricCondition
+    {
+        return self::terminal($reader, '', null);
+    }
+
+    private static function terminal(Reader $reader, string $face, ?Shape $shape): ElectricCondition
     {
         $kind = $reader->oneOf('kind', [...ElectricCondition::KINDS, ElectricCondition::CONTACT]);
         if ($kind === ElectricCondition::CONTACT) {
@@ -47,7 +53,7 @@ final class ElectricConditionReader
             'resistance' => $reader->quantity('resistance', Dimension::electricalResistance(), null, 0.0, true),
             default => 0.0,
         };
-        $rectangle = $reader->has('min') || $reader->has('max') ? self::rectangle($reader, $face, $shape) : null;
+        $rectangle = $shape !== null && ($reader->has('min') || $reader->has('max')) ? self::rectangle($reader, $face, $shape) : null;
         $reader->close();
 
         return new ElectricCondition($face, $kind, $value, $rectangle);

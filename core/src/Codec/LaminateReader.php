@@ -13,7 +13,7 @@ use Foehn\Units\Dimension;
 /** Reads what a board or a field of vias conducts, from its layers or its holes. */
 final class LaminateReader
 {
-    private const DIELECTRIC = 'glass-epoxy';
+    public const DIELECTRIC = 'glass-epoxy';
 
     /** The effective material of a part, null for parts that are neither. */
     public static function read(Library $materials, Reader $part, string $id): ?Material

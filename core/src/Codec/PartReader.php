@@ -6,6 +6,7 @@ namespace Foehn\Codec;
 
 use Foehn\Materials\Library;
 use Foehn\Materials\Material;
+use Foehn\Model\BoardCopper;
 use Foehn\Model\Coating;
 use Foehn\Model\Coatings;
 use Foehn\Model\ElectricCondition;
@@ -43,6 +44,7 @@ final class PartReader
         if (($terminals !== [] || $contacts !== []) && ($material === null || $materials->get($material)?->resistivity === null)) {
             $reader->problem('faces', 'current is to pass a face, but the material has no resistivity; choose a metal, or give the material one');
         }
+        $copper = $shape->kind() === 'board' || $reader->has('copper') ? self::copper($reader, $shape, $materials) : null;
         $part = new Part(
             new PartName($id, $reader->string('name', $id), $reader->has('group') ? $reader->string('group') : null, $reader->pointer, self::colour($reader)),
             $shape,
@@ -56,6 +58,7 @@ final class PartReader
                 $contacts,
                 $reader->has('losses') ? LossReader::read($reader->object('losses')) : null,
             ),
+            $copper,
         );
         $reader->close();
 
@@ -87,6 +90,21 @@ final class PartReader
         $reader->close();
 
         return [$faces, $terminals, $contacts, $coatings];
+    }
+
+    private static function copper(Reader $reader, Shape $shape, Library $materials): ?BoardCopper
+    {
+        if ($shape->kind() !== 'board') {
+            $reader->problem('copper', sprintf('a board has copper of its own, not a %s; leave it out', $shape->kind()));
+
+            return null;
+        }
+        $copper = CopperReader::read($reader, $shape->bounds(), $materials);
+        if ($copper !== null && $shape instanceof Turned) {
+            $reader->problem('turn', 'a board with artwork lies along the axes; leave the turn out, or choose another "normal"');
+        }
+
+        return $copper;
     }
 
     private static function colour(Reader $reader): ?string

@@ -13,6 +13,7 @@ use Foehn\Model\Part;
 use Foehn\Model\Section;
 use Foehn\Model\Space;
 use Foehn\Model\Target;
+use Foehn\Model\ViaCurrents;
 use Foehn\Model\Watch;
 use Foehn\Shapes\Fan;
 use Foehn\Units\Dimension;
@@ -81,7 +82,12 @@ final class TargetReader
         $quantity = $this->quantity($reader, $target);
         $dimension = Watch::dimension($quantity);
         $reduce = $reader->oneOf('reduce', ['min', 'mean', 'max'], 'max');
-        $atMost = $reader->raw('atMost') === self::MELTING ? $this->melting($reader, $target, $quantity) : $reader->optionalQuantity('atMost', $dimension);
+        $vias = $quantity === 'viaCurrent' ? self::vias($reader) : null;
+        $atMost = match (true) {
+            $vias !== null => $vias->first(),
+            $reader->raw('atMost') === self::MELTING => $this->melting($reader, $target, $quantity),
+            default => $reader->optionalQuantity('atMost', $dimension),
+        };
         $atLeast = $reader->optionalQuantity('atLeast', $dimension);
         if (($atMost === null) === ($atLeast === null)) {
             $reader->problem('', 'a limit needs either "atMost" or "atLeast"');
@@ -94,7 +100,24 @@ final class TargetReader
         $name = $reader->string('name', $target->describe());
         $reader->close();
 
-        return $this->each($target, fn (Target $of, string $id, string $name) => new Limit(new Watch($id, $name, $of, $quantity, $reduce, $against), $atMost, $atLeast, $derating), $id, $name);
+        return $this->each($target, fn (Target $of, string $id, string $name) => new Limit(new Watch($id, $name, $of, $quantity, $reduce, $against, $vias), $atMost, $atLeast, $derating), $id, $name);
+    }
+
+    /** What vias may carry, for one or two sizes of their holes. */
+    private static function vias(Reader $reader): ViaCurrents
+    {
+        $points = [];
+        $given = $reader->raw('vias');
+        foreach (is_array($given) ? array_values($given) : [] as $n => $pair) {
+            [$hole, $current] = is_array($pair) && count($pair) === 2 ? array_values($pair) : [null, null];
+            $points[] = [$reader->element("vias/$n/0", $hole, Dimension::length()), $reader->element("vias/$n/1", $current, Dimension::current())];
+        }
+        $isUsable = in_array(count($points), [1, 2], true) && min(array_merge(...$points)) > 0.0 && (count($points) === 1 || $points[0][0] !== $points[1][0]);
+        if (! $isUsable) {
+            $reader->problem('vias', 'what vias may carry is given for one or two sizes of their holes, each with its current, as [["0.3 mm", "2 A"], ["0.6 mm", "5 A"]]');
+        }
+
+        return new ViaCurrents($isUsable ? $points : [[1.0, 1.0]]);
     }
 
     /** Where what a part is made of melts, K. */
@@ -180,6 +203,17 @@ final class TargetReader
     {
         $part = $this->parts[$target->part ?? ''] ?? null;
         if (! in_array($quantity, Watch::OF_CURRENTS, true)) {
+            if (($target->copper ?? $target->net) !== null) {
+                $reader->problem('quantity', 'of a class of copper "currentDensity" is asked, of a net "voltageDrop"');
+            }
+
+            return;
+        }
+        if (in_array($quantity, Watch::OF_BOARDS, true)) {
+            if ($part?->copper === null || ($quantity === 'voltageDrop') !== ($target->net !== null)) {
+                $reader->problem('quantity', $quantity === 'voltageDrop' ? '"voltageDrop" is watched along a net of a board; give "part" and "net"' : '"viaCurrent" is watched in a board with artwork as a whole');
+            }
+
             return;
         }
         $faces = array_column($part->terminals ?? [], 'face');
@@ -253,8 +287,13 @@ final class TargetReader
         if ($node !== null && $part !== null && $part->shape->kind() !== 'package') {
             $reader->problem('node', sprintf('only a package has a %s; "%s" is a %s', $node, $part->name, $part->shape->kind()));
         }
+        $copper = $reader->has('copper') ? $reader->oneOf('copper', Target::COPPER) : null;
+        $net = $reader->has('net') ? $reader->string('net') : null;
+        if (($copper ?? $net) !== null && $part?->copper === null) {
+            $reader->problem($copper === null ? 'net' : 'copper', 'a board with artwork has nets and classes of copper; give "part" one');
+        }
         $reader->close();
 
-        return new Target($id, $face, $node, $side, $point, $patch, $end, $section);
+        return new Target($id, $face, $node, $side, $point, $patch, $end, $section, $copper, $net);
     }
 }

@@ -74,6 +74,7 @@ final class SolveCommand
         foreach ($result['electric']['terminals'] ?? [] as $terminal) {
             printf("%s, face %s: %.4g A at %.4g V.\n", $terminal['name'], $terminal['face'], $terminal['current'], $terminal['voltage']);
         }
+        array_map(CopperCommand::print(...), $result['electric']['boards'] ?? []);
         foreach ($result['warnings'] as $warning) {
             echo "Warning: $warning.\n";
         }

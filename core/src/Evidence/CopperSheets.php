@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Foehn\Evidence;
 
 use Foehn\Board\Barrel;
-use Foehn\Board\Contact;
 use Foehn\Board\CopperLayer;
 use Foehn\Board\CopperRaster;
 use Foehn\Board\Hole;
 use Foehn\Board\Paint;
 use Foehn\Materials\PropertyLaw;
+use Foehn\Model\BoardTerminal;
 use Foehn\Model\ElectricCondition;
 use Foehn\Physics\Electric\BoardCurrents;
 use Foehn\Physics\Electric\BoardSystem;
@@ -79,7 +79,7 @@ final class CopperSheets extends VerificationCase
         // Twice an odd number of pixels, so that the contacts are a row of them with the cut along their middle.
         $rows = 2 * (int) round(6.3e-3 / $pixel) + 1;
         $half = 0.5 * $rows * $pixel;
-        $contact = fn (float $x, ElectricCondition $condition): Contact => new Contact('cut', 0, [$x, 0.0], [2.4e-3, 0.5 * $pixel], false, $condition);
+        $contact = fn (float $x, ElectricCondition $condition): BoardTerminal => new BoardTerminal('cut', 0, [$x, 0.0], [2.4e-3, 0.5 * $pixel], false, $condition);
 
         return self::squares(self::currents([-$half, $half, -$half, $half], [[$paint]], [], [$contact(-5e-3, self::volt()), $contact(5e-3, self::ground())], $pixel));
     }
@@ -88,7 +88,7 @@ final class CopperSheets extends VerificationCase
     private static function step(float $pixel): float
     {
         $paints = [new Paint(true, [[true, Paint::rectangle(-4e-3, 0.0, 8e-3, 2e-3)]]), new Paint(true, [[true, Paint::rectangle(4e-3, 0.0, 8e-3, 6e-3)]])];
-        $end = fn (float $x, ElectricCondition $condition): Contact => new Contact('end', 0, [$x, 0.0], [0.5 * $pixel, 6e-3], false, $condition);
+        $end = fn (float $x, ElectricCondition $condition): BoardTerminal => new BoardTerminal('end', 0, [$x, 0.0], [0.5 * $pixel, 6e-3], false, $condition);
         // The contacts are the last columns of pixels; half of each lies beyond the length.
         $squares = self::squares(self::currents([-8e-3, 8e-3, -3.5e-3, 3.5e-3], [$paints], [], [$end(-8e-3 + 0.5 * $pixel, self::volt()), $end(8e-3 - 0.5 * $pixel, self::ground())], $pixel));
 
@@ -100,7 +100,7 @@ final class CopperSheets extends VerificationCase
     {
         [$radius, $k] = [5e-3, 0.1];
         [$centre, $diameter] = [$radius * (1.0 + $k ** 2) / (1.0 - $k ** 2), 4.0 * $radius * $k / (1.0 - $k ** 2)];
-        $contact = fn (float $side, ElectricCondition $condition): Contact => new Contact('pole', 0, [$side * $centre, 0.0], [$diameter, $diameter], true, $condition);
+        $contact = fn (float $side, ElectricCondition $condition): BoardTerminal => new BoardTerminal('pole', 0, [$side * $centre, 0.0], [$diameter, $diameter], true, $condition);
 
         return self::squares(self::currents([-5.2e-3, 5.2e-3, -5.2e-3, 5.2e-3], [[new Paint(true, [[true, Paint::circle(0.0, 0.0, 2.0 * $radius)]])]], [], [$contact(-1.0, self::volt()), $contact(1.0, self::ground())], $pixel));
     }
@@ -113,7 +113,7 @@ final class CopperSheets extends VerificationCase
             $barrels[] = new Barrel(new Hole([1.1e-3 * ($n + 0.5), 1e-3], 0.3e-3, true), 25e-6, 0, $layers - 1);
         }
         $plane = [new Paint(true, [[true, Paint::rectangle(5.5e-3, 1e-3, 11e-3, 2e-3)]])];
-        $over = fn (int $layer, ElectricCondition $condition): Contact => new Contact('plane', $layer, [5.5e-3, 1e-3], [11e-3, 2e-3], false, $condition);
+        $over = fn (int $layer, ElectricCondition $condition): BoardTerminal => new BoardTerminal('plane', $layer, [5.5e-3, 1e-3], [11e-3, 2e-3], false, $condition);
 
         return self::currents([0.0, 11e-3, 0.0, 2e-3], array_fill(0, $layers, $plane), $barrels, [
             $over(0, new ElectricCondition('', 'current', 2.0)), $over($layers - 1, self::ground()),
@@ -124,7 +124,7 @@ final class CopperSheets extends VerificationCase
      * @param array{float, float, float, float} $outline m
      * @param list<array<int, Paint>> $artwork of each layer
      * @param list<Barrel> $barrels
-     * @param list<Contact> $contacts
+     * @param list<BoardTerminal> $contacts
      */
     private static function currents(array $outline, array $artwork, array $barrels, array $contacts, float $pixel, float $thickness = self::THICKNESS): BoardCurrents
     {

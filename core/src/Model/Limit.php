@@ -21,13 +21,15 @@ final readonly class Limit
 
     public ?Convective $against;
 
+    public ?ViaCurrents $vias;
+
     /**
      * @param Watch $watch what the bound is on
      * @param float $derating what is kept free of the bound, for ageing and tolerances
      */
     public function __construct(Watch $watch, public ?float $atMost, public ?float $atLeast, public float $derating = 0.0)
     {
-        [$this->id, $this->name, $this->of, $this->quantity, $this->reduce, $this->against] = [$watch->id, $watch->name, $watch->of, $watch->quantity, $watch->reduce, $watch->against];
+        [$this->id, $this->name, $this->of, $this->quantity, $this->reduce, $this->against, $this->vias] = [$watch->id, $watch->name, $watch->of, $watch->quantity, $watch->reduce, $watch->against, $watch->vias];
     }
 
     /** Distance of a value to the bound less the derating; negative when it is missed. */

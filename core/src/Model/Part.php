@@ -46,8 +46,11 @@ final readonly class Part
     /** Beside the power; null where there are none. */
     public ?LossTable $losses;
 
-    /** @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead) */
-    public function __construct(private PartName $called, public Shape $shape, public ?string $material, private Coatings $coatings, private Loads $loads)
+    /**
+     * @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead)
+     * @param ?BoardCopper $copper of a board whose artwork is known
+     */
+    public function __construct(private PartName $called, public Shape $shape, public ?string $material, private Coatings $coatings, private Loads $loads, public ?BoardCopper $copper = null)
     {
         [$this->id, $this->name, $this->group, $this->pointer, $this->colour] = [$called->id, $called->name, $called->group, $called->pointer, $called->colour];
         [$this->power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses] = [$loads->power, $loads->source, $loads->faces, $loads->terminals, $loads->contacts, $loads->losses];
@@ -78,6 +81,18 @@ final readonly class Part
         return $this->power !== 0.0 || $this->losses !== null;
     }
 
+    /** Whether current enters or leaves at one of its faces, or its copper. */
+    public function carriesCurrent(): bool
+    {
+        return $this->currents() !== [];
+    }
+
+    /** @return list<ElectricCondition> at its faces and its copper */
+    public function currents(): array
+    {
+        return [...$this->terminals, ...array_column($this->copper->terminals ?? [], 'condition')];
+    }
+
     /** What a face is for radiation; null: the part as a whole. */
     public function coating(?string $face = null): Coating
     {
@@ -104,29 +119,29 @@ final readonly class Part
 
     public function withPower(float $power): self
     {
-        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withPower($power));
+        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withPower($power), $this->copper);
     }
 
     /** With another finish of a face, or of all that have none of their own. */
     public function withCoating(?string $face, Coating $coating): self
     {
-        return new self($this->called, $this->shape, $this->material, $this->coatings->with($face, $coating), $this->loads);
+        return new self($this->called, $this->shape, $this->material, $this->coatings->with($face, $coating), $this->loads, $this->copper);
     }
 
     /** @param callable(HeatCondition): HeatCondition $change */
     public function withFaces(callable $change): self
     {
-        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withFaces(array_map($change, $this->faces)));
+        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withFaces(array_map($change, $this->faces)), $this->copper);
     }
 
     /** With currents and voltages so many times as large. */
     public function driven(float $factor): self
     {
-        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withTerminals(array_map(fn (ElectricCondition $terminal): ElectricCondition => $terminal->times($factor), $this->terminals)));
+        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withTerminals(array_map(fn (ElectricCondition $terminal): ElectricCondition => $terminal->times($factor), $this->terminals)), $this->copper?->driven($factor));
     }
 
     public function withShape(Shape $shape): self
     {
-        return new self($this->called, $shape, $this->material, $this->coatings, $this->loads);
+        return new self($this->called, $shape, $this->material, $this->coatings, $this->loads, $this->copper);
     }
 }

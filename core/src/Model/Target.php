@@ -9,12 +9,17 @@ final readonly class Target
 {
     public const NODES = ['junction', 'case', 'board'];
 
+    /** Classes of the copper of a board. */
+    public const COPPER = ['outer', 'inner', 'barrels'];
+
     /** Places along a line at which it is read. */
     private const ALONG_LINE = 201;
 
     /**
      * @param ?array{float, float, float} $point metres; of a line where it begins
      * @param ?array{float, float, float} $end metres, of a line
+     * @param ?string $copper one of COPPER of a board
+     * @param ?string $net of a board
      */
     public function __construct(
         public ?string $part,
@@ -25,6 +30,8 @@ final readonly class Target
         public ?int $patch = null,
         public ?array $end = null,
         public ?Section $section = null,
+        public ?string $copper = null,
+        public ?string $net = null,
     ) {
     }
 
@@ -60,7 +67,7 @@ final readonly class Target
 
     public function withPart(string $part): self
     {
-        return new self($part, $this->face, $this->node, $this->side, $this->point, $this->patch, $this->end, $this->section);
+        return new self($part, $this->face, $this->node, $this->side, $this->point, $this->patch, $this->end, $this->section, $this->copper, $this->net);
     }
 
     public function describe(): string
@@ -73,6 +80,8 @@ final readonly class Target
             $this->side !== null => "side $this->side",
             $this->node !== null => "$this->part $this->node",
             $this->face !== null => "$this->part face $this->face",
+            $this->copper !== null => $this->copper === 'barrels' ? "$this->part barrels" : "$this->part $this->copper layers",
+            $this->net !== null => "$this->part net $this->net",
             default => (string) $this->part,
         };
     }

@@ -21,7 +21,10 @@ final readonly class Watch
     public const THROUGH = ['massFlow', 'volumeFlow', 'outflowTemperature', 'bulkTemperature'];
 
     /** Of currents: the greatest density in a part, and at a face of it with a terminal the current into it and its mean voltage. */
-    public const OF_CURRENTS = ['currentDensity', 'current', 'voltage'];
+    public const OF_CURRENTS = ['currentDensity', 'current', 'voltage', ...self::OF_BOARDS];
+
+    /** Of the copper of a board: the current of the via that is nearest to its limit, and the voltage drop along a net. */
+    public const OF_BOARDS = ['viaCurrent', 'voltageDrop'];
 
     public const REDUCTIONS = ['min', 'mean', 'max', 'total', ...self::PLACES];
 
@@ -39,8 +42,8 @@ final readonly class Watch
             'massFlow' => Dimension::massFlow(),
             'volumeFlow' => Dimension::volumeFlow(),
             'currentDensity' => Dimension::currentDensity(),
-            'current' => Dimension::current(),
-            'voltage' => Dimension::voltage(),
+            'current', 'viaCurrent' => Dimension::current(),
+            'voltage', 'voltageDrop' => Dimension::voltage(),
             'temperature', 'outflowTemperature', 'bulkTemperature' => Dimension::temperature(),
             default => Dimension::speed(),
         };
@@ -59,15 +62,18 @@ final readonly class Watch
             'mass' => 'kg',
             'volumeFlow' => 'm³/s',
             'currentDensity' => 'A/m²',
-            'current' => 'A',
-            'voltage' => 'V',
+            'current', 'viaCurrent' => 'A',
+            'voltage', 'voltageDrop' => 'V',
             'temperature', 'outflowTemperature', 'bulkTemperature' => 'K',
             default => 'm/s',
         };
     }
 
-    /** @param ?Convective $against of a convection coefficient or a Nusselt number */
-    public function __construct(public string $id, public string $name, public Target $of, public string $quantity, public string $reduce, public ?Convective $against = null)
+    /**
+     * @param ?Convective $against of a convection coefficient or a Nusselt number
+     * @param ?ViaCurrents $vias what they may carry, of the current of vias
+     */
+    public function __construct(public string $id, public string $name, public Target $of, public string $quantity, public string $reduce, public ?Convective $against = null, public ?ViaCurrents $vias = null)
     {
     }
 }

@@ -84,32 +84,46 @@ final class Stencil implements Matrix
         return SparseMatrix::fromLinks($from, $to, array_values($between), self::pack($this->extra, $group, $count));
     }
 
-    /** @return list<bool> padded: whether couplings join the cell to one with an own conductance, without which its value has no answer */
+    /** @return array<int, bool> padded: whether couplings join the cell to one with an own conductance, without which its value has no answer */
     public function reached(): array
     {
-        $reached = [];
-        $stack = [];
+        $reached = array_fill(0, count($this->extra), null);
         foreach ($this->extra as $c => $conductance) {
-            $reached[] = $conductance > 0.0;
             if ($conductance > 0.0) {
-                $stack[] = $c;
+                $this->spread($reached, $c, true);
             }
         }
+
+        return array_map(fn (?bool $is): bool => $is === true, $reached);
+    }
+
+    /**
+     * Sets a value in a cell and in all that couplings join to it, up to those that have one.
+     *
+     * @template T
+     * @param array<int, ?T> $values padded
+     * @param T $value
+     */
+    public function spread(array &$values, int $from, mixed $value): void
+    {
+        if (isset($values[$from])) {
+            return;
+        }
+        $values[$from] = $value;
+        $stack = [$from];
         while ($stack !== []) {
             $c = array_pop($stack);
             foreach ($this->strides() as $axis => $stride) {
-                if ($this->coupling[$axis][$c] > 0.0 && ! $reached[$c + $stride]) {
-                    $reached[$c + $stride] = true;
+                if ($this->coupling[$axis][$c] > 0.0 && ! isset($values[$c + $stride])) {
+                    $values[$c + $stride] = $value;
                     $stack[] = $c + $stride;
                 }
-                if ($this->coupling[$axis][$c - $stride] > 0.0 && ! $reached[$c - $stride]) {
-                    $reached[$c - $stride] = true;
+                if ($this->coupling[$axis][$c - $stride] > 0.0 && ! isset($values[$c - $stride])) {
+                    $values[$c - $stride] = $value;
                     $stack[] = $c - $stride;
                 }
             }
         }
-
-        return $reached;
     }
 
     /**

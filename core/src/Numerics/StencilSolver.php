@@ -21,11 +21,14 @@ final class StencilSolver implements LinearSolver
 
     private readonly int $size;
 
-    /** @param list<non-empty-array<int, int>> $ties padded indices of cells with one common value */
-    public function __construct(Stencil $stencil, array $ties = [])
+    /**
+     * @param list<non-empty-array<int, int>> $ties padded indices of cells with one common value
+     * @param bool $isListed whether to go by lists of neighbours however many cells take part: sheets with gaps are joined better by the strength of their couplings than in blocks
+     */
+    public function __construct(Stencil $stencil, array $ties = [], bool $isListed = false)
     {
         $taking = count(array_filter($stencil->diagonal, fn (float $d) => $d > 0.0));
-        if ($taking >= self::FULL * $stencil->size()) {
+        if (! $isListed && $taking >= self::FULL * $stencil->size()) {
             [$this->unknown, $this->size] = [null, $stencil->size()];
             $multigrid = Multigrid::box($stencil, $ties);
             $tied = $ties === [] ? null : new TiedCells($stencil, $multigrid, $ties);

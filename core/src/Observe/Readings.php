@@ -22,6 +22,9 @@ final class Readings
     /** @var array<string, int> */
     private array $indexOf;
 
+    /** @var array<int, BoardReadings> by index of the part */
+    private array $boards = [];
+
     private ?FaceTemperatures $faceTemperatures = null;
 
     private ?FlowProbe $probe = null;
@@ -52,6 +55,10 @@ final class Readings
     /** What a watch or limit sees, in SI units; null where its target has no cells. */
     public function of(Watch|Limit $asked): ?float
     {
+        if (in_array($asked->quantity, Watch::OF_BOARDS, true)) {
+            return $this->ofBoard($asked);
+        }
+
         return $asked->against === null ? $this->value($asked->of, $asked->quantity, $asked->reduce) : $this->convection($asked->of, $asked->quantity, $asked->against);
     }
 
@@ -134,8 +141,14 @@ final class Readings
     private function ofCurrents(Target $target, string $quantity): ?float
     {
         $currents = $this->state->currents;
-        if ($currents === null || $quantity === 'currentDensity') {
-            return $currents->parts[$this->indexOf[$target->part ?? ''] ?? -1]['density'] ?? null;
+        if ($quantity === 'currentDensity' && $target->copper !== null) {
+            return $this->board($target)?->density($target->copper);
+        }
+        if ($quantity === 'currentDensity') {
+            return $this->state->currentIn($this->indexOf[$target->part ?? ''] ?? -1)['density'] ?? null;
+        }
+        if ($currents === null) {
+            return null;
         }
         $own = array_column(array_filter($currents->terminals, fn (array $terminal): bool => $terminal['part'] === $target->part && $terminal['face'] === $target->face), $quantity);
 
@@ -144,6 +157,27 @@ final class Readings
             $quantity === 'current' => array_sum($own),
             default => array_sum($own) / count($own),
         };
+    }
+
+    /** A of vias, or V along a net; null where no currents are computed. */
+    private function ofBoard(Watch|Limit $asked): ?float
+    {
+        $board = $this->board($asked->of);
+
+        return match (true) {
+            $board === null => null,
+            $asked->quantity === 'voltageDrop' => $board->drop((string) $asked->of->net),
+            $asked->vias !== null => $board->viaCurrent($asked->vias),
+            default => max([0.0, ...array_column($board->vias(), 'current')]),
+        };
+    }
+
+    private function board(Target $target): ?BoardReadings
+    {
+        $part = $this->indexOf[$target->part ?? ''] ?? -1;
+        $state = $this->state->boards[$part] ?? null;
+
+        return $state === null ? null : $this->boards[$part] ??= new BoardReadings($state);
     }
 
     /**

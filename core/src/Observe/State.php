@@ -7,6 +7,7 @@ namespace Foehn\Observe;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
+use Foehn\Physics\Electric\BoardState;
 use Foehn\Physics\Electric\Currents;
 use Foehn\Physics\Flow\FlowField;
 use Foehn\Physics\Heat\HeatSystem;
@@ -22,6 +23,7 @@ final readonly class State
      * @param ?FlowField $flow null where nothing moves
      * @param ?Currents $currents null where none are computed
      * @param ?Enclosure $enclosure what surfaces see of each other; null where they do not radiate to each other
+     * @param array<int, BoardState> $boards copper that carries current, by index of the part
      */
     public function __construct(
         public Model $model,
@@ -31,6 +33,7 @@ final readonly class State
         public ?FlowField $flow = null,
         public ?Currents $currents = null,
         public ?Enclosure $enclosure = null,
+        public array $boards = [],
     ) {
         $this->grid = $voxels->grid;
     }
@@ -39,6 +42,14 @@ final readonly class State
     public function cellTemperature(int $cell): ?float
     {
         return $this->system->live[$cell] ? $this->temperature[$cell] : null;
+    }
+
+    /** @return ?array{heat: float, density: float} heat of the current in a part in W, and its greatest density in A/m2; null where none flows */
+    public function currentIn(int $part): ?array
+    {
+        $board = $this->boards[$part] ?? null;
+
+        return $board === null ? $this->currents->parts[$part] ?? null : ['heat' => array_sum($board->currents->heat), 'density' => $board->currents->greatest()];
     }
 
     public function balance(): HeatBalance

@@ -180,7 +180,7 @@ final class Preflight
 
     private function currents(): void
     {
-        $with = array_values(array_filter($this->model->parts, fn (Part $part) => $part->terminals !== []));
+        $with = array_values(array_filter($this->model->parts, fn (Part $part) => $part->carriesCurrent()));
         if (! $this->model->physics->electric) {
             if ($with !== []) {
                 $this->warn('Load', 'Currents are given, but they are not computed and heat nothing.', $with, 'currents');
@@ -188,9 +188,9 @@ final class Preflight
 
             return;
         }
-        $voltages = array_filter($with, fn (Part $part) => array_filter($part->terminals, fn (ElectricCondition $terminal) => ! $terminal->givesCurrent()) !== []);
+        $voltages = array_filter($with, fn (Part $part) => array_filter($part->currents(), fn (ElectricCondition $terminal) => ! $terminal->givesCurrent()) !== []);
         if ($with === []) {
-            $this->error('Load', 'Currents are to be computed, but no part has one: give a face of a metal part a current, and another face ground.');
+            $this->error('Load', 'Currents are to be computed, but no part has one: give a face of a metal part or the copper of a board a current, and another place ground.');
         } elseif ($voltages === []) {
             $this->error('Load', 'Current has no way back: give a face of what it flows through ground or a voltage.', $with);
         }
@@ -210,7 +210,7 @@ final class Preflight
             return true;
         }
         foreach ($this->model->parts as $part) {
-            if ($part->source !== null || $part->losses !== null || ($part->terminals !== [] && $this->model->physics->electric)) {
+            if ($part->source !== null || $part->losses !== null || ($part->carriesCurrent() && $this->model->physics->electric)) {
                 return true;
             }
         }

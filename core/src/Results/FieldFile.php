@@ -15,6 +15,7 @@ use Foehn\Observe\SurfaceFields;
 /**
  * Fields as plain binary files of little-endian values. In cells: one float32 per cell and component, in the order i + nx*(j + ny*k). On
  * faces: the same with one more along the axis of the face, x, y and z one after the other. At surfaces: one float32 per surface element.
+ * On copper of boards: one float32 per pixel, in the order i + nx*(j + ny*layer).
  */
 final class FieldFile
 {
@@ -31,6 +32,9 @@ final class FieldFile
 
     /** ... and one whose surfaces do not see each other. */
     private const PATCHES = 'radiationPatch';
+
+    /** Of the copper of a board, on its pixels: share that is copper, number of the net, V, A/m2, W and K. A board is numbered as in the result. */
+    private const OF_BOARDS = ['Copper', 'Net', 'Potential', 'CurrentDensity', 'JouleHeat', 'Temperature'];
 
     /** What places fields. */
     private const PLACES = ['parts', 'surfaces', 'faceVelocity'];
@@ -60,9 +64,20 @@ final class FieldFile
         return match (true) {
             $field === 'parts' => 'parts.u16',
             $field === 'surfaces' => 'surfaces.u32',
-            in_array($field, self::names(), true) => "$field.f32",
+            in_array($field, self::names(), true), self::isOfBoard($field) => "$field.f32",
             default => null,
         };
+    }
+
+    /** Whether a file is one of a picture. */
+    public static function isKnown(string $file): bool
+    {
+        return self::name(pathinfo($file, PATHINFO_FILENAME)) === $file;
+    }
+
+    private static function isOfBoard(string $field): bool
+    {
+        return preg_match('/^board\d{1,3}(' . implode('|', self::OF_BOARDS) . ')$/', $field) === 1;
     }
 
     /** @return iterable<string, string> the bytes of everything that a state has, by the name of the file */
@@ -75,6 +90,7 @@ final class FieldFile
         if ($state->flow !== null) {
             yield 'faceVelocity.f32' => implode('', array_map(self::floats(...), Fields::faceVelocities($state->flow)));
         }
+        yield from self::ofBoards($state);
         if ($state->model->physics->heat) {
             $surfaces = new SurfaceFields($state);
             yield 'surfaces.u32' => self::surfaces($surfaces->elements);
@@ -89,6 +105,18 @@ final class FieldFile
                     'sunlight' => $surfaces->sunlight,
                     default => $surfaces->patch,
                 });
+            }
+        }
+    }
+
+    /** @return iterable<string, string> pixel by pixel, layer by layer; NaN where no copper is */
+    private static function ofBoards(State $state): iterable
+    {
+        foreach (array_values($state->boards) as $number => $board) {
+            $copper = $board->drawn->raster->covered;
+            $values = ['Copper' => $copper, 'Net' => $board->drawn->nets()->net, 'Potential' => $board->currents->potential, 'CurrentDensity' => $board->currents->density, 'JouleHeat' => $board->currents->heat, 'Temperature' => $board->temperature];
+            foreach (self::OF_BOARDS as $name) {
+                yield "board$number$name.f32" => self::floats(array_map(fn (float|int $value, float $share): ?float => $share > 0.0 ? (float) $value : null, $values[$name], $copper));
             }
         }
     }

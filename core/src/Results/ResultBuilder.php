@@ -36,7 +36,8 @@ use Foehn\Solve\Solution;
  *     fans: list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}>,
  *     fins: list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}>,
  *     sinks: list<array{part: string, name: string, axis: int, through: float, beside: float, before: ?float}>, balance: array{in: float, out: float, error: float}}
- * @phpstan-type ElectricRow array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}>, power: float}
+ * @phpstan-import-type BoardRow from BoardRows
+ * @phpstan-type ElectricRow array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}>, power: float, boards: list<BoardRow>}
  * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
  * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, fields: list<string>, grid: GridRow, parts: list<PartRow>,
  *     sides: array<string, ?array{heat: float, radiated: float, byWalls: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
@@ -96,7 +97,7 @@ final class ResultBuilder
             'mass' => $builder->mass(),
             'flow' => $builder->flow(),
             'radiation' => Radiated::of($solution->state),
-            'electric' => $solution->state->currents === null ? null : ['terminals' => $solution->state->currents->terminals, 'power' => $solution->state->currents->power()],
+            'electric' => $builder->electric(),
             'balance' => $solution->state->balance()->toArray(),
             'warnings' => $builder->warnings(),
         ];
@@ -143,7 +144,7 @@ final class ResultBuilder
                 'cells' => $this->state->voxels->cellsOfPart[$index],
                 'power' => $part->power + ($this->state->system->losses[$index] ?? 0.0),
                 'mass' => $this->masses[$index],
-                'current' => $this->state->currents?->parts[$index] ?? null,
+                'current' => $this->state->currentIn($index),
                 'temperature' => $this->readings->temperatures[$index],
                 'nodes' => $this->state->system->packages->state($index, $this->state->temperature),
                 'faces' => (object) $faces,
@@ -192,6 +193,14 @@ final class ResultBuilder
 
         return ['id' => $limit->id, 'name' => $limit->name, 'part' => $limit->of->part, 'node' => $limit->of->node, 'quantity' => $limit->quantity, 'value' => $value, 'atMost' => $limit->atMost,
             'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'margin' => $margin, 'verdict' => $isOpen ? 'undecided' : ($margin !== null && $margin >= 0.0 ? 'met' : 'missed'), ...$uncertainty];
+    }
+
+    /** @return ?ElectricRow */
+    private function electric(): ?array
+    {
+        [$currents, $boards] = [$this->state->currents, BoardRows::of($this->state->boards, $this->state->model)];
+
+        return $currents === null && $boards === [] ? null : ['terminals' => $currents->terminals ?? [], 'power' => ($currents?->power() ?? 0.0) + array_sum(array_column($boards, 'power')), 'boards' => $boards];
     }
 
     /** @return ?FlowRow */

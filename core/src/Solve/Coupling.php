@@ -7,6 +7,7 @@ namespace Foehn\Solve;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
+use Foehn\Physics\Electric\BoardState;
 use Foehn\Physics\Electric\Currents;
 use Foehn\Physics\Heat\ConductivityChange;
 use Foehn\Physics\Heat\HeatEquation;
@@ -24,6 +25,8 @@ final class Coupling
 
     private ?CurrentExchange $currents = null;
 
+    private ?CopperExchange $copper = null;
+
     private ?RadiationExchange $radiation = null;
 
     private bool $hasLosses = false;
@@ -37,13 +40,20 @@ final class Coupling
     /**
      * @param ?SurfaceNodes $surfaces of the last equation; null where there was none
      * @param LinkStore $links view factors that are kept
+     * @param array<int, BoardState> $boards copper on another grid, to begin at
      * @throws PhysicsException
      */
-    public function __construct(private readonly Model $model, Voxels $voxels, private ?SurfaceNodes $surfaces = null, LinkStore $links = new LinkStore())
+    public function __construct(private readonly Model $model, Voxels $voxels, private ?SurfaceNodes $surfaces = null, LinkStore $links = new LinkStore(), array $boards = [])
     {
         $this->heat = new HeatEquation($model, $voxels);
         if ($model->physics->electric) {
-            $this->exchanges[] = $this->currents = new CurrentExchange($this->heat);
+            $hasBoards = CopperExchange::carrying($model->parts) !== [];
+            if ($hasBoards) {
+                $this->exchanges[] = $this->copper = new CopperExchange($this->heat, $boards);
+            }
+            if (! $hasBoards || array_filter($model->parts, fn (Part $part): bool => $part->terminals !== []) !== []) {
+                $this->exchanges[] = $this->currents = new CurrentExchange($this->heat);
+            }
         }
         if (array_filter($model->parts, fn (Part $part): bool => $part->losses !== null) !== []) {
             $this->exchanges[] = new LossExchange($this->heat, fn (): ?Currents => $this->currents());
@@ -60,10 +70,16 @@ final class Coupling
         return $this->currents?->currents();
     }
 
+    /** @return array<int, BoardState> the copper of boards at the last temperatures, by index of the part */
+    public function boards(): array
+    {
+        return $this->copper?->states() ?? [];
+    }
+
     /** Whether the heat of currents follows the temperatures, so that it can run away. */
     public function canRunAway(): bool
     {
-        return $this->currents?->followsTemperature() === true;
+        return $this->currents?->followsTemperature() === true || $this->copper?->followsTemperature() === true;
     }
 
     /** Whether heat follows the temperatures in any part. */
@@ -174,6 +190,9 @@ final class Coupling
         $heat = new HeatEquation($other, $this->heat->voxels, $this->heat->losses);
         if ($this->currents !== null) {
             $heat->add($this->currents->joule);
+        }
+        if ($this->copper !== null) {
+            $heat->add($this->copper->heat);
         }
         if ($this->radiation !== null) {
             $this->radiation->addTo($heat);

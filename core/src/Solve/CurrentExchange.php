@@ -27,9 +27,6 @@ final class CurrentExchange implements Exchange
     /** Of the currents that enter and leave, as a share of either. */
     private const BALANCE = 1e-6;
 
-    /** Only what runs away becomes hotter, K: close to the limit of a law without end temperatures come to rest far above all that is solid. */
-    private const RUN_AWAY = 1e5;
-
     public readonly JouleHeat $joule;
 
     public function __construct(private readonly HeatEquation $heat)
@@ -50,8 +47,8 @@ final class CurrentExchange implements Exchange
 
     public function follow(?array $temperature): float
     {
-        if ($temperature !== null && $temperature !== [] && $this->followsTemperature() && max($temperature) > self::RUN_AWAY) {
-            throw ThermalRunaway::found();
+        if ($this->followsTemperature()) {
+            ThermalRunaway::refuse($temperature);
         }
         $before = $this->joule->currents;
         $system = new ElectricSystem($this->heat->model, $this->heat->voxels, $temperature);

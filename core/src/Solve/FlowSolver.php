@@ -158,7 +158,7 @@ final class FlowSolver
         $flow = $this->flow;
         $field = new FlowField($flow->domain, $flow->fluid, $flow->level->velocity, $flow->level->pressure, $flow->level->fluxes(), $flow->wallViscosity(), $flow->devices->operatingPoints(), $flow->gaps->summary());
 
-        return new State($this->model, $this->voxels, $flow->heat->system, $flow->heat->cells(), $field, $flow->heat->currents(), $flow->heat->enclosure());
+        return new State($this->model, $this->voxels, $flow->heat->system, $flow->heat->cells(), $field, $flow->heat->currents(), $flow->heat->enclosure(), $flow->heat->boards());
     }
 
     private function solution(bool $converged, bool $stopped): Solution

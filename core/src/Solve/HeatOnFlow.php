@@ -10,6 +10,7 @@ use Foehn\Model\Model;
 use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\Vectors;
 use Foehn\Observe\State;
+use Foehn\Physics\Electric\BoardState;
 use Foehn\Physics\Electric\Currents;
 use Foehn\Physics\Flow\Diverged;
 use Foehn\Physics\Flow\EnergyTransport;
@@ -103,6 +104,12 @@ final class HeatOnFlow
     public function currents(): ?Currents
     {
         return $this->coupling->currents();
+    }
+
+    /** @return array<int, BoardState> the copper of boards at the last temperatures, by index of the part */
+    public function boards(): array
+    {
+        return $this->coupling->boards();
     }
 
     /** What surfaces see of each other; null where they do not radiate to each other. */

@@ -20,6 +20,7 @@ use Foehn\Observe\GridValues;
 use Foehn\Observe\HeatBalance;
 use Foehn\Observe\LiveValues;
 use Foehn\Observe\State;
+use Foehn\Physics\Electric\BoardState;
 use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\PhysicsException;
 use Foehn\Physics\Radiation\LinkStore;
@@ -46,6 +47,9 @@ final class SteadySolver
     private array $residuals = [];
 
     private float $lastReport = 0.0;
+
+    /** @var array<int, BoardState> copper on the grid before, by index of the part */
+    private array $boards = [];
 
     /** Which of the grids, from 1. */
     private int $level = 1;
@@ -193,7 +197,7 @@ final class SteadySolver
         $this->residuals = [];
         $this->report('grid', 1.0, null);
         $this->voxels = Voxels::of($this->model, $grid);
-        $coupling = new Coupling($this->model, $this->voxels, links: $this->links);
+        $coupling = new Coupling($this->model, $this->voxels, links: $this->links, boards: $this->boards);
         $nonlinear = $coupling->isNonlinear();
         $gain = $coupling->answersItself() ? new LoopGain() : null;
         $temperature = null;
@@ -222,7 +226,8 @@ final class SteadySolver
             $temperature = $system->temperatures($linear->x);
         }
 
-        $state = new State($this->model, $this->voxels, $system, $temperature, null, $coupling->currents(), $coupling->enclosure());
+        $this->boards = $coupling->boards();
+        $state = new State($this->model, $this->voxels, $system, $temperature, null, $coupling->currents(), $coupling->enclosure(), $this->boards);
         $outcome = new Outcome($converged && $state->balance()->holds(), $linear->stopped, $this->iterations, $pass, $linear->residual, $this->residuals, (hrtime(true) - $started) / 1e9, ConductionSettings::OPEN * $linear->residual);
 
         return new Solution($state, $outcome, levels: $done, start: $this->start, spent: $this->start->seconds());

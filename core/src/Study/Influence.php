@@ -56,7 +56,7 @@ final readonly class Influence
             $answers[] = $heat->answer($heat->residual($model, $system));
             $sources[] = ['part' => (string) $parameter->of, 'power' => $power];
             // What a watt does at temperatures that stay: it warms the junction of its own package.
-            $warmer = new Readings(new State($model, $state->voxels, $system, $state->temperature, $state->flow, $state->currents));
+            $warmer = new Readings(new State($model, $state->voxels, $system, $state->temperature, $state->flow, $state->currents, boards: $state->boards));
             $direct[] = array_map(fn (Watch|Limit $one, ?float $before): float => (float) $warmer->of($one) - (float) $before, $asked, $now);
             $progress === null ?: $progress($n + 1, count($parameters));
         }

@@ -28,7 +28,7 @@ final readonly class Response
         $state = $heat->state;
         $system = $heat->systemOf($model);
         $this->residual = $heat->residual($model, $system);
-        $this->readings = new Readings(new State($model, $state->voxels, $system, $state->temperature, $state->flow, $state->currents));
+        $this->readings = new Readings(new State($model, $state->voxels, $system, $state->temperature, $state->flow, $state->currents, boards: $state->boards));
     }
 
     /**

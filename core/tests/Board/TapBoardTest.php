@@ -6,7 +6,6 @@ namespace Foehn\Tests\Board;
 
 use Foehn\Board\Barrel;
 use Foehn\Board\BoardException;
-use Foehn\Board\Contact;
 use Foehn\Board\CopperLayer;
 use Foehn\Board\CopperRaster;
 use Foehn\Board\Excellon;
@@ -15,6 +14,7 @@ use Foehn\Board\Hole;
 use Foehn\Board\Nets;
 use Foehn\Board\Paint;
 use Foehn\Materials\PropertyLaw;
+use Foehn\Model\BoardTerminal;
 use Foehn\Model\ElectricCondition;
 use Foehn\Physics\Electric\BoardCurrents;
 use Foehn\Physics\Electric\BoardSystem;
@@ -85,7 +85,7 @@ final class TapBoardTest extends TestCase
     public function testRefusesWhatCarriesNoCurrent(): void
     {
         $raster = CopperRaster::of([0.0, 10e-3, 0.0, 4e-3], [new CopperLayer('top', [new Paint(true, [[true, Paint::rectangle(3e-3, 2e-3, 4e-3, 2e-3)]])], 35e-6, 0.0)], [], [], 0.1e-3);
-        $contact = fn (string $name, float $x, string $kind): Contact => new Contact($name, 0, [$x, 2e-3], [1e-3, 1e-3], false, new ElectricCondition('', $kind, 1.0));
+        $contact = fn (string $name, float $x, string $kind): BoardTerminal => new BoardTerminal($name, 0, [$x, 2e-3], [1e-3, 1e-3], false, new ElectricCondition('', $kind, 1.0));
         foreach ([
             [[$contact('pad', 8e-3, 'ground')], '"pad" lies on no copper of layer "top"'],
             [[$contact('in', 2e-3, 'current')], 'the current at "in" has no way back'],
@@ -113,7 +113,7 @@ final class TapBoardTest extends TestCase
 
     private static function loaded(CopperRaster $raster, float $voltage, float $temperature = 293.15): BoardCurrents
     {
-        $contact = fn (string $name, float $x, float $y, float $width, float $height, string $kind, float $value): Contact => new Contact($name, 3, [1e-3 * $x, 1e-3 * $y], [1e-3 * $width, 1e-3 * $height], false, new ElectricCondition('', $kind, $value));
+        $contact = fn (string $name, float $x, float $y, float $width, float $height, string $kind, float $value): BoardTerminal => new BoardTerminal($name, 3, [1e-3 * $x, 1e-3 * $y], [1e-3 * $width, 1e-3 * $height], false, new ElectricCondition('', $kind, $value));
 
         return (new BoardSystem($raster, [
             $contact('battery', 6, 20, 8, 8, 'voltage', $voltage), $contact('return', 6, 5.5, 8, 8, 'ground', 0.0),

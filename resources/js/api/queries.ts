@@ -1,7 +1,8 @@
 import { useEffect } from 'react';
-import { QueryClient, useMutation, useQueries, useQuery, useQueryClient, type UseQueryOptions } from '@tanstack/react-query';
+import { keepPreviousData, QueryClient, useMutation, useQueries, useQuery, useQueryClient, type UseQueryOptions } from '@tanstack/react-query';
 import { api, ApiError, keepToken } from './client';
 import type {
+    BoardCopper,
     Evidence,
     Grade,
     GridReport,
@@ -426,6 +427,16 @@ export const useDifferenceBytes = (run: number | undefined, picture: number, bas
         staleTime: Infinity,
         gcTime: 30_000,
     }).data;
+
+/** The copper of a board as it will be computed; drawn anew for every revision, the last one stays until then. */
+export const useBoardCopper = (variant: number, part: string, revision: number, enabled: boolean) =>
+    useQuery({
+        queryKey: ['copper', variant, part, revision],
+        queryFn: () => api.get<BoardCopper>(`/api/variants/${variant}/copper/${encodeURIComponent(part)}`),
+        enabled,
+        staleTime: Infinity,
+        placeholderData: keepPreviousData,
+    });
 
 const dataOf = (found: { data: ArrayBuffer | undefined }[]): (ArrayBuffer | undefined)[] => found.map((query) => query.data);
 

@@ -62,7 +62,9 @@ function inspector({ stage, selection, result, stale = false, mayEdit = true, pa
     const outline = sampleOutline(parts, more);
     return editing(
         document,
-        (d, editor) => <Inspector revision={sampleRevision(d, outline)} run={undefined} result={result} stale={stale} editor={editor} mayEdit={mayEdit} />,
+        (d, editor) => (
+            <Inspector revision={sampleRevision(d, outline)} run={undefined} picture={0} result={result} stale={stale} editor={editor} mayEdit={mayEdit} />
+        ),
         outline,
     );
 }

@@ -45,6 +45,7 @@ import { computesCurrents, radiationOf } from '../model/space';
 import { RADIATION, SUN } from '../routes/heatRoutes';
 import { LadderChapter } from '../routes/LadderChapter';
 import { amountOf, marginOf } from '../units/quantities';
+import { CopperChapter } from '../copper/CopperChapter';
 import { RoutesButton } from '../routes/RoutesButton';
 import { verdictColours } from '../theme/verdicts';
 import { WhatIfChapter } from '../whatif/WhatIfChapter';
@@ -183,6 +184,8 @@ interface Props {
     revision: Revision;
     /** Whose result it is. */
     run: number | undefined;
+    /** Which picture of the run is shown. */
+    picture: number;
     result: Result | undefined;
     stale: boolean;
     editor: ModelEditor;
@@ -190,7 +193,7 @@ interface Props {
 }
 
 /** Properties of the selection, nothing else. */
-export function Inspector({ revision, run, result, stale, editor, mayEdit }: Props) {
+export function Inspector({ revision, run, picture, result, stale, editor, mayEdit }: Props) {
     const selection = useScreen((s) => s.selection);
     const select = useScreen((s) => s.select);
     const stage = useScreen((s) => s.stage);
@@ -348,6 +351,13 @@ export function Inspector({ revision, run, result, stale, editor, mayEdit }: Pro
             {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => !isDevice(p.kind))} editor={editor} />}
             {stage === 'Load' && single && entry && !device && part.material !== 'fluid' && (
                 <LossFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} document={document} />
+            )}
+            {stage !== 'Limit' && stage !== 'Solve' && single && entry && part.kind === 'board' && (
+                <CopperChapter
+                    board={{ entry, name: ownName(part), units, editor, disabled: !mayEdit || (locked && stage === 'Build') }}
+                    revision={revision}
+                    result={run !== undefined && result && !stale ? { run, picture, document: result } : null}
+                />
             )}
             {stage === 'Load' && single && entry && conducts(part) && (
                 <TerminalFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />

@@ -269,7 +269,17 @@ export default function ProjectScreen() {
     const stageProps = revision && { revision, editor, mayEdit };
     let details: ReactNode = null;
     if (revision && selection.length > 0)
-        details = <Inspector revision={revision} run={runs.shown?.id} result={result} stale={runs.stale} editor={editor} mayEdit={mayEdit} />;
+        details = (
+            <Inspector
+                revision={revision}
+                run={runs.shown?.id}
+                picture={runs.shown?.picture ?? 0}
+                result={result}
+                stale={runs.stale}
+                editor={editor}
+                mayEdit={mayEdit}
+            />
+        );
     else if (stage === 'Judge')
         details =
             !runs.stale && result && revision ? (

@@ -8,7 +8,7 @@ use Foehn\Shapes\Block;
 use Foehn\Shapes\Shape;
 use Foehn\Units\Dimension;
 
-/** A board by its outline and its layers. What it conducts is up to LaminateReader. */
+/** A board by its outline and its layers. What it conducts is up to LaminateReader, its copper up to CopperReader. */
 final class BoardReader implements ShapeKind
 {
     public function read(ShapeFields $fields): Shape
@@ -23,7 +23,9 @@ final class BoardReader implements ShapeKind
             if ($layer->quantity('copper', Dimension::none(), 0.0, 0.0) > 1.0) {
                 $layer->problem('copper', 'the share of copper in a layer is at most 1 (100 %)');
             }
-            $layer->raw('material');
+            foreach (['material', 'name', 'artwork', 'drawn'] as $key) {
+                $layer->raw($key);
+            }
             $layer->close();
         }
         if ($layers === []) {

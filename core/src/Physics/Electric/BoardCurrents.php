@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Electric;
 
+use Foehn\Numerics\Vectors;
+
 /** Currents in the copper of a board, and what follows from them. Pixels are numbered as in CopperRaster. */
 final readonly class BoardCurrents
 {
@@ -30,6 +32,12 @@ final readonly class BoardCurrents
     public function power(): float
     {
         return array_sum(array_map(fn (array $contact): float => $contact['current'] * $contact['voltage'], $this->contacts));
+    }
+
+    /** Greatest density in the sheets, A/m2. */
+    public function greatest(): float
+    {
+        return Vectors::largest($this->density);
     }
 
     /** What enters less what leaves, as a share of either. */

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Electric;
 
-use Foehn\Board\Contact;
 use Foehn\Board\CopperRaster;
 use Foehn\Materials\PropertyLaw;
+use Foehn\Model\BoardTerminal;
 use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\StencilSolver;
+use Foehn\Numerics\Vectors;
 use Foehn\Physics\PhysicsException;
 
 /**
@@ -19,7 +20,7 @@ use Foehn\Physics\PhysicsException;
  */
 final class BoardSystem
 {
-    /** Of the potentials, relative; where currents are not balanced with one, the next: a given voltage stands behind very large conductances. */
+    /** Relative; where currents are not balanced with one, the next: two voltages on one net stand behind very large conductances. */
     private const RESIDUALS = [1e-8, 1e-11, 1e-14];
 
     /** Of the currents that enter and leave, as a share of either. */
@@ -27,8 +28,14 @@ final class BoardSystem
 
     private readonly Stencil $stencil;
 
-    /** @var array<int, float> A into each padded pixel */
+    /** @var array<int, float> A into each padded pixel, where all of a net is at its level */
     private array $source;
+
+    /**
+     * @var array<int, ?float> V of one voltage that each padded pixel is joined to, null where there is none. Potentials are counted from it: most of a
+     * voltage then passes no equation, and digits are left for the drops.
+     */
+    private array $level;
 
     /** @var list<non-empty-array<int, float>> conductance to its condition of each pixel of each contact, S, by number of the pixel */
     private array $ends;
@@ -40,7 +47,7 @@ final class BoardSystem
     private array $shares = [];
 
     /**
-     * @param list<Contact> $contacts
+     * @param list<BoardTerminal> $contacts
      * @param PropertyLaw $resistivity of the copper, ohm m
      * @param float|array<int, float> $temperature of all pixels, or of each, K
      * @throws PhysicsException where a contact lies on no copper, or a current has no way back
@@ -55,10 +62,11 @@ final class BoardSystem
         $extra = $this->source = Stencil::zeros($box);
         $this->attach($extra, $rho);
         $stencil = new Stencil($box, $coupling, $extra);
-        $reached = $stencil->reached();
-        $this->requireWaysBack($reached, $stencil->pad);
-        foreach ($reached as $at => $is) {
-            if (! $is) {
+        $this->level = $this->levels($stencil);
+        $this->requireWaysBack($stencil->pad);
+        $this->drive($stencil->pad);
+        foreach ($this->level as $at => $volts) {
+            if ($volts === null) {
                 foreach ([0, 1, 2] as $axis) {
                     $coupling[$axis][$at] = 0.0;
                 }
@@ -73,18 +81,14 @@ final class BoardSystem
      */
     public function solve(?array $start = null): BoardCurrents
     {
-        $pad = $this->stencil->pad;
-        $guess = Stencil::zeros($this->stencil->cells);
-        foreach ($start ?? [] as $at => $volts) {
-            $guess[$pad + $at] = $volts;
-        }
-        $solver = new StencilSolver($this->stencil);
+        $guess = $this->begin($start ?? []);
+        $solver = new StencilSolver($this->stencil, isListed: true);
         $iterations = 0;
         foreach (self::RESIDUALS as $residual) {
             $solution = $solver->solve($this->source, $guess, new Accuracy($residual));
             $guess = $solution->x;
             $iterations += $solution->iterations;
-            $currents = $this->currents(array_slice($guess, $pad, $this->stencil->size()), $iterations);
+            $currents = $this->currents($this->above($guess), $iterations);
             if ($solution->converged && $currents->imbalance() <= self::BALANCE) {
                 return $currents;
             }
@@ -146,7 +150,8 @@ final class BoardSystem
         [$dx, $dy] = $this->raster->size;
         $this->ends = [];
         foreach ($this->contacts as $n => $contact) {
-            $copper = $this->under($contact);
+            // One voltage holds from the outermost middles on, which lie half a pixel within the edge on the mean.
+            $copper = $this->raster->under($contact, $contact->condition->givesCurrent() ? 0.0 : 0.25 * ($dx + $dy));
             $whole = array_sum($copper);
             if ($copper === [] || $whole <= 0.0) {
                 throw new PhysicsException(sprintf('"%s" lies on no copper of layer "%s"; move it onto a pad or a track', $contact->name, $this->raster->layers[$contact->layer]->name));
@@ -156,12 +161,9 @@ final class BoardSystem
             foreach ($copper as $at => $share) {
                 $conductance = $share * $dx * $dy / ($half * $rho[$at]);
                 $this->shares[$n * $area * count($this->raster->layers) + $at] = $share / $whole;
-                if ($contact->condition->givesCurrent()) {
-                    $this->source[$area + $at] += $contact->condition->value * $share / $whole;
-                } else {
+                if (! $contact->condition->givesCurrent()) {
                     $to = $contact->condition->conductance($conductance, $share / $whole);
                     $extra[$area + $at] += $to;
-                    $this->source[$area + $at] += $to * $contact->condition->voltage();
                 }
                 $ends[$at] = $conductance;
             }
@@ -169,39 +171,71 @@ final class BoardSystem
         }
     }
 
-    /** @return array<int, float> share of copper of the pixels whose middle a contact holds, by number */
-    private function under(Contact $contact): array
-    {
-        [$nx, $ny] = $this->raster->pixels;
-        [[$ox, $oy], [$dx, $dy]] = [$this->raster->origin, $this->raster->size];
-        $copper = [];
-        // One voltage holds from the outermost middles on, which lie half a pixel within the edge on the mean.
-        $around = $contact->condition->givesCurrent() ? 0.0 : 0.25 * ($dx + $dy);
-        [$width, $height] = [0.5 * $contact->size[0] + $around, 0.5 * $contact->size[1] + $around];
-        [$i0, $i1] = [max(0, (int) floor(($contact->at[0] - $width - $ox) / $dx)), min($nx - 1, (int) ceil(($contact->at[0] + $width - $ox) / $dx))];
-        [$j0, $j1] = [max(0, (int) floor(($contact->at[1] - $height - $oy) / $dy)), min($ny - 1, (int) ceil(($contact->at[1] + $height - $oy) / $dy))];
-        for ($j = $j0; $j <= $j1; $j++) {
-            for ($i = $i0; $i <= $i1; $i++) {
-                $at = $i + $nx * ($j + $ny * $contact->layer);
-                if ($this->raster->covered[$at] > 0.0 && $contact->holds($ox + ($i + 0.5) * $dx, $oy + ($j + 0.5) * $dy, $around)) {
-                    $copper[$at] = $this->raster->covered[$at];
-                }
-            }
-        }
-
-        return $copper;
-    }
-
-    /** @param array<int, bool> $reached */
-    private function requireWaysBack(array $reached, int $pad): void
+    private function requireWaysBack(int $pad): void
     {
         foreach ($this->contacts as $n => $contact) {
             foreach ($this->ends[$n] as $at => $_) {
-                if (! $reached[$pad + $at]) {
+                if (! isset($this->level[$pad + $at])) {
                     throw new PhysicsException(sprintf('the current at "%s" has no way back: the copper that it lies on is joined to no voltage and no ground', $contact->name));
                 }
             }
         }
+    }
+
+    /**
+     * Where resistivities have changed alike everywhere, drops have in proportion: of all multiples of the old ones the one with the least error.
+     *
+     * @param array<int, float> $start V of each pixel; none: all of a net at its level
+     * @return array<int, float> V over the levels, padded
+     */
+    private function begin(array $start): array
+    {
+        $guess = Stencil::zeros($this->stencil->cells);
+        foreach ($start as $at => $volts) {
+            $guess[$this->stencil->pad + $at] = $volts - ($this->level[$this->stencil->pad + $at] ?? 0.0);
+        }
+        $energy = $start === [] ? 0.0 : Vectors::dot($guess, $this->stencil->times($guess));
+        $times = $energy > 0.0 ? Vectors::dot($guess, $this->source) / $energy : 0.0;
+
+        return array_map(fn (float $volts): float => $times * $volts, $guess);
+    }
+
+    /** @return array<int, ?float> V by padded pixel: that of the first terminal with a voltage, of those that it is joined to */
+    private function levels(Stencil $stencil): array
+    {
+        $levels = array_fill(0, count($stencil->extra), null);
+        foreach ($this->contacts as $n => $contact) {
+            foreach ($contact->condition->givesCurrent() ? [] : array_keys($this->ends[$n]) as $at) {
+                $stencil->spread($levels, $stencil->pad + $at, $contact->condition->voltage());
+            }
+        }
+
+        return $levels;
+    }
+
+    /** What the terminals drive into nets that are at their level. */
+    private function drive(int $pad): void
+    {
+        $total = count($this->raster->covered);
+        foreach ($this->contacts as $n => $contact) {
+            foreach ($this->ends[$n] as $at => $conductance) {
+                $this->source[$pad + $at] += $contact->condition->current($conductance, $this->shares[$n * $total + $at], $this->level[$pad + $at] ?? 0.0);
+            }
+        }
+    }
+
+    /**
+     * @param array<int, float> $x over the levels, padded, V
+     * @return list<float> V of each pixel; 0 where no voltage is joined
+     */
+    private function above(array $x): array
+    {
+        $potential = [];
+        for ($at = $this->stencil->pad, $end = $at + $this->stencil->size(); $at < $end; $at++) {
+            $potential[] = $x[$at] + ($this->level[$at] ?? 0.0);
+        }
+
+        return $potential;
     }
 
     /** @param list<float> $potential V */

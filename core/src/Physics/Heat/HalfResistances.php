@@ -28,6 +28,22 @@ final class HalfResistances
         $this->half = [$this->along(0, $materials, $temperature), $this->along(1, $materials, $temperature), $this->along(2, $materials, $temperature)];
     }
 
+    /**
+     * As changed, in this order.
+     *
+     * @param ?array<int, float> $temperature of the cells, K
+     * @param list<ConductivityChange> $changes
+     */
+    public static function of(Model $model, Voxels $voxels, ?array $temperature, array $changes): self
+    {
+        $resistances = new self($model, $voxels, $temperature);
+        foreach ($changes as $change) {
+            $change->change($resistances);
+        }
+
+        return $resistances;
+    }
+
     /** Between the centre of a cell and its face across an axis, where that is a surface, m2K/W. */
     public function atSurface(int $axis, int $cell): float
     {

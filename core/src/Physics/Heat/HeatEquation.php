@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Heat;
 
+use Foehn\Board\BoardException;
+use Foehn\Board\Drawn;
 use Foehn\Grid\SurfaceElements;
 use Foehn\Grid\SurfaceFinder;
 use Foehn\Grid\Voxels;
@@ -23,6 +25,9 @@ final class HeatEquation
     /** @var list<bool> whether anything is computed in each cell */
     private readonly array $live;
 
+    /** @var list<BoardConduction> of boards whose artwork is known */
+    private readonly array $boards;
+
     /** @var list<SurfaceContribution> */
     private array $atSurfaces;
 
@@ -34,6 +39,7 @@ final class HeatEquation
     {
         $this->elements = SurfaceFinder::find($model, $voxels);
         $this->live = array_map($voxels->isLive(...), array_keys($voxels->owner));
+        $this->boards = self::boards($model, $voxels);
         $this->packages = new Packages($model, $voxels, $losses);
         $this->atSurfaces = [new SurfaceConditions($this->elements, $voxels->grid)];
         $this->inCells = [new HeatSources($model, $voxels, $losses), $this->packages];
@@ -60,10 +66,7 @@ final class HeatEquation
     public function at(?array $temperature, array $changes = []): HeatSystem
     {
         $reference = $this->model->surroundings->temperature;
-        $resistances = new HalfResistances($this->model, $this->voxels, $temperature);
-        foreach ($changes as $change) {
-            $change->change($resistances);
-        }
+        $resistances = HalfResistances::of($this->model, $this->voxels, $temperature, [...$this->boards, ...$changes]);
         $surfaces = new SurfaceNodes($this->elements, $resistances, $reference);
         foreach ($this->atSurfaces as $mechanism) {
             $mechanism->addToSurfaces($surfaces);
@@ -72,11 +75,31 @@ final class HeatEquation
         foreach ([new Conduction($resistances->half, $this->voxels->owner), $surfaces, ...$this->inCells] as $contribution) {
             $contribution->addTo($equation);
         }
-        $system = new HeatSystem($equation, $this->live, $surfaces, $this->packages, $this->losses->watts);
+        $system = new HeatSystem($equation, $this->live, $surfaces, $this->packages, $this->losses->watts, $this->boards);
         if (! $this->model->physics->hasFlow()) {
             FloatingPieces::check($this->model, $this->voxels, $system);
         }
 
         return $system;
+    }
+
+    /**
+     * @return list<BoardConduction>
+     * @throws PhysicsException where artwork cannot be drawn
+     */
+    private static function boards(Model $model, Voxels $voxels): array
+    {
+        $boards = [];
+        foreach ($model->parts as $index => $part) {
+            if ($part->copper !== null) {
+                try {
+                    $boards[] = new BoardConduction($model, $voxels, $index, $part->copper, Drawn::of($part->copper->artwork)->raster);
+                } catch (BoardException $e) {
+                    throw new PhysicsException(sprintf('the copper of "%s" cannot be drawn: %s', $part->name, $e->getMessage()), 0, $e);
+                }
+            }
+        }
+
+        return $boards;
     }
 }

@@ -27,8 +27,9 @@ final readonly class HeatSystem
     /**
      * @param list<bool> $live whether the temperature of each cell is computed
      * @param array<int, float> $losses W of parts by their index, beside the power that is given
+     * @param list<BoardConduction> $boards what boards conduct beside their layer stacks
      */
-    public function __construct(Equation $equation, public array $live, public SurfaceNodes $surfaces, public Packages $packages, public array $losses = [])
+    public function __construct(Equation $equation, public array $live, public SurfaceNodes $surfaces, public Packages $packages, public array $losses = [], public array $boards = [])
     {
         $this->stencil = $equation->stencil();
         $this->source = $equation->rightHandSide();

@@ -2,16 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Foehn\Board;
-
-use Foehn\Model\ElectricCondition;
+namespace Foehn\Model;
 
 /** Where current enters or leaves the copper of a board: what lies under a rectangle or circle of a layer. */
-final readonly class Contact
+final readonly class BoardTerminal
 {
     /**
-     * @param int $layer number of the layer
-     * @param array{float, float} $at its middle, m
+     * @param int $layer number among the layers of copper, from the lower face of the board up
+     * @param array{float, float} $at its middle as the artwork counts, m
      * @param array{float, float} $size m; of a circle both are its diameter
      */
     public function __construct(public string $name, public int $layer, public array $at, public array $size, public bool $isRound, public ElectricCondition $condition)
@@ -25,5 +23,11 @@ final readonly class Contact
         [$width, $height] = [0.5 * $this->size[0] + $around, 0.5 * $this->size[1] + $around];
 
         return $this->isRound ? hypot($dx, $dy) <= $width : $dx <= $width && $dy <= $height;
+    }
+
+    /** With a current or voltage so many times as large. */
+    public function times(float $factor): self
+    {
+        return new self($this->name, $this->layer, $this->at, $this->size, $this->isRound, $this->condition->times($factor));
     }
 }

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Observe;
+
+use Foehn\Board\Nets;
+use Foehn\Model\ViaCurrents;
+use Foehn\Physics\Electric\BoardState;
+
+/**
+ * What is read off the copper of a board with currents.
+ *
+ * @phpstan-type NetRow array{name: string, current: float, drop: float, resistance: ?float, heat: float, temperature: float}
+ * @phpstan-type ViaRow array{net: string, at: array{float, float}, hole: float, from: string, to: string, current: float, density: float, heat: float}
+ * @phpstan-type LayerRow array{name: string, outer: bool, heat: float, density: float, temperature: float}
+ */
+final class BoardReadings
+{
+    /** Pixels with less copper than this lie at an edge, where the density is not told well. */
+    private const WHOLE = 0.5;
+
+    /** @var ?list<ViaRow> */
+    private ?array $vias = null;
+
+    public function __construct(private readonly BoardState $state)
+    {
+    }
+
+    /** @return list<NetRow> of nets with terminals: A in, V between the highest and the lowest of them, ohm as W over A2, W, and K where it is hottest */
+    public function nets(): array
+    {
+        $nets = $this->state->drawn->nets();
+        $heat = $hottest = array_fill(0, count($nets->names), 0.0);
+        foreach ($nets->net as $at => $net) {
+            if ($net !== Nets::NONE) {
+                $heat[$net] += $this->state->currents->heat[$at];
+                $hottest[$net] = max($hottest[$net], $this->state->temperature[$at]);
+            }
+        }
+        $rows = [];
+        foreach ($this->terminalsByNet() as $net => $terminals) {
+            $current = array_sum(array_map(fn (array $terminal): float => max(0.0, $terminal['current']), $terminals));
+            $volts = array_column($terminals, 'voltage');
+            $rows[] = ['name' => $nets->names[$net], 'current' => $current, 'drop' => max($volts) - min($volts),
+                'resistance' => $current > 0.0 ? $heat[$net] / $current ** 2 : null, 'heat' => $heat[$net], 'temperature' => $hottest[$net]];
+        }
+
+        return $rows;
+    }
+
+    /** V between the highest and the lowest terminal of a net; null where it has none. */
+    public function drop(string $net): ?float
+    {
+        $found = array_filter($this->nets(), fn (array $row): bool => $row['name'] === $net);
+
+        return $found === [] ? null : reset($found)['drop'];
+    }
+
+    /** @return list<ViaRow> places in m as the artwork counts; greatest current over the stretches, A, its density over the section, A/m2, and W */
+    public function vias(): array
+    {
+        if ($this->vias !== null) {
+            return $this->vias;
+        }
+        [$raster, $nets, $currents] = [$this->state->drawn->raster, $this->state->drawn->nets(), $this->state->currents];
+        $this->vias = [];
+        foreach ($raster->barrels as $n => $barrel) {
+            $net = $nets->net[$raster->feet[$n][0] + $barrel->from * $raster->area()];
+            $current = max(array_map(abs(...), $currents->barrels[$n]) ?: [0.0]);
+            $this->vias[] = [
+                'net' => $nets->names[$net] ?? '', 'at' => $barrel->hole->at, 'hole' => $barrel->hole->diameter,
+                'from' => $raster->layers[$barrel->from]->name, 'to' => $raster->layers[$barrel->to]->name,
+                'current' => $current, 'density' => $current / $barrel->section(), 'heat' => $currents->barrelHeat[$n],
+            ];
+        }
+
+        return $this->vias;
+    }
+
+    /** @return list<LayerRow> W, greatest A/m2, and K where it is hottest */
+    public function layers(): array
+    {
+        $raster = $this->state->drawn->raster;
+        $last = count($raster->layers) - 1;
+        $rows = [];
+        foreach ($raster->layers as $n => $layer) {
+            [$heat, $density, $hottest] = [0.0, 0.0, 0.0];
+            for ($at = $n * $raster->area(), $end = $at + $raster->area(); $at < $end; $at++) {
+                if ($raster->covered[$at] > 0.0) {
+                    $heat += $this->state->currents->heat[$at];
+                    $hottest = max($hottest, $this->state->temperature[$at]);
+                    $density = $raster->covered[$at] >= self::WHOLE ? max($density, $this->state->currents->density[$at]) : $density;
+                }
+            }
+            $rows[] = ['name' => $layer->name, 'outer' => $n === 0 || $n === $last, 'heat' => $heat, 'density' => $density, 'temperature' => $hottest];
+        }
+
+        return $rows;
+    }
+
+    /** Greatest density in a class of copper, A/m2: "outer" layers, "inner" layers or "barrels"; null where there is none. */
+    public function density(string $class): ?float
+    {
+        $rows = $class === 'barrels' ? $this->vias() : array_filter($this->layers(), fn (array $layer): bool => $layer['outer'] === ($class === 'outer'));
+
+        return $rows === [] ? null : max(array_column($rows, 'density'));
+    }
+
+    /** Current of the via that is nearest to its limit, as if it had the hole that the limit is stated for, A; null where there are none. */
+    public function viaCurrent(ViaCurrents $limits): ?float
+    {
+        $plating = $this->state->copper->artwork->holes->plating;
+        $scaled = array_map(fn (array $via): float => $limits->first() * $via['current'] / $limits->of($via['hole'], $plating), $this->vias());
+
+        return $scaled === [] ? null : max($scaled);
+    }
+
+    /** @return array<int, non-empty-list<array{name: string, current: float, voltage: float}>> */
+    private function terminalsByNet(): array
+    {
+        [$raster, $nets] = [$this->state->drawn->raster, $this->state->drawn->nets()];
+        $found = [];
+        foreach ($this->state->copper->terminals as $n => $terminal) {
+            $net = $nets->under($raster, $terminal);
+            if ($net !== Nets::NONE) {
+                $found[$net][] = $this->state->currents->contacts[$n];
+            }
+        }
+        ksort($found);
+
+        return $found;
+    }
+}

@@ -1,0 +1,143 @@
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { Chapter } from '../inspector/Chapter';
+import { ChoiceField } from '../inspector/ChoiceField';
+import { EditField } from '../inspector/EditField';
+import { Removable } from '../inspector/Removable';
+import { editPart, replaced, type ShapeProps } from '../inspector/ShapeField';
+import { copperOf, withCopperTerminal, type CopperTerminal } from '../model/copper';
+import { terminalKinds, terminalOfKind, terminalValues, type TerminalKind } from '../model/current';
+import { quietly } from '../model/partCommands';
+import { textOf } from '../model/text';
+import { lengthUnit, typed } from '../units/units';
+
+const { contact: _contact, ...kinds } = terminalKinds;
+
+interface Props {
+    board: ShapeProps;
+    /** From below. */
+    layers: readonly string[];
+    lit: string | null;
+    onLit: (name: string | null) => void;
+}
+
+/** What a terminal states, in a line. */
+const told = ({ electric }: CopperTerminal): string => {
+    const kind = electric.kind ?? 'ground';
+    return [kinds[kind as keyof typeof kinds], ...terminalValues[kind].map(([field]) => textOf(electric[field]))].join(', ').replace(/, (?=[^,]*$)/, ' ');
+};
+
+/** Terminals on the copper of a board; the one that is lit is open to be changed. */
+export function CopperTerminals({ board, layers, lit, onLit }: Props) {
+    const terminals = copperOf(board.entry).terminals ?? [];
+    return (
+        <Chapter title="Terminals" fields>
+            {terminals.length === 0 && (
+                <Typography variant="body2" color="text.secondary">
+                    None yet: add a voltage at the source, ground at its return, and the loads.
+                </Typography>
+            )}
+            {terminals.map((terminal, n) =>
+                terminal.name === lit ? (
+                    <OpenTerminal key={n} board={board} terminal={terminal} n={n} layers={layers} onLit={onLit} />
+                ) : (
+                    <Stack
+                        key={n}
+                        direction="row"
+                        component="button"
+                        onClick={() => onLit(terminal.name)}
+                        sx={{
+                            width: '100%',
+                            justifyContent: 'space-between',
+                            gap: 1,
+                            border: 0,
+                            borderBottom: 1,
+                            borderColor: 'divider',
+                            bgcolor: 'transparent',
+                            color: 'inherit',
+                            font: 'inherit',
+                            textAlign: 'left',
+                            py: 0.6,
+                            cursor: 'pointer',
+                            '&:hover': { bgcolor: 'action.hover' },
+                        }}
+                    >
+                        <Box component="span" sx={{ fontWeight: 550 }}>
+                            {terminal.name}
+                        </Box>
+                        <Box component="span" sx={{ color: 'text.secondary' }}>
+                            {told(terminal)} · {terminal.layer}
+                        </Box>
+                    </Stack>
+                ),
+            )}
+        </Chapter>
+    );
+}
+
+function OpenTerminal({ board, terminal, n, layers, onLit }: Omit<Props, 'lit'> & { terminal: CopperTerminal; n: number }) {
+    const unit = lengthUnit(board.units);
+    const set = (label: string, change: Partial<CopperTerminal> | undefined) =>
+        editPart(board, `terminal ${terminal.name}: ${label}`, (entry) => withCopperTerminal(entry, n, change && { ...terminal, ...change }));
+    const kind = (terminal.electric.kind ?? 'ground') as keyof typeof kinds;
+    const pair = (field: 'at' | 'size', labels: readonly [string, string]) => (
+        <Stack direction="row" sx={{ gap: 1 }}>
+            {labels.map((label, i) => (
+                <EditField
+                    key={label}
+                    label={label}
+                    value={String(terminal[field]?.[i] ?? '')}
+                    disabled={board.disabled}
+                    save={(text) => set(`${label.toLowerCase()} ${typed(text, unit)}`, { [field]: replaced(terminal[field] ?? [], i, typed(text, unit)) })}
+                />
+            ))}
+        </Stack>
+    );
+    return (
+        <Removable label={`Terminal ${terminal.name}`} disabled={board.disabled} remove={() => quietly(set('removed', undefined).then(() => onLit(null)))}>
+            <EditField
+                label="Terminal"
+                value={terminal.name}
+                disabled={board.disabled}
+                save={(name) => set(`called ${name}`, { name }).then(() => onLit(name))}
+            />
+            <Stack direction="row" sx={{ gap: 1 }}>
+                <ChoiceField
+                    label="Kind"
+                    value={kind}
+                    choices={kinds}
+                    disabled={board.disabled}
+                    save={(chosen) => set(kinds[chosen].toLowerCase(), { electric: terminalOfKind(chosen) })}
+                />
+                <ChoiceField
+                    label="Layer"
+                    value={terminal.layer}
+                    choices={Object.fromEntries(layers.map((layer) => [layer, layer]))}
+                    disabled={board.disabled}
+                    save={(layer) => set(`on ${layer}`, { layer })}
+                />
+            </Stack>
+            {terminalValues[kind].map(([field, label, of]) => (
+                <EditField
+                    key={field}
+                    label={field === 'current' ? 'Current in (negative: out)' : label}
+                    value={textOf(terminal.electric[field])}
+                    disabled={board.disabled}
+                    save={(text) => set(`${label.toLowerCase()} ${typed(text, of)}`, { electric: { ...terminal.electric, [field]: typed(text, of) } })}
+                />
+            ))}
+            {pair('at', ['Middle x', 'Middle y'])}
+            {terminal.diameter === undefined ? (
+                pair('size', ['Width', 'Height'])
+            ) : (
+                <EditField
+                    label="Diameter"
+                    value={String(terminal.diameter)}
+                    disabled={board.disabled}
+                    save={(text) => set(`diameter ${typed(text, unit)}`, { diameter: typed(text, unit) })}
+                />
+            )}
+        </Removable>
+    );
+}
