@@ -26,6 +26,12 @@ final class LoadDemo extends Command
     /** What the fuse is there for. */
     private const FAULT = ['parameters' => ['load' => ['value' => '15 A']]];
 
+    /** More vias for the winch and for its return. */
+    private const VIAS = ['parts' => [['copper' => ['vias' => [
+        ['name' => 'Winch', 'at' => ['47.6 mm', '32 mm'], 'columns' => 2, 'rows' => 4, 'pitch' => '0.8 mm', 'drill' => '0.3 mm', 'joins' => ['Inner 2', 'Top'], 'clearance' => '0.35 mm'],
+        ['name' => 'Winch return', 'at' => ['53 mm', '36.5 mm'], 'columns' => 3, 'rows' => 1, 'pitch' => '1.2 mm', 'drill' => '0.3 mm', 'joins' => ['Bottom', 'Inner 1', 'Top'], 'clearance' => '0.35 mm'],
+    ]]]]];
+
     protected $signature = 'foehn:demo {--only-first : queue the run of the first project only}';
 
     protected $description = 'Load the demo projects once';
@@ -57,6 +63,7 @@ final class LoadDemo extends Command
                 'First design' => 'mast-gateway', 'Painted white' => ['mast-gateway', self::WHITE], 'Bare, noon sun' => ['mast-gateway', self::NOON],
                 'Painted white, noon sun' => ['mast-gateway', [...self::WHITE, ...self::NOON]], 'A pillar under the radio' => 'mast-gateway-pillars',
             ]),
+            $this->load($user, 'Battery tap board', 'Four layers take 20 A of a battery to a winch, a lamp and a radio. The vias of the winch carry more than they may; more of them mend it.', ['First design' => 'battery-tap-board', 'More vias' => ['battery-tap-board', self::VIAS]]),
             $this->load($user, 'Fuse on a tap board', 'A strip of zinc between two tracks of the battery tap board: it holds 10 A and melts at 15 A. Above 19 A it has no steady temperature at all.', ['Load, 10 A' => 'tap-board-fuse', 'Fault, 15 A' => ['tap-board-fuse', self::FAULT]]),
         ];
     }

@@ -11,13 +11,13 @@ use Foehn\Model\BoardTerminal;
  * The copper of a board before any current is computed: its layers, its nets, and whether the terminals on each make a circuit.
  *
  * @phpstan-type NetRow array{name: string, pixels: int, terminals: list<string>, in: float, out: float, ready: bool, says: string}
- * @phpstan-type Preview array{pixels: array{int, int}, origin: array{float, float}, size: array{float, float}, holes: int, layers: list<array{name: string, thickness: float, share: float}>, nets: list<NetRow>,
+ * @phpstan-type Preview array{pixels: array{int, int}, origin: array{float, float}, size: array{float, float}, holes: list<array{float, float, float}>, layers: list<array{name: string, thickness: float, share: float}>, nets: list<NetRow>,
  *     loose: list<string>, joined: list<array{string, string}>, copper: string, net: string}
  */
 final class BoardPreview
 {
     /**
-     * @return Preview lengths in m; currents given into and out of a net in A; copper: bytes in base64, share of each pixel as 0 to 255; net: uint16 in base64, number of the net from 1, 0 for none
+     * @return Preview lengths in m; places and diameters of plated holes; currents given into and out of a net in A; copper: bytes in base64, share of each pixel as 0 to 255; net: uint16 in base64, number of the net from 1, 0 for none
      * @throws BoardException where the artwork cannot be drawn
      */
     public static function of(BoardCopper $board): array
@@ -31,7 +31,7 @@ final class BoardPreview
         }
 
         return [
-            'pixels' => $raster->pixels, 'origin' => $raster->origin, 'size' => $raster->size, 'holes' => count($raster->barrels), 'layers' => $layers,
+            'pixels' => $raster->pixels, 'origin' => $raster->origin, 'size' => $raster->size, 'holes' => array_map(fn (Barrel $barrel): array => [...$barrel->hole->at, $barrel->hole->diameter], $raster->barrels), 'layers' => $layers,
             'nets' => array_map(fn (int $net): array => ['name' => $nets->names[$net], 'pixels' => $nets->pixels[$net], ...self::net($on[$net] ?? [])], array_keys($nets->names)),
             'loose' => $loose, 'joined' => $nets->joined,
             'copper' => base64_encode(pack('C*', ...array_map(fn (float $share): int => (int) ceil(255.0 * $share), $raster->covered))),
@@ -68,7 +68,7 @@ final class BoardPreview
             $terminals === [] => 'no terminals',
             $held === [] => 'no return path: give the net a voltage or a ground',
             count($terminals) === 1 => 'no load: current needs a second terminal',
-            count($volts) > 1 => 'two voltages on one net: the copper alone limits the current between them',
+            count($volts) > 1 => 'two voltages on one net: only its copper limits the current',
             default => 'ready',
         };
 

@@ -6,6 +6,7 @@ namespace Foehn\Solve;
 
 use Foehn\Board\Drawn;
 use Foehn\Model\Model;
+use Foehn\Physics\Electric\BoardShorts;
 use Foehn\Physics\Electric\BoardState;
 use Foehn\Physics\Electric\BoardSystem;
 use Foehn\Physics\PhysicsException;
@@ -23,6 +24,7 @@ final class CopperOnly
         $states = [];
         foreach (CopperExchange::carrying($model->parts) as $index => $board) {
             $drawn = Drawn::of($board->artwork);
+            BoardShorts::refuse($board, $drawn);
             $law = $model->materials->get($board->material)->resistivity ?? throw new \LogicException('the copper of a board has a resistivity');
             $currents = (new BoardSystem($drawn->raster, $board->terminals, $law, $temperature))->solve();
             $states[$index] = new BoardState($board, $drawn, $currents, array_fill(0, count($drawn->raster->covered), $temperature));

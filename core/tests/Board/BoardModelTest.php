@@ -100,6 +100,7 @@ final class BoardModelTest extends TestCase
         yield 'artwork that is none' => [['drills' => [['name' => 'x.drl', 'file' => 'nothing']]], 'a file packed with gzip and written in base64 is expected'];
         yield 'drill file of something else' => [['drills' => [['name' => 'x.drl', 'file' => base64_encode((string) gzencode('hello'))]]], '"x.drl": this is no drill file in Excellon format'];
         yield 'holes beyond the board' => [['drills' => [['name' => 'x.drl', 'file' => base64_encode((string) gzencode("M48\nINCH\nT1C0.3\n%\nT1\nX20.0Y5.0\nM30\n"))]]], 'a hole lies at (508, 127) mm, beyond the board'];
+        yield 'two voltages shorted by copper' => [['terminals' => [[...self::terminals()[0], 'electric' => ['kind' => 'voltage', 'voltage' => '12 V']], self::terminals()[1]], 'material' => 'copper-foil'], 'nets "OUT" and "PAD" are one piece of copper between "Source" at 12 V and "Load" at 0 V: a short, or a gap narrower than a pixel of 0.2 mm'];
         yield 'a metal that is none' => [['material' => 'glass-epoxy'], 'has no resistivity; choose a metal'];
     }
 
@@ -144,7 +145,7 @@ final class BoardModelTest extends TestCase
     {
         $track = [
             ['kind' => 'track', 'points' => [['7.5 mm', '5 mm'], ['32.5 mm', '5 mm']], 'width' => '1 mm', 'net' => 'OUT'],
-            ['kind' => 'pad', 'at' => ['7.5 mm', '5 mm'], 'size' => ['5 mm', '4 mm']], ['kind' => 'pad', 'at' => ['32.5 mm', '5 mm'], 'size' => ['5 mm', '4 mm']],
+            ['kind' => 'pad', 'at' => ['7.5 mm', '5 mm'], 'size' => ['5 mm', '4 mm']], ['kind' => 'pad', 'at' => ['32.5 mm', '5 mm'], 'size' => ['5 mm', '4 mm'], 'net' => 'PAD'],
         ];
         $layers ??= [['thickness' => '1 mm'], ['name' => 'Top', 'thickness' => '70 um', 'drawn' => $track]];
         if (in_array('Bottom', array_column($layers, 'name'), true)) {

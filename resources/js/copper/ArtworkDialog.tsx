@@ -63,11 +63,15 @@ export default function ArtworkDialog({ board, onClose }: Props) {
     const [isReading, setReading] = useState(false);
     const [copper, setCopper] = useState('70 um');
     const [thickness, setThickness] = useState('1.6 mm');
+    const [pixel, setPixel] = useState('');
     const [saving, setSaving] = useState(false);
     const outline = outlineOf(rows);
     const layers = rows.filter(({ kind }) => kind === 'copper').length;
     const [foil, whole] = [plainNumber(copper, metres), plainNumber(thickness, metres)];
-    const fits = foil !== null && whole !== null && foil > 0 && whole > layers * foil;
+    const fine = pixel.trim() === '' ? null : plainNumber(pixel, metres);
+    const isPixel = pixel.trim() === '' || (fine !== null && fine > 0);
+    const narrowest = Math.min(...rows.flatMap(({ kind, file }) => (kind === 'copper' && file.narrowest !== null ? [file.narrowest] : [])));
+    const fits = isPixel && foil !== null && whole !== null && foil > 0 && whole > layers * foil;
     const pick = async (files: FileList | null) => {
         if (!files || files.length === 0) return;
         setProblem(null);
@@ -91,7 +95,7 @@ export default function ArtworkDialog({ board, onClose }: Props) {
     const take = () => {
         if (!outline || !fits) return;
         setSaving(true);
-        editPart(board, 'artwork', (entry) => withArtwork(entry, rows, outline, { copper: foil, thickness: whole }))
+        editPart(board, 'artwork', (entry) => withArtwork(entry, rows, outline, { copper: foil, thickness: whole, pixel: fine }))
             .then(onClose)
             .catch((e: Error) => {
                 setProblem(e.message);
@@ -183,7 +187,16 @@ export default function ArtworkDialog({ board, onClose }: Props) {
                         error={!fits}
                         onChange={(event) => setThickness(event.target.value)}
                     />
-                    <Typography color="text.secondary">
+                    <TextField
+                        size="small"
+                        label="Pixels of"
+                        value={pixel}
+                        placeholder={Number.isFinite(narrowest) ? size([narrowest / 3], board.units) : ''}
+                        slotProps={{ inputLabel: { shrink: true } }}
+                        error={!isPixel}
+                        onChange={(event) => setPixel(event.target.value)}
+                    />
+                    <Typography variant="body2" color="text.secondary" sx={{ minWidth: 300 }}>
                         The board becomes {size([outline[1] - outline[0], outline[3] - outline[2]], board.units)}, as large as the copper; its layers lie an
                         even distance apart. Both can be changed afterwards.
                     </Typography>

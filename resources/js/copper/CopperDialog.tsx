@@ -13,11 +13,11 @@ import { copperOf, pickedTerminal, pickedVias, withCopperTerminal, withCurrentsO
 import { partEntry, withPartFields } from '../model/document';
 import { quietly } from '../model/partCommands';
 import { TitledDialog } from '../theme/TitledDialog';
-import { size } from '../units/units';
+import { place, size } from '../units/units';
 import { decoded } from './decode';
 import { LayerPicture, wholeOf, type Sight } from './LayerPicture';
 import { LayerSwitch } from './LayerSwitch';
-import { terminalMarks, viaMarks } from './marks';
+import { holeMarks, terminalMarks } from './marks';
 import { NetsTable } from './NetsTable';
 import { netColour, pictureOf, pixelAt } from './raster';
 import { CopperTerminals } from './CopperTerminals';
@@ -142,21 +142,21 @@ function Copper({ copper, board }: { copper: BoardCopper; board: ShapeProps }) {
                         label={`Nets on layer ${name}`}
                         raster={copper}
                         picture={picture}
-                        marks={[...viaMarks(entry.vias ?? []), ...terminalMarks(entry.terminals ?? [], name, lit)]}
+                        marks={[...holeMarks(copper.holes), ...terminalMarks(entry.terminals ?? [], name, lit)]}
                         sight={sight}
                         onSight={setSight}
                         onHover={setHover}
                         isPicking={picking !== null}
-                        onPick={(place) => {
-                            if (picking) add(place);
-                            else setNet(netAt(...place));
+                        onPick={(at) => {
+                            if (picking) add(at);
+                            else setNet(netAt(...at));
                         }}
                     />
                 </Box>
                 <Typography variant="body2" color="text.secondary" sx={{ minHeight: 20 }}>
                     {hover
-                        ? `${size(hover, board.units)} · ${under === null ? 'laminate' : copper.nets[under]!.name}`
-                        : `${name}: ${Math.round(100 * copper.layers[layer]!.share)} % copper, ${copper.holes} plated holes, pixels of ${size([copper.size[0]!], board.units)}. Click copper to see its net.`}
+                        ? `${place(hover, board.units)} · ${under === null ? 'laminate' : copper.nets[under]!.name}`
+                        : `${name}: ${Math.round(100 * copper.layers[layer]!.share)} % copper, ${copper.holes.length} plated holes, pixels of ${size([copper.size[0]!], board.units)}. Click copper to see its net.`}
                 </Typography>
             </Stack>
             <Box sx={{ width: 380, overflowY: 'auto', pr: 0.5 }}>

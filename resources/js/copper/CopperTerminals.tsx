@@ -7,7 +7,7 @@ import { EditField } from '../inspector/EditField';
 import { Removable } from '../inspector/Removable';
 import { editPart, replaced, type ShapeProps } from '../inspector/ShapeField';
 import { copperOf, withCopperTerminal, type CopperTerminal } from '../model/copper';
-import { terminalKinds, terminalOfKind, terminalValues, type TerminalKind } from '../model/current';
+import { terminalKinds, terminalOfKind, terminalValues } from '../model/current';
 import { quietly } from '../model/partCommands';
 import { textOf } from '../model/text';
 import { lengthUnit, typed } from '../units/units';

@@ -12,7 +12,7 @@ import { pickedVias, withViaGroup } from '../model/copper';
 import { quietly } from '../model/partCommands';
 import { usePreferences } from '../state/screen';
 import { TitledDialog } from '../theme/TitledDialog';
-import { number, size, temperatureNumber, temperatureUnit, watts } from '../units/units';
+import { number, place, temperatureNumber, temperatureUnit, watts } from '../units/units';
 import { gradientOf } from '../view/fields/palettes';
 import { scaleOf, valueAt, type Scale } from '../view/fields/scale';
 import { LayerPicture, wholeOf, type Sight } from './LayerPicture';
@@ -106,14 +106,14 @@ function Currents({
         const { at, hole } = currents.vias[n]!;
         const joins = joinedLayers(currents, nets, currents.vias[n]!);
         quietly(
-            editPart(board, `vias beside ${size(at, units)}`, (entry) =>
+            editPart(board, `vias beside ${place(at, units)}`, (entry) =>
                 withViaGroup(entry, Infinity, pickedVias([at[0]! + 4 * hole, at[1]!], hole, joins)),
             ).then(onClose),
         );
     };
     return (
         <Stack sx={{ gap: 1, height: 'calc(100vh - 190px)', minHeight: 460 }}>
-            <Stack direction="row" sx={{ gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
+            <Stack direction="row" sx={{ gap: 2, alignItems: 'center', flexWrap: 'wrap', pt: 1 }}>
                 <LayerSwitch names={currents.layers.map(({ name }) => name)} layer={layer} onLayer={setLayer} />
                 <TextField
                     select
@@ -152,10 +152,10 @@ function Currents({
                 <Seen {...shared} quantity="Temperature" values={fields.Temperature} isLogarithmic={false} pixel={pixel} />
             </Stack>
             <Stack direction="row" sx={{ gap: 2, flex: 1, minHeight: 0 }}>
-                <Box sx={{ flex: 1, overflowY: 'auto' }}>
+                <Box role="region" aria-label="Nets, layers and terminals" tabIndex={0} sx={{ flex: 1, overflowY: 'auto' }}>
                     <NetResults currents={currents} />
                 </Box>
-                <Box sx={{ flex: 1.15, overflowY: 'auto' }}>
+                <Box role="region" aria-label="Vias" tabIndex={0} sx={{ flex: 1.15, overflowY: 'auto' }}>
                     <ViaResults vias={currents.vias} lit={lit} onLit={show} onMore={board.disabled ? undefined : moreVias} />
                 </Box>
             </Stack>

@@ -48,7 +48,7 @@ const CLICK = 4;
 /** Of the screen, about as wide as a picture is. */
 const ACROSS = 500;
 /** Of the board, left free around it. */
-const MARGIN = 1.06;
+const MARGIN = 1.12;
 
 /** One layer of a board from above, in millimetres, to be moved and zoomed. */
 export function LayerPicture({ label, raster, picture, marks, sight, onSight, onHover, onPick, isPicking = false }: Props) {
@@ -168,9 +168,9 @@ export function LayerPicture({ label, raster, picture, marks, sight, onSight, on
                     </g>
                 );
             })}
-            <g transform={`translate(${left + 0.03 * seenWidth} ${top + 0.96 * seenHeight})`}>
+            <g transform={`translate(${left + 0.03 * seenWidth} ${top + 0.98 * seenHeight})`}>
                 <path d={`M0 0 H${1e3 * bar.length}`} stroke={palette.text.primary} strokeWidth={2 * thin} />
-                <text y={-4 * thin} fontSize={11 * thin} fill={palette.text.primary}>
+                <text x={1e3 * bar.length + 4 * thin} y={2 * thin} fontSize={10 * thin} fill={palette.text.primary}>
                     {size([bar.length], units)}
                 </text>
             </g>

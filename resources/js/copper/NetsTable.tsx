@@ -7,6 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import type { BoardCopper } from '../api/types';
 import { amperes } from '../units/units';
+import { pressed } from './pressed';
 import { netColour } from './raster';
 
 /** Nets without terminals that are listed beside those with, the largest. */
@@ -40,7 +41,7 @@ export function NetsTable({ nets, chosen, onChoose }: Props) {
                             key={net.number}
                             hover
                             selected={net.number === chosen}
-                            onClick={() => onChoose(net.number === chosen ? null : net.number)}
+                            {...pressed(() => onChoose(net.number === chosen ? null : net.number))}
                             sx={{ cursor: 'pointer' }}
                         >
                             <TableCell sx={{ whiteSpace: 'nowrap' }}>

@@ -8,8 +8,9 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import type { BoardCurrents } from '../api/types';
 import { usePreferences } from '../state/screen';
-import { amperes, number, size } from '../units/units';
+import { amperes, number, place, size } from '../units/units';
 import { numbers } from './NetResults';
+import { pressed } from './pressed';
 
 /** Vias that are listed. */
 const MOST = 200;
@@ -60,14 +61,14 @@ export function ViaResults({ vias, lit, onLit, onMore }: Props) {
                             key={via.number}
                             hover
                             selected={via.number === lit}
-                            onClick={() => onLit(via.number === lit ? null : via.number)}
+                            {...pressed(() => onLit(via.number === lit ? null : via.number))}
                             sx={{ cursor: 'pointer' }}
                         >
                             <TableCell>
-                                {via.net} at {size(via.at, units)}
+                                {via.net} at {place(via.at, units)}
                             </TableCell>
                             <TableCell align="right">{size([via.hole], units)}</TableCell>
-                            <TableCell align="right">{amperes(via.current)}</TableCell>
+                            <TableCell align="right">{number(via.current, 2)} A</TableCell>
                             <TableCell align="right">{number(1e-6 * via.density, 1)} A/mm²</TableCell>
                             <TableCell align="right">{via.limit === null ? '—' : amperes(via.limit)}</TableCell>
                             <TableCell align="right">
@@ -75,7 +76,7 @@ export function ViaResults({ vias, lit, onLit, onMore }: Props) {
                                     '—'
                                 ) : (
                                     <Box component="span" sx={{ color: via.current > via.limit ? 'error.main' : 'success.main' }}>
-                                        {amperes(via.limit - via.current)}
+                                        {number(via.limit - via.current, 2)} A
                                     </Box>
                                 )}
                             </TableCell>

@@ -1,4 +1,4 @@
-import type { CopperTerminal, ViaGroup } from '../model/copper';
+import type { CopperTerminal } from '../model/copper';
 import { plainNumber } from '../units/units';
 import type { Mark } from './LayerPicture';
 
@@ -23,19 +23,6 @@ export const terminalMarks = (terminals: readonly CopperTerminal[], layer: strin
         }))
         .filter((mark) => mark.layer === layer && known(mark));
 
-/** Vias that were added by hand. */
-export const viaMarks = (groups: readonly ViaGroup[]): Mark[] =>
-    groups.flatMap((group, g) => {
-        const [columns, rows] = [Number(group.columns ?? 1), Number(group.rows ?? 1)];
-        const [drill, pitch] = [lengthOf(group.drill), lengthOf(group.pitch ?? group.drill)];
-        const [x, y] = group.at.map(lengthOf);
-        const marks = Array.from({ length: Math.min(200, columns * rows || 0) }, (_one, n): Mark => ({
-            key: `via ${g} ${n}`,
-            at: [x! + pitch * ((n % columns) - 0.5 * (columns - 1)), y! + pitch * (Math.floor(n / columns) - 0.5 * (rows - 1))],
-            size: [drill, drill],
-            isRound: true,
-            title: '',
-            isLit: false,
-        }));
-        return marks.filter(known);
-    });
+/** Plated holes. */
+export const holeMarks = (holes: readonly (readonly number[])[]): Mark[] =>
+    holes.map(([x, y, diameter], n) => ({ key: `hole ${n}`, at: [x!, y!], size: [diameter!, diameter!], isRound: true, title: '', isLit: false }));

@@ -23,7 +23,7 @@ export function netColour(net: number): Colour {
     const hue = (40 + net * 137.508) % 360;
     const channel = (n: number) => {
         const k = (n + hue / 30) % 12;
-        return Math.round(255 * (0.56 - 0.24 * Math.max(-1, Math.min(k - 3, 9 - k, 1))));
+        return Math.round(255 * (0.58 - 0.17 * Math.max(-1, Math.min(k - 3, 9 - k, 1))));
     };
     return [channel(0), channel(8), channel(4)];
 }

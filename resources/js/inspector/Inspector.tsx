@@ -45,6 +45,7 @@ import { computesCurrents, radiationOf } from '../model/space';
 import { RADIATION, SUN } from '../routes/heatRoutes';
 import { LadderChapter } from '../routes/LadderChapter';
 import { amountOf, marginOf } from '../units/quantities';
+import { hasArtwork } from '../model/copper';
 import { CopperChapter } from '../copper/CopperChapter';
 import { RoutesButton } from '../routes/RoutesButton';
 import { verdictColours } from '../theme/verdicts';
@@ -208,7 +209,8 @@ export function Inspector({ revision, run, picture, result, stale, editor, mayEd
     const entry = partEntry(document, part.id);
     const locked = isLocked(document, part.id);
     const device = single && isDevice(part.kind);
-    const subject = partSubject(part, computesCurrents(document) && entry ? facesWithTerminals(entry) : undefined);
+    const withCurrent = computesCurrents(document) ? entry : undefined;
+    const subject = partSubject(part, withCurrent && facesWithTerminals(withCurrent), withCurrent && hasArtwork(withCurrent));
     const temperatureUnit = typedTemperatureUnit(units);
     return (
         <Box component="aside" aria-label="Inspector" sx={{ height: '100%', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>

@@ -24,6 +24,7 @@ import { lengthUnit, typed, typedTemperatureUnit, typedVolumeFlowUnit, type Unit
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
 import { Removable } from './Removable';
+import { ViaLimit } from './ViaLimit';
 
 interface Props {
     subject: Subject;
@@ -48,6 +49,8 @@ const measures: Readonly<Record<ReturnType<typeof measuredAs>, Bound>> = {
     currentDensity: { title: 'Current density', unit: () => 'A/mm^2', start: '10 A/mm^2' },
     current: { title: 'Current', unit: () => 'A', start: '10 A' },
     voltage: { title: 'Voltage', unit: () => 'V', start: '100 mV' },
+    viaCurrent: { title: 'Current', unit: () => 'A', start: '2 A' },
+    voltageDrop: { title: 'Voltage drop', unit: () => 'V', start: '50 mV' },
 };
 
 const bounds = { atMost: 'At most', atLeast: 'At least' } as const;
@@ -82,31 +85,50 @@ export function LimitFields({ subject, document, editor, units, disabled }: Prop
                                 )
                             }
                         />
-                        <Stack direction="row" sx={{ gap: 1 }}>
-                            <Box sx={{ flex: '0 0 90px' }}>
-                                <ChoiceField
-                                    label="Bound"
-                                    value={bound}
-                                    choices={bounds}
+                        {what === 'voltageDrop' && (
+                            <EditField
+                                label="Net"
+                                value={limit.of.net ?? ''}
+                                disabled={disabled}
+                                save={(net) =>
+                                    save(`limit on net ${net}`, (d) => withEntry(d, 'limits', limit.id, (entry) => ({ ...entry, of: { ...entry.of, net } })))
+                                }
+                            />
+                        )}
+                        {what === 'viaCurrent' ? (
+                            <ViaLimit
+                                limit={limit}
+                                units={units}
+                                disabled={disabled}
+                                save={(label, vias) => save(label, (d) => withEntry(d, 'limits', limit.id, (entry) => ({ ...entry, vias })))}
+                            />
+                        ) : (
+                            <Stack direction="row" sx={{ gap: 1 }}>
+                                <Box sx={{ flex: '0 0 90px' }}>
+                                    <ChoiceField
+                                        label="Bound"
+                                        value={bound}
+                                        choices={bounds}
+                                        disabled={disabled}
+                                        save={(kind) =>
+                                            save(bounds[kind].toLowerCase(), (d) =>
+                                                withEntry(d, 'limits', limit.id, ({ atMost, atLeast, ...entry }) => ({ ...entry, [kind]: atMost ?? atLeast })),
+                                            )
+                                        }
+                                    />
+                                </Box>
+                                <EditField
+                                    label={measure.title}
+                                    value={String(limit[bound] ?? '')}
                                     disabled={disabled}
-                                    save={(kind) =>
-                                        save(bounds[kind].toLowerCase(), (d) =>
-                                            withEntry(d, 'limits', limit.id, ({ atMost, atLeast, ...entry }) => ({ ...entry, [kind]: atMost ?? atLeast })),
+                                    save={(text) =>
+                                        save(`limit ${typed(text, unit)}`, (d) =>
+                                            withEntry(d, 'limits', limit.id, (entry) => ({ ...entry, [bound]: typed(text, unit) })),
                                         )
                                     }
                                 />
-                            </Box>
-                            <EditField
-                                label={measure.title}
-                                value={String(limit[bound] ?? '')}
-                                disabled={disabled}
-                                save={(text) =>
-                                    save(`limit ${typed(text, unit)}`, (d) =>
-                                        withEntry(d, 'limits', limit.id, (entry) => ({ ...entry, [bound]: typed(text, unit) })),
-                                    )
-                                }
-                            />
-                        </Stack>
+                            </Stack>
+                        )}
                         <EditField
                             label="Derating"
                             value={String(limit.derating ?? '')}

@@ -122,10 +122,17 @@ interface Stack {
     /** m, of every layer of copper, and of all together. */
     copper: number;
     thickness: number;
+    /** m; null: by the narrowest line. */
+    pixel: number | null;
 }
 
 /** A board with the artwork of the files, their layers an even distance apart. */
-export function withArtwork(board: PartEntry, files: readonly ChosenFile[], outline: readonly number[], { copper, thickness }: Stack): Partial<PartEntry> {
+export function withArtwork(
+    board: PartEntry,
+    files: readonly ChosenFile[],
+    outline: readonly number[],
+    { copper, thickness, pixel }: Stack,
+): Partial<PartEntry> {
     const layers = files.filter(({ kind }) => kind === 'copper').sort((a, b) => b.position - a.position);
     const count = layers.length;
     const between = (thickness - count * copper) / Math.max(1, count - 1);
@@ -143,6 +150,6 @@ export function withArtwork(board: PartEntry, files: readonly ChosenFile[], outl
         ...rest,
         material: undefined,
         shape: { ...board.shape, size: written([outline[1]! - origin[0]!, outline[3]! - origin[1]!]), layers: stack } as PartEntry['shape'],
-        copper: { ...copperOf(board), origin: written(origin), drills },
+        copper: { ...copperOf(board), origin: written(origin), ...(pixel === null ? {} : { pixel: millimetres(pixel) }), drills },
     };
 }

@@ -29,6 +29,9 @@ export interface LimitEntry {
         part?: string;
         node?: string;
         face?: string;
+        /** Class of the copper of a board. */
+        copper?: string;
+        net?: string;
         side?: string;
         patch?: number;
         point?: Place;

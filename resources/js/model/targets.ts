@@ -27,14 +27,17 @@ export interface Subject {
     of: Of;
     /** Faces of a part at which current enters or leaves it; none where no currents are computed. */
     terminals?: readonly string[] | undefined;
+    /** Whether it is a board with artwork that carries current. */
+    isCopper?: boolean | undefined;
 }
 
-export const partSubject = (part: OutlinePart, terminals?: readonly string[]): Subject => ({
+export const partSubject = (part: OutlinePart, terminals?: readonly string[], isCopper?: boolean): Subject => ({
     id: originOf(part.id),
     name: ownName(part),
     kind: part.kind,
     of: { part: originOf(part.id) },
     terminals,
+    isCopper,
 });
 
 /** The openings of the space, then its walls. */
@@ -57,7 +60,7 @@ export function spaceSubjects(document: ModelDocument, moving: boolean): Subject
 const atWalls = { convectionCoefficient: 'Convection coefficient', nusselt: 'Nusselt number', wallShear: 'Wall shear stress' } as const;
 
 /** Quantities of currents: in a part, and at its terminals. */
-export const electricQuantities = ['currentDensity', 'current', 'voltage'] as const;
+export const electricQuantities = ['currentDensity', 'current', 'voltage', 'viaCurrent', 'voltageDrop'] as const;
 
 export const isElectric = (quantity: unknown): quantity is (typeof electricQuantities)[number] => electricQuantities.some((one) => one === quantity);
 
@@ -68,8 +71,17 @@ const ofCurrents = (terminals: readonly string[]): Record<What, string> => ({
     ...Object.fromEntries(terminals.map((face) => [`voltage ${face}`, `Voltage of face ${face}`])),
 });
 
+/** What currents do in the copper of a board. */
+const ofCopper: Record<What, string> = {
+    viaCurrent: 'Current per via',
+    voltageDrop: 'Voltage drop on a net',
+    'currentDensity outer': 'Current density, outer layers',
+    'currentDensity inner': 'Current density, inner layers',
+    'currentDensity barrels': 'Current density, hole barrels',
+};
+
 /** The choices for a subject, with their words. */
-export function whatsOf({ kind, terminals }: Pick<Subject, 'kind' | 'terminals'>, withHeat: boolean): Record<What, string> {
+export function whatsOf({ kind, terminals, isCopper }: Pick<Subject, 'kind' | 'terminals' | 'isCopper'>, withHeat: boolean): Record<What, string> {
     if (kind === 'fan') return { flow: 'Flow through it' };
     if (kind === 'opening') return { leaving: 'Temperature leaving', flow: 'Flow out of it' };
     if (kind === 'wall') return { max: 'Hottest place', mean: 'Mean', ...(withHeat ? { heat: 'Heat through it', ...atWalls } : {}) };
@@ -81,14 +93,15 @@ export function whatsOf({ kind, terminals }: Pick<Subject, 'kind' | 'terminals'>
         ...Object.fromEntries(own.map((face) => [`touch ${face}`, `Hottest of face ${face}`])),
         ...(withHeat ? Object.fromEntries(own.map((face) => [`heat ${face}`, `Heat out of face ${face}`])) : {}),
         ...(withHeat ? Object.fromEntries(own.map((face) => [`convectionCoefficient ${face}`, `Convection coefficient of face ${face}`])) : {}),
-        ...(terminals && kind !== 'package' ? ofCurrents(terminals) : {}),
+        ...(isCopper ? ofCopper : terminals && kind !== 'package' ? ofCurrents(terminals) : {}),
     };
 }
 
-export function whatOf(entry: { of: { node?: string; face?: string }; quantity?: unknown; reduce?: unknown }, kind: string): What {
+export function whatOf(entry: { of: { node?: string; face?: string; copper?: string }; quantity?: unknown; reduce?: unknown }, kind: string): What {
     const quantity = textOf(entry.quantity);
     if (entry.of.face) return `${quantity === '' || quantity === 'temperature' ? 'touch' : quantity} ${entry.of.face}`;
-    if (quantity === 'currentDensity') return quantity;
+    if (quantity === 'currentDensity') return entry.of.copper ? `${quantity} ${entry.of.copper}` : quantity;
+    if (quantity in ofCopper) return quantity;
     if (quantity in atWalls) return quantity;
     if (entry.quantity === 'volumeFlow') return 'flow';
     if (entry.quantity === 'outflowTemperature') return 'leaving';
@@ -102,7 +115,8 @@ function fieldsOf(what: What, of: Of): { of: Of; quantity: string; reduce: strin
     const [kind, face] = what.split(' ');
     if (kind === 'flow') return { of, quantity: 'volumeFlow', reduce: 'mean' };
     if (kind === 'leaving') return { of, quantity: 'outflowTemperature', reduce: 'mean' };
-    if (kind === 'currentDensity') return { of, quantity: kind, reduce: 'max' };
+    if (kind === 'currentDensity') return { of: face ? { ...of, copper: face } : of, quantity: kind, reduce: 'max' };
+    if (kind === 'voltageDrop') return { of: { ...of, net: 'Net 1' }, quantity: kind, reduce: 'max' };
     if (kind !== undefined && (kind in atWalls || isElectric(kind))) return { of: face ? { ...of, face } : of, quantity: kind, reduce: 'mean' };
     if (kind === 'heat') return { of: face ? { ...of, face } : of, quantity: 'heat', reduce: 'total' };
     if (face) return { of: { ...of, face }, quantity: 'temperature', reduce: 'max' };
@@ -138,7 +152,7 @@ export function withNewLimit(document: ModelDocument, subject: Subject, what: Wh
         id: freeEntryId(document, `limit-${subject.id}`),
         name: nameOf(subject, what),
         ...fieldsOf(what, subject.of),
-        [boundedBy(what)]: bound,
+        ...(what === 'viaCurrent' ? { vias: [['0.3 mm', bound]] } : { [boundedBy(what)]: bound }),
     };
     return { ...document, limits: [...(document.limits ?? []), entry] };
 }
@@ -148,13 +162,17 @@ export function withNewWatch(document: ModelDocument, subject: Subject, what: Wh
     return { ...document, watches: [...watchesOf(document), entry] };
 }
 
+/** Whether an entry bounds what it is on: a limit, not a watch. */
+const isBounded = (entry: object): boolean => 'atMost' in entry || 'atLeast' in entry;
+
 /** A limit or watch looks at something else of its subject. A Nusselt number starts from a length to be mended. */
-export function withWhat<T extends LimitEntry | WatchEntry>({ length, reference, ...entry }: T, subject: Subject, what: What): T {
+export function withWhat<T extends LimitEntry | WatchEntry>({ length, reference, vias, ...entry }: T, subject: Subject, what: What): T {
     const fields = fieldsOf(what, subject.of);
     return {
         ...entry,
         name: nameOf(subject, what),
         ...fields,
+        ...(fields.quantity === 'viaCurrent' && isBounded(entry) ? { vias: vias ?? [['0.3 mm', '2 A']], atMost: undefined, atLeast: undefined } : {}),
         ...(fields.quantity === 'nusselt' ? { length: length ?? '10 mm' } : {}),
         ...(isAgainstReference(fields.quantity) && reference !== undefined ? { reference } : {}),
     } as T;

@@ -28,6 +28,7 @@ const units: Readonly<Record<string, string>> = {
     pressure: 'Pa',
     mass: 'kg',
     current: 'A',
+    viaCurrent: 'A',
 };
 
 const plain = (unit: string, value: number): string =>
@@ -37,14 +38,18 @@ const isTemperature = (quantity: string | undefined): boolean =>
     quantity === undefined || ['temperature', 'outflowTemperature', 'bulkTemperature'].includes(quantity);
 
 /** Electrical quantities in units of use, for SI. */
-const electric: Readonly<Record<string, readonly [unit: string, factor: number]>> = { currentDensity: ['A/mm²', 1e-6], voltage: ['mV', 1e3] };
+const electric: Readonly<Record<string, readonly [unit: string, factor: number]>> = {
+    currentDensity: ['A/mm²', 1e-6],
+    voltage: ['mV', 1e3],
+    voltageDrop: ['mV', 1e3],
+};
 
 /** What a limit bounds, with its unit; a temperature where it does not say. */
 export function amountOf(quantity: string | undefined, value: number, set: UnitSet): string {
     if (isTemperature(quantity)) return temperatureWithUnit(value, set);
     if (quantity === 'volumeFlow') return volumeFlow(value, set);
     if (quantity === 'massFlow') return massFlow(value, set);
-    if (quantity === 'voltage') return volts(value);
+    if (quantity === 'voltage' || quantity === 'voltageDrop') return volts(value);
     const [unit, factor] = electric[quantity!] ?? [units[quantity!], 1];
     return unit === undefined ? speed(value, set) : plain(unit, value * factor);
 }

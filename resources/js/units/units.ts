@@ -64,6 +64,10 @@ export function size(metres: readonly number[], set: UnitSet): string {
     return `${metres.map((m) => Number((m * factor).toPrecision(4)).toString()).join(' × ')} ${unit}`;
 }
 
+/** Coordinates in a plane. */
+export const place = (metres: readonly number[], set: UnitSet): string =>
+    `${metres.map((m) => Number((m * lengths[set].factor).toFixed(set === 'si' ? 5 : 2)).toString()).join(', ')} ${lengths[set].unit}`;
+
 /** From m/s. */
 export const speedUnit = (set: UnitSet): string => (set === 'us' ? 'ft/min' : 'm/s');
 export const speedNumber = (metresPerSecond: number, set: UnitSet): number => (set === 'us' ? metresPerSecond * 196.850394 : metresPerSecond);

@@ -40,6 +40,14 @@ final readonly class BoardCurrents
         return Vectors::largest($this->density);
     }
 
+    /** Power at the contacts that the pixels do not have as heat, as a share of it. */
+    public function missingHeat(): float
+    {
+        $power = $this->power();
+
+        return abs($power - array_sum($this->heat)) / max(abs($power), 1e-300);
+    }
+
     /** What enters less what leaves, as a share of either. */
     public function imbalance(): float
     {

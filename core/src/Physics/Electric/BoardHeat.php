@@ -13,6 +13,11 @@ final class BoardHeat implements Contribution
     /** @var array<int, array<int, float>> W in cells, by part */
     public array $watts = [];
 
+    public function sum(): float
+    {
+        return array_sum(array_map(array_sum(...), $this->watts));
+    }
+
     public function addTo(Equation $equation): void
     {
         foreach ($this->watts as $cells) {

@@ -21,9 +21,9 @@ use Foehn\Physics\PhysicsException;
 final class BoardSystem
 {
     /** Relative; where currents are not balanced with one, the next: two voltages on one net stand behind very large conductances. */
-    private const RESIDUALS = [1e-8, 1e-11, 1e-14];
+    private const RESIDUALS = [1e-6, 1e-7, 1e-8, 1e-11, 1e-14];
 
-    /** Of the currents that enter and leave, as a share of either. */
+    /** Of the currents that enter and leave, as a share of either; and of the power at the terminals that is not found as heat. */
     private const BALANCE = 1e-6;
 
     private readonly Stencil $stencil;
@@ -89,7 +89,7 @@ final class BoardSystem
             $guess = $solution->x;
             $iterations += $solution->iterations;
             $currents = $this->currents($this->above($guess), $iterations);
-            if ($solution->converged && $currents->imbalance() <= self::BALANCE) {
+            if ($solution->converged && max($currents->imbalance(), $currents->missingHeat()) <= self::BALANCE) {
                 return $currents;
             }
         }

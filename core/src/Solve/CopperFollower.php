@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Board\Drawn;
+use Foehn\Materials\PropertyLaw;
+use Foehn\Model\BoardCopper;
+use Foehn\Model\BoardTerminal;
+use Foehn\Physics\Electric\BoardCells;
+use Foehn\Physics\Electric\BoardShorts;
+use Foehn\Physics\Electric\BoardState;
+use Foehn\Physics\Electric\BoardSystem;
+use Foehn\Physics\PhysicsException;
+
+/**
+ * The copper of one board while temperatures come to rest. Where the currents are given, they hardly flow another way as the copper warms: while
+ * temperatures still move, the heat of the last solution goes with the resistivity alone, and currents are solved again once they move little.
+ */
+final class CopperFollower
+{
+    /** Changes of temperature that currents do not follow, K: the heat then changes by some millionths. */
+    private const STAYS = 1e-3;
+
+    private ?BoardState $state = null;
+
+    /** @var array<int, float> W in the cells with copper, of the state */
+    private array $solved = [];
+
+    /** @var array<int, float> K in these cells, of the state */
+    private array $at = [];
+
+    /** @var ?array<int, float> K in these cells when they were last followed */
+    private ?array $last = null;
+
+    private readonly bool $isDriven;
+
+    /** @param ?BoardState $begun copper on another grid, to begin with */
+    public function __construct(private readonly string $name, private readonly BoardCopper $board, private readonly PropertyLaw $law, private readonly BoardCells $cells, private readonly float $ambient, private readonly ?BoardState $begun)
+    {
+        $this->isDriven = self::isDrivenByCurrents($board);
+    }
+
+    public function state(): ?BoardState
+    {
+        return $this->state;
+    }
+
+    /**
+     * @param ?array<int, float> $temperature of the cells, K; null: the ambient everywhere
+     * @return array<int, float> W in the cells with copper
+     * @throws PhysicsException
+     */
+    public function heatAt(?array $temperature): array
+    {
+        if ($temperature === null) {
+            $this->adopt($this->begun ?? $this->solve(null));
+
+            return $this->solved;
+        }
+        $now = array_intersect_key($temperature, $this->solved);
+        $moves = $this->last === null ? INF : self::farthest($now, $this->last);
+        $this->last = $now;
+        if (self::farthest($now, $this->at) <= self::STAYS) {
+            return $this->solved;
+        }
+        if ($this->isDriven && $moves > ConductionSettings::ROUGH) {
+            return $this->warmed($now);
+        }
+        $this->adopt($this->solve($temperature));
+        $this->at = array_intersect_key($temperature, $this->solved);
+
+        return $this->solved;
+    }
+
+    private function adopt(BoardState $state): void
+    {
+        $this->state = $state;
+        $this->solved = $this->cells->toCells($state->currents->heat);
+        $weighed = $this->cells->toCells(array_map(fn (float $watts, float $kelvin): float => $watts * $kelvin, $state->currents->heat, $state->temperature));
+        $this->at = [];
+        foreach ($this->solved as $cell => $watts) {
+            $this->at[$cell] = $watts > 0.0 ? $weighed[$cell] / $watts : $this->ambient;
+        }
+    }
+
+    /**
+     * @param ?array<int, float> $temperature of the cells, K
+     * @throws PhysicsException
+     */
+    private function solve(?array $temperature): BoardState
+    {
+        $drawn = Drawn::of($this->board->artwork);
+        $pixels = $temperature === null ? array_fill(0, count($drawn->raster->covered), $this->ambient) : $this->cells->toPixels($temperature);
+        try {
+            BoardShorts::refuse($this->board, $drawn);
+            $currents = (new BoardSystem($drawn->raster, $this->board->terminals, $this->law, $pixels))->solve($this->state?->currents->potential);
+        } catch (PhysicsException $e) {
+            throw new PhysicsException(sprintf('board "%s": %s', $this->name, $e->getMessage()), 0, $e);
+        }
+
+        return new BoardState($this->board, $drawn, $currents, $pixels);
+    }
+
+    /**
+     * @param array<int, float> $now K in the cells with copper
+     * @return array<int, float> W, of the same currents
+     */
+    private function warmed(array $now): array
+    {
+        $watts = $this->solved;
+        foreach ($now as $cell => $kelvin) {
+            $watts[$cell] *= $this->law->at($kelvin) / $this->law->at($this->at[$cell]);
+        }
+
+        return $watts;
+    }
+
+    /** Whether no net stands between two voltages. */
+    private static function isDrivenByCurrents(BoardCopper $board): bool
+    {
+        $drawn = Drawn::of($board->artwork);
+        $held = array_filter($board->terminals, fn (BoardTerminal $terminal): bool => ! $terminal->condition->givesCurrent());
+        $nets = array_map(fn (BoardTerminal $terminal): int => $drawn->nets()->under($drawn->raster, $terminal), $held);
+
+        return count($nets) === count(array_unique($nets));
+    }
+
+    /**
+     * @param array<int, float> $now
+     * @param array<int, float> $before
+     */
+    private static function farthest(array $now, array $before): float
+    {
+        $most = 0.0;
+        foreach ($now as $cell => $value) {
+            $change = abs($value - $before[$cell]);
+            if ($change > $most) {
+                $most = $change;
+            }
+        }
+
+        return $most;
+    }
+}
