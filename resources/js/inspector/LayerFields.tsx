@@ -52,7 +52,7 @@ export function LayerFields({ shape }: { shape: ShapeProps }) {
             {layers.map((layer, n) => (
                 <Stack key={n} direction="row" sx={{ gap: 0.75, alignItems: 'start' }}>
                     <EditField
-                        label="Thickness"
+                        label={layer.artwork === undefined ? 'Thickness' : `${layer.name ?? `Layer ${n + 1}`}, artwork`}
                         value={String(layer.thickness)}
                         disabled={shape.disabled}
                         save={(text) => setLayer(n, `thickness ${typed(text, unit)}`, { thickness: typed(text, unit) })}
