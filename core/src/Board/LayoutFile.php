@@ -14,6 +14,9 @@ final class LayoutFile
     /** Stands for the last layer, whose number the file does not know. */
     public const LAST = 999;
 
+    /** Of what was not understood, as many are told. */
+    private const NOTES = 4;
+
     /** Pixels along the longer side that areas are counted on. */
     private const ACROSS = 200.0;
 
@@ -39,7 +42,10 @@ final class LayoutFile
     private static function artwork(array $row, string $name, string $text): array
     {
         $artwork = Gerber::read($text);
-        $row = [...$row, 'says' => $artwork->function ?? '', 'bounds' => $artwork->bounds(), 'area' => self::area($artwork), 'narrowest' => $artwork->narrowest, 'notes' => $artwork->notes];
+        if ($artwork->bounds() === null) {
+            return [...$row, 'problem' => 'this is no artwork: nothing is drawn in it'];
+        }
+        $row = [...$row, 'says' => $artwork->function ?? '', 'bounds' => $artwork->bounds(), 'area' => self::area($artwork, $artwork->bounds()), 'narrowest' => $artwork->narrowest, 'notes' => self::short($artwork->notes)];
         if ($artwork->function !== null && ! str_starts_with($artwork->function, 'Copper')) {
             return $row;
         }
@@ -61,12 +67,21 @@ final class LayoutFile
         return [...$row, 'kind' => 'drill', 'plated' => $plated, 'holes' => count($holes), 'bounds' => $xs === [] || $ys === [] ? null : [min($xs), max($xs), min($ys), max($ys)]];
     }
 
-    private static function area(Artwork $artwork): float
+    /**
+     * @param list<string> $notes
+     * @return list<string> the first few, none of them longer than a line
+     */
+    private static function short(array $notes): array
     {
-        $bounds = $artwork->bounds();
-        if ($bounds === null) {
-            return 0.0;
-        }
+        $more = count($notes) - self::NOTES;
+        $shown = array_map(fn (string $note): string => mb_strimwidth($note, 0, 80, '…'), array_slice($notes, 0, self::NOTES));
+
+        return $more > 0 ? [...$shown, "and $more more"] : $shown;
+    }
+
+    /** @param array{float, float, float, float} $bounds m */
+    private static function area(Artwork $artwork, array $bounds): float
+    {
         $raster = CopperRaster::of($bounds, [new CopperLayer('', $artwork->paints, 35e-6, 0.0)], [], [], max($bounds[1] - $bounds[0], $bounds[3] - $bounds[2]) / self::ACROSS);
 
         return array_sum($raster->covered) * $raster->size[0] * $raster->size[1];

@@ -42,7 +42,7 @@ final readonly class Report
     {
         $written = [
             'verdict' => $this->verdict(...), 'question' => $this->question(...), 'pictures' => $this->shown(...), 'parts' => $this->parts(...), 'conditions' => $this->conditions(...),
-            'heat' => $this->heat(...), 'air' => $this->air(...), 'tables' => $this->further(...), 'grid' => $this->grid(...), 'trace' => $this->trace(...),
+            'heat' => fn (): string => $this->heat() . ReportCurrents::section($this->result['electric'], $this->units), 'air' => $this->air(...), 'tables' => $this->further(...), 'grid' => $this->grid(...), 'trace' => $this->trace(...),
         ];
         $body = implode("\n", array_map(fn (string $section): string => $written[$section](), array_values(array_intersect(self::SECTIONS, $this->sections))));
         $name = Html::text($this->title['project'] . ', ' . $this->title['variant']);

@@ -147,6 +147,16 @@ final class Coupling
     }
 
     /**
+     * Radiation alone follows the temperatures.
+     *
+     * @param array<int, float> $temperature of the cells, K
+     */
+    public function followRadiation(array $temperature): void
+    {
+        $this->radiation?->follow($temperature);
+    }
+
+    /**
      * Radiation begins at these temperatures.
      *
      * @param array<int, float> $temperature of the cells, K

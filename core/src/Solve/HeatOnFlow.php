@@ -80,7 +80,7 @@ final class HeatOnFlow
     public function followRadiation(?Turbulence $turbulence): void
     {
         if ($this->coupling->radiates()) {
-            $this->coupling->follow($this->cells());
+            $this->coupling->followRadiation($this->cells());
             $this->assemble($turbulence);
         }
     }

@@ -134,7 +134,7 @@ export default function ArtworkDialog({ board, onClose }: Props) {
                     <TableBody>
                         {rows.map((row, n) => (
                             <TableRow key={row.name}>
-                                <TableCell>{row.name}</TableCell>
+                                <TableCell sx={{ whiteSpace: 'nowrap', maxWidth: 220, overflow: 'hidden', textOverflow: 'ellipsis' }}>{row.name}</TableCell>
                                 <TableCell>
                                     <TextField
                                         select

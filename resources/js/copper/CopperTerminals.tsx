@@ -95,49 +95,51 @@ function OpenTerminal({ board, terminal, n, layers, onLit }: Omit<Props, 'lit'> 
         </Stack>
     );
     return (
-        <Removable label={`Terminal ${terminal.name}`} disabled={board.disabled} remove={() => quietly(set('removed', undefined).then(() => onLit(null)))}>
-            <EditField
-                label="Terminal"
-                value={terminal.name}
-                disabled={board.disabled}
-                save={(name) => set(`called ${name}`, { name }).then(() => onLit(name))}
-            />
-            <Stack direction="row" sx={{ gap: 1 }}>
-                <ChoiceField
-                    label="Kind"
-                    value={kind}
-                    choices={kinds}
-                    disabled={board.disabled}
-                    save={(chosen) => set(kinds[chosen].toLowerCase(), { electric: terminalOfKind(chosen) })}
-                />
-                <ChoiceField
-                    label="Layer"
-                    value={terminal.layer}
-                    choices={Object.fromEntries(layers.map((layer) => [layer, layer]))}
-                    disabled={board.disabled}
-                    save={(layer) => set(`on ${layer}`, { layer })}
-                />
-            </Stack>
-            {terminalValues[kind].map(([field, label, of]) => (
+        <Box sx={{ pt: 1 }}>
+            <Removable label={`Terminal ${terminal.name}`} disabled={board.disabled} remove={() => quietly(set('removed', undefined).then(() => onLit(null)))}>
                 <EditField
-                    key={field}
-                    label={field === 'current' ? 'Current in (negative: out)' : label}
-                    value={textOf(terminal.electric[field])}
+                    label="Terminal"
+                    value={terminal.name}
                     disabled={board.disabled}
-                    save={(text) => set(`${label.toLowerCase()} ${typed(text, of)}`, { electric: { ...terminal.electric, [field]: typed(text, of) } })}
+                    save={(name) => set(`called ${name}`, { name }).then(() => onLit(name))}
                 />
-            ))}
-            {pair('at', ['Middle x', 'Middle y'])}
-            {terminal.diameter === undefined ? (
-                pair('size', ['Width', 'Height'])
-            ) : (
-                <EditField
-                    label="Diameter"
-                    value={String(terminal.diameter)}
-                    disabled={board.disabled}
-                    save={(text) => set(`diameter ${typed(text, unit)}`, { diameter: typed(text, unit) })}
-                />
-            )}
-        </Removable>
+                <Stack direction="row" sx={{ gap: 1 }}>
+                    <ChoiceField
+                        label="Kind"
+                        value={kind}
+                        choices={kinds}
+                        disabled={board.disabled}
+                        save={(chosen) => set(kinds[chosen].toLowerCase(), { electric: terminalOfKind(chosen) })}
+                    />
+                    <ChoiceField
+                        label="Layer"
+                        value={terminal.layer}
+                        choices={Object.fromEntries(layers.map((layer) => [layer, layer]))}
+                        disabled={board.disabled}
+                        save={(layer) => set(`on ${layer}`, { layer })}
+                    />
+                </Stack>
+                {terminalValues[kind].map(([field, label, of]) => (
+                    <EditField
+                        key={field}
+                        label={field === 'current' ? 'Current in (negative: out)' : label}
+                        value={textOf(terminal.electric[field])}
+                        disabled={board.disabled}
+                        save={(text) => set(`${label.toLowerCase()} ${typed(text, of)}`, { electric: { ...terminal.electric, [field]: typed(text, of) } })}
+                    />
+                ))}
+                {pair('at', ['Middle x', 'Middle y'])}
+                {terminal.diameter === undefined ? (
+                    pair('size', ['Width', 'Height'])
+                ) : (
+                    <EditField
+                        label="Diameter"
+                        value={String(terminal.diameter)}
+                        disabled={board.disabled}
+                        save={(text) => set(`diameter ${typed(text, unit)}`, { diameter: typed(text, unit) })}
+                    />
+                )}
+            </Removable>
+        </Box>
     );
 }

@@ -153,7 +153,7 @@ function CurrentLines({ part, result, units }: { part: ResultPart; result: Resul
             {result.limits.flatMap((limit) =>
                 limit.part === part.id && limit.margin !== null && isElectric(limit.quantity) ? (
                     <Line key={limit.id} label={`${limit.name}: margin to ${amountOf(limit.quantity, (limit.atMost ?? limit.atLeast)!, units)}`}>
-                        <Box component="span" sx={{ color: verdictColours[limit.verdict] }}>
+                        <Box component="span" sx={{ color: verdictColours[limit.verdict], whiteSpace: 'nowrap' }}>
                             {marginOf(limit.quantity, limit.margin, units)}
                         </Box>
                     </Line>

@@ -25,14 +25,14 @@ export function ViaLimit({ limit, units, disabled, save }: Props) {
             {rows.map((pair, row) => (
                 <Stack key={row} direction="row" sx={{ gap: 1 }}>
                     <EditField
-                        label={row === 0 ? 'Hole' : 'Another hole'}
+                        label={row === 0 ? 'Hole' : '2nd hole'}
                         value={String(pair[0])}
                         hint={row === 0 ? undefined : 'none'}
                         disabled={disabled}
                         save={(text) => set(row, 0, text === '' ? '' : typed(text, lengthUnit(units)))}
                     />
                     <EditField
-                        label={row === 0 ? 'May carry' : 'May carry then'}
+                        label={row === 0 ? 'May carry' : '2nd carries'}
                         value={String(pair[1])}
                         hint={row === 0 ? undefined : 'none'}
                         disabled={disabled}
