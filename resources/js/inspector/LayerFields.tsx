@@ -14,6 +14,8 @@ import { editShape, replaced, shapeFields, type ShapeProps } from './ShapeField'
 interface Layer {
     thickness: Length;
     copper?: Length;
+    name?: string;
+    artwork?: string;
     [field: string]: unknown;
 }
 
