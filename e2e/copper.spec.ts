@@ -52,7 +52,7 @@ test('a board is imported, loaded and run; the worst via is found and relieved',
     await inspector(page).getByRole('button', { name: 'Import artwork' }).click();
     const artwork = page.getByRole('dialog', { name: 'Artwork of Board' });
     await artwork.getByLabel('Artwork and drill files').setInputFiles('package.json');
-    await expect(artwork).toContainText('neither artwork in Gerber format nor a drill file in Excellon format');
+    await expect(artwork).toContainText('neither artwork in Gerber format nor a drill file in Excellon format nor a list of nets in IPC-D-356 format');
     await artwork.getByLabel('Artwork and drill files').setInputFiles(files);
     await expect(artwork).toContainText('56 holes, plated');
     await expect(artwork.getByRole('combobox', { name: 'Place of inner-2.gbr' })).toContainText('3');

@@ -24,7 +24,7 @@ final class ArtworkTest extends TestCase
         self::assertStringStartsWith('%TF', (string) gzdecode(self::bytes($inner->json('packed'))));
         $look('holes.drl')->assertJsonPath('kind', 'drill')->assertJsonPath('holes', 56)->assertJsonPath('plated', true);
         $this->postJson('/api/artwork', ['name' => 'notes.txt', 'text' => 'hello'])->assertOk()
-            ->assertJsonPath('kind', 'other')->assertJsonPath('problem', 'this is neither artwork in Gerber format nor a drill file in Excellon format');
+            ->assertJsonPath('kind', 'other')->assertJsonPath('problem', 'this is neither artwork in Gerber format nor a drill file in Excellon format nor a list of nets in IPC-D-356 format');
         $this->postJson('/api/artwork', ['name' => 'inches.drl', 'text' => "M48\nINCH\nT1C0.3\n%\nT1\nX0.0Y5.0\nX1200.0Y5.0\nM30\n"])->assertOk()->assertJsonPath('kind', 'other');
     }
 

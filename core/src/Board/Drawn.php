@@ -19,7 +19,8 @@ final class Drawn
 
     private ?Nets $nets = null;
 
-    private function __construct(public readonly CopperRaster $raster)
+    /** @param list<array{name: string, at: array{float, float}}> $points whose nets are named */
+    private function __construct(public readonly CopperRaster $raster, private readonly array $points)
     {
     }
 
@@ -28,12 +29,12 @@ final class Drawn
     {
         self::$known ??= new WeakMap();
 
-        return self::$known[$artwork] ??= new self(self::raster($artwork));
+        return self::$known[$artwork] ??= new self(self::raster($artwork), $artwork->netList === null ? [] : self::inFile('list of nets', fn (): array => NetNames::read($artwork->netList)));
     }
 
     public function nets(): Nets
     {
-        return $this->nets ??= Nets::of($this->raster);
+        return $this->nets ??= Nets::of($this->raster, $this->points);
     }
 
     private static function raster(BoardArtwork $artwork): CopperRaster

@@ -7,7 +7,7 @@ namespace Foehn\Board;
 /**
  * What a file of a layout is, told by its content and its name, before anything of it enters a model.
  *
- * @phpstan-type Row array{name: string, kind: 'copper'|'drill'|'other', says: string, position: ?int, plated: bool, bounds: ?array{float, float, float, float}, area: float, narrowest: ?float, holes: int, notes: list<string>, problem: ?string}
+ * @phpstan-type Row array{name: string, kind: 'copper'|'drill'|'nets'|'other', says: string, position: ?int, plated: bool, bounds: ?array{float, float, float, float}, area: float, narrowest: ?float, holes: int, notes: list<string>, problem: ?string}
  */
 final class LayoutFile
 {
@@ -26,9 +26,10 @@ final class LayoutFile
         $row = ['name' => $name, 'kind' => 'other', 'says' => '', 'position' => null, 'plated' => true, 'bounds' => null, 'area' => 0.0, 'narrowest' => null, 'holes' => 0, 'notes' => [], 'problem' => null];
         try {
             return match (true) {
+                preg_match('/^3[12]7.{14}/m', $text) === 1 => self::nets($row, $text),
                 preg_match('/^\s*M48|^T\d+[^*]*C[\d.]+/m', $text) === 1 => self::drill($row, $name, $text),
                 preg_match('/%(FS|AD|MO)|^G04/m', $text) === 1 => self::artwork($row, $name, $text),
-                default => [...$row, 'problem' => 'this is neither artwork in Gerber format nor a drill file in Excellon format'],
+                default => [...$row, 'problem' => 'this is neither artwork in Gerber format nor a drill file in Excellon format nor a list of nets in IPC-D-356 format'],
             };
         } catch (BoardException $e) {
             return [...$row, 'problem' => $e->getMessage()];
@@ -85,6 +86,17 @@ final class LayoutFile
         $raster = CopperRaster::of($bounds, [new CopperLayer('', $artwork->paints, 35e-6, 0.0)], [], [], max($bounds[1] - $bounds[0], $bounds[3] - $bounds[2]) / self::ACROSS);
 
         return array_sum($raster->covered) * $raster->size[0] * $raster->size[1];
+    }
+
+    /**
+     * @param Row $row
+     * @return Row
+     */
+    private static function nets(array $row, string $text): array
+    {
+        $points = NetNames::read($text);
+
+        return [...$row, 'kind' => 'nets', 'says' => sprintf('%d test points of %d nets', count($points), count(array_unique(array_column($points, 'name'))))];
     }
 
     /** Number of the layer from the top, as the attribute says it, or the name. */

@@ -21,7 +21,8 @@ final readonly class Nets
     {
     }
 
-    public static function of(CopperRaster $raster): self
+    /** @param list<array{name: string, at: array{float, float}}> $points places in m whose net is named, where the artwork does not */
+    public static function of(CopperRaster $raster, array $points = []): self
     {
         $net = self::flood($raster);
         $count = $net === [] ? 0 : 1 + max($net);
@@ -32,6 +33,7 @@ final readonly class Nets
             }
         }
         [$names, $joined] = self::named($raster, $net);
+        $names += self::atPoints($raster, $net, $points);
 
         return new self($net, array_map(fn (int $n): string => $names[$n] ?? 'Net ' . ($n + 1), array_keys($pixels)), array_values($pixels), $joined);
     }
@@ -109,6 +111,30 @@ final readonly class Nets
         }
 
         return $joined;
+    }
+
+    /**
+     * @param array<int, int> $net
+     * @param list<array{name: string, at: array{float, float}}> $points
+     * @return array<int, string> by number of the net: the name of the first point on it, on whatever layer
+     */
+    private static function atPoints(CopperRaster $raster, array $net, array $points): array
+    {
+        $names = [];
+        foreach ($points as ['name' => $name, 'at' => [$x, $y]]) {
+            $found = [];
+            foreach (array_keys($raster->layers) as $layer) {
+                $at = $raster->pixelAt($x, $y, $layer);
+                $found[] = $at === null ? self::NONE : $net[$at];
+            }
+            $found = array_unique(array_diff($found, [self::NONE]));
+            // Where other nets lie above or below a pad, the place says nothing.
+            if (count($found) === 1) {
+                $names[reset($found)] ??= $name;
+            }
+        }
+
+        return $names;
     }
 
     /**

@@ -58,7 +58,7 @@ final class CopperReader
         $normal = Axes::named($shape->oneOf('normal', ['x', 'y', 'z'], 'z'));
         [$a, $b] = Axes::across($normal);
         $copper = $part->object('copper');
-        $artwork = new BoardArtwork($normal, $box->min, [$box->size($a), $box->size($b)], self::pair($copper, 'origin', [0.0, 0.0]), $layers, $reader->holes($copper), $copper->has('pixel') ? $copper->quantity('pixel', Dimension::length(), null, 0.0, true) : null);
+        $artwork = new BoardArtwork($normal, $box->min, [$box->size($a), $box->size($b)], self::pair($copper, 'origin', [0.0, 0.0]), $layers, $reader->holes($copper), $copper->has('pixel') ? $copper->quantity('pixel', Dimension::length(), null, 0.0, true) : null, $copper->has('netList') ? self::text($copper, 'netList') : null);
         $read = new BoardCopper($artwork, $reader->material($copper), array_map($reader->terminal(...), $copper->objects('terminals', self::MOST, 'terminals')));
         $copper->close();
 

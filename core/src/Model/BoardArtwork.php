@@ -16,6 +16,7 @@ final readonly class BoardArtwork
      * @param array{float, float} $origin where the lower corner of the board is as the artwork counts, m
      * @param list<BoardLayer> $layers all, from the lower face up
      * @param ?float $pixel wanted, m; null: by the narrowest line
+     * @param ?string $netList text of a file that names nets at places
      */
     public function __construct(
         public int $normal,
@@ -25,6 +26,7 @@ final readonly class BoardArtwork
         public array $layers,
         public BoardHoles $holes,
         public ?float $pixel,
+        public ?string $netList = null,
     ) {
     }
 

@@ -89,6 +89,15 @@ final class BoardModelTest extends TestCase
         self::assertEqualsWithDelta($across, $heat[1], 0.05 * $across);
     }
 
+    public function testAListOfNetsNamesWhatTheArtworkDoesNot(): void
+    {
+        $list = "P  UNITS CUST 1\nP  NNAME1 A_LONG_NAME_OF_A_NET\n327NNAME1              R1    -1          PA01X+010000Y+005000X0500Y0500R000S0\n327N/C                 R1    -2          PA01X+030000Y+005000X0500Y0500R000S0\n999\n";
+        $track = ['kind' => 'track', 'points' => [['7.5 mm', '5 mm'], ['32.5 mm', '5 mm']], 'width' => '4 mm'];
+        $board = self::board(self::solve([], ['netList' => base64_encode((string) gzencode($list))], [['thickness' => '1 mm'], ['name' => 'Top', 'thickness' => '70 um', 'drawn' => [$track]]]));
+
+        self::assertSame(['A_LONG_NAME_OF_A_NET'], $board->drawn->nets()->names);
+    }
+
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function wrong(): iterable
     {
@@ -99,6 +108,7 @@ final class BoardModelTest extends TestCase
         yield 'via in one layer' => [['vias' => [['at' => ['20 mm', '5 mm'], 'drill' => '0.3 mm', 'joins' => ['Top']]]], 'a via joins at least two layers of copper'];
         yield 'artwork that is none' => [['drills' => [['name' => 'x.drl', 'file' => 'nothing']]], 'a file packed with gzip and written in base64 is expected'];
         yield 'drill file of something else' => [['drills' => [['name' => 'x.drl', 'file' => base64_encode((string) gzencode('hello'))]]], '"x.drl": this is no drill file in Excellon format'];
+        yield 'list of nets that is none' => [['netList' => base64_encode((string) gzencode('hello'))], 'this is no list of nets in IPC-D-356 format'];
         yield 'holes beyond the board' => [['drills' => [['name' => 'x.drl', 'file' => base64_encode((string) gzencode("M48\nINCH\nT1C0.3\n%\nT1\nX20.0Y5.0\nM30\n"))]]], 'a hole lies at (508, 127) mm, beyond the board'];
         yield 'two voltages shorted by copper' => [['terminals' => [[...self::terminals()[0], 'electric' => ['kind' => 'voltage', 'voltage' => '12 V']], self::terminals()[1]], 'material' => 'copper-foil'], 'nets "OUT" and "PAD" are one piece of copper between "Source" at 12 V and "Load" at 0 V: a short, or a gap narrower than a pixel of 0.2 mm'];
         yield 'a metal that is none' => [['material' => 'glass-epoxy'], 'has no resistivity; choose a metal'];

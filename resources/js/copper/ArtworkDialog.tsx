@@ -27,7 +27,7 @@ interface Row extends ChosenFile {
     file: LayoutFile;
 }
 
-const kinds = { copper: 'Layer of copper', drill: 'Holes', other: 'Leave out' } as const;
+const kinds = { copper: 'Layer of copper', drill: 'Holes', nets: 'Names of nets', other: 'Leave out' } as const;
 
 async function read(file: File): Promise<Row> {
     if (file.size > LARGEST) throw new Error(`${file.name} has ${Math.round(file.size / 1e6)} MB; a layer of a board has at most ${LARGEST / 1e6} MB.`);
@@ -106,8 +106,8 @@ export default function ArtworkDialog({ board, onClose }: Props) {
     return (
         <TitledDialog title={`Artwork of ${board.name}`} maxWidth="md" fullWidth onClose={onClose}>
             <Typography color="text.secondary" sx={{ mb: 1.5 }}>
-                Choose the Gerber file of every layer of copper and the drill files (Excellon) of the layout together. What they are is guessed from what they
-                say and from their names; mend it here.
+                Choose the Gerber file of every layer of copper and the drill files (Excellon) of the layout together, and its list of nets (IPC-D-356) where
+                there is one. What they are is guessed from what they say and from their names; mend it here.
             </Typography>
             <Stack direction="row" sx={{ gap: 2, alignItems: 'center', mb: 1.5 }}>
                 <Button variant="outlined" startIcon={<UploadFileOutlined />} onClick={() => input.current?.click()}>
@@ -145,7 +145,7 @@ export default function ArtworkDialog({ board, onClose }: Props) {
                                         onChange={(event) => change(n, { kind: event.target.value as Row['kind'] })}
                                     >
                                         {(Object.keys(kinds) as Row['kind'][]).map((kind) => (
-                                            <MenuItem key={kind} value={kind} disabled={row.file.problem !== null && kind !== 'other'}>
+                                            <MenuItem key={kind} value={kind} disabled={!mayBe(row.file, kind)}>
                                                 {kinds[kind]}
                                             </MenuItem>
                                         ))}
@@ -212,6 +212,10 @@ export default function ArtworkDialog({ board, onClose }: Props) {
     );
 }
 
+/** What a file is, or nothing; artwork that says that it is no copper may be copper all the same. */
+const mayBe = ({ kind: own, problem }: LayoutFile, kind: Row['kind']): boolean =>
+    kind === 'other' || kind === own || (own === 'other' && kind === 'copper' && problem === null);
+
 /** What a file holds, or why it cannot be read. */
 function Contents({ row: { file }, units }: { row: Row; units: ShapeProps['units'] }) {
     const { bounds } = file;
@@ -225,7 +229,7 @@ function Contents({ row: { file }, units }: { row: Row; units: ShapeProps['units
     return (
         <>
             {file.holes > 0 ? `${file.holes} holes, ${file.plated ? 'plated' : 'not plated'}, ` : ''}
-            {bounds ? `${size([bounds[1]! - bounds[0]!, bounds[3]! - bounds[2]!], units)}` : 'nothing is drawn'}
+            {file.kind === 'nets' ? file.says : bounds ? `${size([bounds[1]! - bounds[0]!, bounds[3]! - bounds[2]!], units)}` : 'nothing is drawn'}
             {file.narrowest === null ? '' : `, narrowest line ${size([file.narrowest], units)}`}
             {file.notes.map((note) => (
                 <Box key={note} sx={{ color: 'warning.main' }}>

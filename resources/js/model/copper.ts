@@ -98,7 +98,7 @@ export const withCurrentsOn = (document: ModelDocument): ModelDocument => (hasCo
 /** A file of a layout, and what is taken of it. */
 export interface ChosenFile {
     name: string;
-    kind: 'copper' | 'drill' | 'other';
+    kind: 'copper' | 'drill' | 'nets' | 'other';
     /** Number of the layer of copper, from the top. */
     position: number;
     plated: boolean;
@@ -111,7 +111,7 @@ export interface ChosenFile {
 
 /** The outline around all copper and holes, m. */
 export function outlineOf(files: readonly ChosenFile[]): [number, number, number, number] | null {
-    const bounds = files.flatMap(({ kind, bounds: own }) => (kind !== 'other' && own ? [own] : []));
+    const bounds = files.flatMap(({ kind, bounds: own }) => ((kind === 'copper' || kind === 'drill') && own ? [own] : []));
     if (bounds.length === 0) return null;
     const least = (n: number) => Math.min(...bounds.map((own) => own[n]!));
     const most = (n: number) => Math.max(...bounds.map((own) => own[n]!));
@@ -145,11 +145,18 @@ export function withArtwork(
     ]);
     const { material: _own, ...rest } = board;
     const drills = files.filter(({ kind }) => kind === 'drill').map(({ name, packed, plated }) => ({ name, file: packed, plated }));
+    const netList = files.find(({ kind }) => kind === 'nets')?.packed;
     const origin = [outline[0]!, outline[2]!];
     return {
         ...rest,
         material: undefined,
         shape: { ...board.shape, size: written([outline[1]! - origin[0]!, outline[3]! - origin[1]!]), layers: stack } as PartEntry['shape'],
-        copper: { ...copperOf(board), origin: written(origin), ...(pixel === null ? {} : { pixel: millimetres(pixel) }), drills },
+        copper: {
+            ...copperOf(board),
+            origin: written(origin),
+            ...(pixel === null ? {} : { pixel: millimetres(pixel) }),
+            drills,
+            ...(netList === undefined ? {} : { netList }),
+        },
     };
 }
