@@ -5,6 +5,7 @@ import { lazy, Suspense, useState } from 'react';
 import type { Result, Revision } from '../api/types';
 import { Chapter } from '../inspector/Chapter';
 import type { ShapeProps } from '../inspector/ShapeField';
+import { Readiness } from './Readiness';
 import { copperLayers, copperOf, hasArtwork } from '../model/copper';
 
 const ArtworkDialog = lazy(() => import('./ArtworkDialog'));
@@ -33,6 +34,7 @@ export function CopperChapter({ board, revision, result }: Props) {
                     ? `${copperLayers(board.entry).length} layers with artwork, ${terminals.length} terminals.`
                     : 'Known by its share in each layer. With artwork it conducts as it lies, and can carry currents.'}
             </Typography>
+            {known && terminals.length > 0 && number < 0 && <Readiness revision={revision} part={board.entry.id} />}
             <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 0.75 }}>
                 {number >= 0 && (
                     <Button size="small" variant="contained" onClick={() => setOpen('currents')}>
