@@ -62,6 +62,7 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
         Route::get('variants/{variant}/cavity', [VariantController::class, 'cavity'])->can('view', 'variant');
 
         Route::get('variants/{variant}/copper/{part}', [ArtworkController::class, 'show'])->can('view', 'variant');
+        Route::get('variants/{variant}/copper/{part}/currents', [ArtworkController::class, 'currents'])->can('view', 'variant');
 
         Route::get('variants/{variant}/evidence', EvidenceController::class)->can('view', 'variant');
 

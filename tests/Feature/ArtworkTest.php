@@ -40,6 +40,10 @@ final class ArtworkTest extends TestCase
             ->assertJsonPath('nets.0.name', 'GND')->assertJsonPath('nets.0.in', 20)->assertJsonPath('nets.0.says', 'ready')
             ->assertJsonPath('nets.1.name', 'VBAT')->assertJsonPath('nets.1.out', 20)->assertJsonPath('nets.1.ready', true)
             ->assertJsonPath('nets.2.says', 'no terminals')->assertJsonPath('loose', [])->assertJsonPath('joined', [])->assertJsonCount(56, 'holes');
+        $drop = fn (int $at): float => Nested::number($this->getJson("/api/variants/$variant->id/copper/board/currents?at=$at")->assertOk()->json(), 'nets', 1, 'drop');
+        // Copper that is warmer by 100 K drops more in proportion to its resistivity.
+        self::assertEqualsWithDelta((1.0 + 0.00393 * 105.0) / (1.0 + 0.00393 * 5.0), $drop(125) / $drop(25), 1e-5);
+        $this->getJson("/api/variants/$variant->id/copper/board/currents?at=hot")->assertUnprocessable();
         self::assertSame(4 * 400 * 267, strlen(self::bytes($copper->json('copper'))));
 
         // Without the voltage of the battery, and with a load beside its pad.

@@ -9,6 +9,8 @@ use App\Models\Variant;
 use Foehn\Board\BoardPreview;
 use Foehn\Board\LayoutFile;
 use Foehn\Model\Model;
+use Foehn\Results\BoardRows;
+use Foehn\Solve\CopperOnly;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -22,6 +24,15 @@ final class ArtworkController
         $text = $request->string('text')->toString();
 
         return response()->json([...LayoutFile::look($request->string('name')->toString(), $text), 'packed' => base64_encode((string) gzencode($text, 9))]);
+    }
+
+    /** Currents at one temperature of all copper, degC, without heat. */
+    public function currents(Request $request, Variant $variant, string $part, ComputedOnce $computed): JsonResponse
+    {
+        $request->validate(['at' => ['required', 'numeric', 'between:-100,400']]);
+        $kelvin = $request->float('at') + 273.15;
+
+        return response()->json($computed->of($variant, "currents $part $kelvin", fn (Model $model): array => BoardRows::of(CopperOnly::at($model, $kelvin, $part), $model)[0]));
     }
 
     public function show(Variant $variant, string $part, ComputedOnce $computed): JsonResponse

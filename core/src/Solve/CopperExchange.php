@@ -43,7 +43,7 @@ final class CopperExchange implements Exchange
     }
 
     /**
-     * @param list<Part> $parts
+     * @param array<int, Part> $parts by index
      * @return array<int, BoardCopper> of boards with terminals, by index of the part
      */
     public static function carrying(array $parts): array

@@ -9,9 +9,7 @@ use Foehn\Materials\PropertyLaw;
 use Foehn\Model\BoardCopper;
 use Foehn\Model\BoardTerminal;
 use Foehn\Physics\Electric\BoardCells;
-use Foehn\Physics\Electric\BoardShorts;
 use Foehn\Physics\Electric\BoardState;
-use Foehn\Physics\Electric\BoardSystem;
 use Foehn\Physics\PhysicsException;
 
 /**
@@ -91,16 +89,7 @@ final class CopperFollower
      */
     private function solve(?array $temperature): BoardState
     {
-        $drawn = Drawn::of($this->board->artwork);
-        $pixels = $temperature === null ? array_fill(0, count($drawn->raster->covered), $this->ambient) : $this->cells->toPixels($temperature);
-        try {
-            BoardShorts::refuse($this->board, $drawn);
-            $currents = (new BoardSystem($drawn->raster, $this->board->terminals, $this->law, $pixels))->solve($this->state?->currents->potential);
-        } catch (PhysicsException $e) {
-            throw new PhysicsException(sprintf('board "%s": %s', $this->name, $e->getMessage()), 0, $e);
-        }
-
-        return new BoardState($this->board, $drawn, $currents, $pixels);
+        return BoardState::at($this->name, $this->board, $this->law, $temperature === null ? $this->ambient : $this->cells->toPixels($temperature), $this->state);
     }
 
     /**

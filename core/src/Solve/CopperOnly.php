@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
-use Foehn\Board\Drawn;
 use Foehn\Model\Model;
-use Foehn\Physics\Electric\BoardShorts;
+use Foehn\Model\Part;
 use Foehn\Physics\Electric\BoardState;
-use Foehn\Physics\Electric\BoardSystem;
 use Foehn\Physics\PhysicsException;
 
 /** Currents in the copper of boards at one temperature of all of it, without heat: the corner cases of a layout, in seconds. */
@@ -16,18 +14,17 @@ final class CopperOnly
 {
     /**
      * @param float $temperature of the copper, K
+     * @param ?string $only id of the board; null: all
      * @return array<int, BoardState> by index of the part
      * @throws PhysicsException where a current has no way back, a terminal lies on laminate, or no board has terminals
      */
-    public static function at(Model $model, float $temperature): array
+    public static function at(Model $model, float $temperature, ?string $only = null): array
     {
         $states = [];
-        foreach (CopperExchange::carrying($model->parts) as $index => $board) {
-            $drawn = Drawn::of($board->artwork);
-            BoardShorts::refuse($board, $drawn);
+        $parts = $only === null ? $model->parts : array_filter($model->parts, fn (Part $part): bool => $part->id === $only);
+        foreach (CopperExchange::carrying($parts) as $index => $board) {
             $law = $model->materials->get($board->material)->resistivity ?? throw new \LogicException('the copper of a board has a resistivity');
-            $currents = (new BoardSystem($drawn->raster, $board->terminals, $law, $temperature))->solve();
-            $states[$index] = new BoardState($board, $drawn, $currents, array_fill(0, count($drawn->raster->covered), $temperature));
+            $states[$index] = BoardState::at($model->parts[$index]->name, $board, $law, $temperature);
         }
         if ($states === []) {
             throw new PhysicsException('no board of this model has artwork with terminals; give one a source and a ground');

@@ -3,6 +3,7 @@ import { keepPreviousData, QueryClient, useMutation, useQueries, useQuery, useQu
 import { api, ApiError, keepToken } from './client';
 import type {
     BoardCopper,
+    BoardCurrents,
     Evidence,
     Grade,
     GridReport,
@@ -427,6 +428,19 @@ export const useDifferenceBytes = (run: number | undefined, picture: number, bas
         staleTime: Infinity,
         gcTime: 30_000,
     }).data;
+
+/** Currents in the copper of a board at temperatures in degC that all of it has, one after the other. */
+export const useCornerCurrents = (variant: number, part: string, revision: number, temperatures: readonly number[]) =>
+    useQuery({
+        queryKey: ['corner currents', variant, part, revision, temperatures],
+        queryFn: async () => {
+            const found: BoardCurrents[] = [];
+            for (const at of temperatures)
+                found.push(await api.get<BoardCurrents>(`/api/variants/${variant}/copper/${encodeURIComponent(part)}/currents?at=${at}`));
+            return found;
+        },
+        staleTime: Infinity,
+    });
 
 /** The copper of a board as it will be computed; drawn anew for every revision, the last one stays until then. */
 export const useBoardCopper = (variant: number, part: string, revision: number, enabled: boolean) =>

@@ -21,6 +21,8 @@ import { holeMarks, terminalMarks } from './marks';
 import { NetsTable } from './NetsTable';
 import { netColour, pictureOf, pixelAt } from './raster';
 import { CopperTerminals } from './CopperTerminals';
+import { CornerCurrents } from './CornerCurrents';
+import { obstacleOf } from './Readiness';
 import { ViaGroups } from './ViaGroups';
 
 interface Props {
@@ -48,12 +50,12 @@ export default function CopperDialog({ board, revision, onClose }: Props) {
         >
             {error && <Alert severity="error">{reasonsOf(error).join(' ')}</Alert>}
             {!data && !error && <Typography sx={{ py: 8, textAlign: 'center' }}>Drawing the copper and finding its nets…</Typography>}
-            {data && <Copper copper={data} board={board} />}
+            {data && <Copper copper={data} board={board} revision={revision} />}
         </TitledDialog>
     );
 }
 
-function Copper({ copper, board }: { copper: BoardCopper; board: ShapeProps }) {
+function Copper({ copper, board, revision }: { copper: BoardCopper; board: ShapeProps; revision: Revision }) {
     const [layer, setLayer] = useState(copper.layers.length - 1);
     const [net, setNet] = useState<number | null>(null);
     const [lit, setLit] = useState<string | null>(null);
@@ -171,6 +173,9 @@ function Copper({ copper, board }: { copper: BoardCopper; board: ShapeProps }) {
                     </Alert>
                 ))}
                 <NetsTable nets={copper.nets} chosen={net} onChoose={setNet} />
+                {obstacleOf(copper) === null && copper.nets.some(({ ready }) => ready) && (
+                    <CornerCurrents key={revision.number} revision={revision} part={board.entry.id} />
+                )}
                 <CopperTerminals board={board} layers={copper.layers.map((one) => one.name)} lit={lit} onLit={setLit} />
                 <ViaGroups board={board} layers={copper.layers.map((one) => one.name)} />
             </Box>
