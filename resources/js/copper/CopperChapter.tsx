@@ -28,7 +28,7 @@ export function CopperChapter({ board, revision, result }: Props) {
     const known = hasArtwork(board.entry);
     const terminals = copperOf(board.entry).terminals ?? [];
     return (
-        <Chapter title="Copper">
+        <Chapter title="Copper" fields>
             <Typography variant="body2" color="text.secondary" sx={{ mb: 0.75 }}>
                 {known
                     ? `${copperLayers(board.entry).length} layers with artwork, ${terminals.length} terminals.`

@@ -28,7 +28,7 @@ interface Props {
 export function CornerCurrents({ revision, part }: Props) {
     const [wanted, setWanted] = useState(false);
     return (
-        <Chapter title="Without heat">
+        <Chapter title="Without heat" fields>
             {wanted ? (
                 <Corners revision={revision} part={part} />
             ) : (
