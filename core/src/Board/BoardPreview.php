@@ -24,7 +24,7 @@ final class BoardPreview
     {
         $drawn = Drawn::of($board->artwork);
         [$raster, $nets] = [$drawn->raster, $drawn->nets()];
-        [$on, $loose] = self::terminals($board, $drawn);
+        $on = $drawn->byNet($board->terminals);
         $layers = [];
         foreach ($raster->layers as $n => $layer) {
             $layers[] = ['name' => $layer->name, 'thickness' => $layer->thickness, 'share' => array_sum(array_slice($raster->covered, $n * $raster->area(), $raster->area())) / $raster->area()];
@@ -32,27 +32,11 @@ final class BoardPreview
 
         return [
             'pixels' => $raster->pixels, 'origin' => $raster->origin, 'size' => $raster->size, 'holes' => array_map(fn (Barrel $barrel): array => [...$barrel->hole->at, $barrel->hole->diameter], $raster->barrels), 'layers' => $layers,
-            'nets' => array_map(fn (int $net): array => ['name' => $nets->names[$net], 'pixels' => $nets->pixels[$net], ...self::net($on[$net] ?? [])], array_keys($nets->names)),
-            'loose' => $loose, 'joined' => $nets->joined,
+            'nets' => array_map(fn (int $net): array => ['name' => $nets->names[$net], 'pixels' => $nets->pixels[$net], ...self::net(array_values($on[$net] ?? []))], array_keys($nets->names)),
+            'loose' => array_column($on[Nets::NONE] ?? [], 'name'), 'joined' => $nets->joined,
             'copper' => base64_encode(pack('C*', ...array_map(fn (float $share): int => (int) ceil(255.0 * $share), $raster->covered))),
             'net' => base64_encode(pack('v*', ...array_map(fn (int $net): int => $net + 1, $nets->net))),
         ];
-    }
-
-    /** @return array{array<int, non-empty-list<BoardTerminal>>, list<string>} terminals by the number of their net, and names of those that lie on no copper */
-    private static function terminals(BoardCopper $board, Drawn $drawn): array
-    {
-        $on = $loose = [];
-        foreach ($board->terminals as $terminal) {
-            $net = $drawn->nets()->under($drawn->raster, $terminal);
-            if ($net === Nets::NONE) {
-                $loose[] = $terminal->name;
-            } else {
-                $on[$net][] = $terminal;
-            }
-        }
-
-        return [$on, $loose];
     }
 
     /**
@@ -63,7 +47,7 @@ final class BoardPreview
     {
         $given = array_map(fn (BoardTerminal $terminal): float => $terminal->condition->givesCurrent() ? $terminal->condition->value : 0.0, $terminals);
         $held = array_filter($terminals, fn (BoardTerminal $terminal): bool => ! $terminal->condition->givesCurrent());
-        $volts = array_unique(array_map(fn (BoardTerminal $terminal): float => $terminal->condition->voltage(), array_filter($held, fn (BoardTerminal $terminal): bool => $terminal->condition->kind !== 'resistance')));
+        $volts = array_unique(array_map(fn (BoardTerminal $terminal): float => $terminal->condition->voltage(), array_filter($held, fn (BoardTerminal $terminal): bool => $terminal->condition->holdsVoltage())));
         $says = match (true) {
             $terminals === [] => 'no terminals',
             $held === [] => 'no return path: give the net a voltage or a ground',

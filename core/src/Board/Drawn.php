@@ -6,6 +6,7 @@ namespace Foehn\Board;
 
 use Foehn\Model\BoardArtwork;
 use Foehn\Model\BoardLayer;
+use Foehn\Model\BoardTerminal;
 use Foehn\Model\DrawnCopper;
 use Foehn\Model\DrillFile;
 use Foehn\Model\ViaGroup;
@@ -35,6 +36,21 @@ final class Drawn
     public function nets(): Nets
     {
         return $this->nets ??= Nets::of($this->raster, $this->points);
+    }
+
+    /**
+     * @param list<BoardTerminal> $terminals
+     * @return array<int, non-empty-array<int, BoardTerminal>> by the number of the net that they lie on, NONE of Nets for no copper, and by their own
+     */
+    public function byNet(array $terminals): array
+    {
+        $found = [];
+        foreach ($terminals as $n => $terminal) {
+            $found[$this->nets()->under($this->raster, $terminal)][$n] = $terminal;
+        }
+        ksort($found);
+
+        return $found;
     }
 
     private static function raster(BoardArtwork $artwork): CopperRaster

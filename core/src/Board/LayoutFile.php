@@ -12,7 +12,7 @@ namespace Foehn\Board;
 final class LayoutFile
 {
     /** Stands for the last layer, whose number the file does not know. */
-    public const LAST = 999;
+    private const LAST = 999;
 
     /** Of what was not understood, as many are told. */
     private const NOTES = 4;

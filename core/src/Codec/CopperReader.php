@@ -47,7 +47,6 @@ final class CopperReader
         if ($reader->copper === []) {
             if ($part->has('copper')) {
                 $part->problem('copper', 'the board has no layer with artwork; give its layers artwork, or draw copper on them');
-                $part->raw('copper');
             }
 
             return null;

@@ -29,6 +29,12 @@ final readonly class ElectricCondition
         return $this->kind === 'current' || $this->kind === 'power';
     }
 
+    /** Whether the face itself is at a given voltage, or at ground. */
+    public function holdsVoltage(): bool
+    {
+        return $this->kind === 'voltage' || $this->kind === 'ground';
+    }
+
     /** V of the face, or beyond its resistor. */
     public function voltage(): float
     {

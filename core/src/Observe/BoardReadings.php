@@ -20,6 +20,12 @@ final class BoardReadings
     /** Pixels with less copper than this lie at an edge, where the density is not told well. */
     private const WHOLE = 0.5;
 
+    /** @var ?list<NetRow> */
+    private ?array $nets = null;
+
+    /** @var ?list<LayerRow> */
+    private ?array $layers = null;
+
     /** @var ?list<ViaRow> */
     private ?array $vias = null;
 
@@ -30,6 +36,12 @@ final class BoardReadings
     /** @return list<NetRow> of nets with terminals: A in, V between the highest and the lowest of them, ohm as W over A2, W, and K where it is hottest */
     public function nets(): array
     {
+        return $this->nets ??= $this->readNets();
+    }
+
+    /** @return list<NetRow> */
+    private function readNets(): array
+    {
         $nets = $this->state->drawn->nets();
         $heat = $hottest = array_fill(0, count($nets->names), 0.0);
         foreach ($nets->net as $at => $net) {
@@ -39,10 +51,14 @@ final class BoardReadings
             }
         }
         $rows = [];
-        foreach ($this->terminalsByNet() as $net => $terminals) {
+        foreach ($this->state->drawn->byNet($this->state->copper->terminals) as $net => $on) {
+            if ($net === Nets::NONE) {
+                continue;
+            }
+            $terminals = array_intersect_key($this->state->currents->contacts, $on);
             $current = array_sum(array_map(fn (array $terminal): float => max(0.0, $terminal['current']), $terminals));
             $volts = array_column($terminals, 'voltage');
-            $rows[] = ['name' => $nets->names[$net], 'current' => $current, 'drop' => max($volts) - min($volts),
+            $rows[] = ['name' => $nets->names[$net] ?? '', 'current' => $current, 'drop' => max([-INF, ...$volts]) - min([INF, ...$volts]),
                 'resistance' => $current > 0.0 ? $heat[$net] / $current ** 2 : null, 'heat' => $heat[$net], 'temperature' => $hottest[$net]];
         }
 
@@ -60,26 +76,35 @@ final class BoardReadings
     /** @return list<ViaRow> places in m as the artwork counts; greatest current over the stretches, A, its density over the section, A/m2, and W */
     public function vias(): array
     {
-        if ($this->vias !== null) {
-            return $this->vias;
-        }
+        return $this->vias ??= $this->readVias();
+    }
+
+    /** @return list<ViaRow> */
+    private function readVias(): array
+    {
         [$raster, $nets, $currents] = [$this->state->drawn->raster, $this->state->drawn->nets(), $this->state->currents];
-        $this->vias = [];
+        $vias = [];
         foreach ($raster->barrels as $n => $barrel) {
             $net = $nets->net[$raster->feet[$n][0] + $barrel->from * $raster->area()];
             $current = max(array_map(abs(...), $currents->barrels[$n]) ?: [0.0]);
-            $this->vias[] = [
+            $vias[] = [
                 'net' => $nets->names[$net] ?? '', 'at' => $barrel->hole->at, 'hole' => $barrel->hole->diameter,
                 'from' => $raster->layers[$barrel->from]->name, 'to' => $raster->layers[$barrel->to]->name,
                 'current' => $current, 'density' => $current / $barrel->section(), 'heat' => $currents->barrelHeat[$n],
             ];
         }
 
-        return $this->vias;
+        return $vias;
     }
 
     /** @return list<LayerRow> W, greatest A/m2, and K where it is hottest */
     public function layers(): array
+    {
+        return $this->layers ??= $this->readLayers();
+    }
+
+    /** @return list<LayerRow> */
+    private function readLayers(): array
     {
         $raster = $this->state->drawn->raster;
         $last = count($raster->layers) - 1;
@@ -114,21 +139,5 @@ final class BoardReadings
         $scaled = array_map(fn (array $via): float => $limits->first() * $via['current'] / $limits->of($via['hole'], $plating), $this->vias());
 
         return $scaled === [] ? null : max($scaled);
-    }
-
-    /** @return array<int, non-empty-list<array{name: string, current: float, voltage: float}>> */
-    private function terminalsByNet(): array
-    {
-        [$raster, $nets] = [$this->state->drawn->raster, $this->state->drawn->nets()];
-        $found = [];
-        foreach ($this->state->copper->terminals as $n => $terminal) {
-            $net = $nets->under($raster, $terminal);
-            if ($net !== Nets::NONE) {
-                $found[$net][] = $this->state->currents->contacts[$n];
-            }
-        }
-        ksort($found);
-
-        return $found;
     }
 }

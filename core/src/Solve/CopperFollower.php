@@ -109,11 +109,13 @@ final class CopperFollower
     /** Whether no net stands between two voltages. */
     private static function isDrivenByCurrents(BoardCopper $board): bool
     {
-        $drawn = Drawn::of($board->artwork);
-        $held = array_filter($board->terminals, fn (BoardTerminal $terminal): bool => ! $terminal->condition->givesCurrent());
-        $nets = array_map(fn (BoardTerminal $terminal): int => $drawn->nets()->under($drawn->raster, $terminal), $held);
+        foreach (Drawn::of($board->artwork)->byNet($board->terminals) as $terminals) {
+            if (count(array_filter($terminals, fn (BoardTerminal $terminal): bool => ! $terminal->condition->givesCurrent())) > 1) {
+                return false;
+            }
+        }
 
-        return count($nets) === count(array_unique($nets));
+        return true;
     }
 
     /**

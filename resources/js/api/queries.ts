@@ -443,11 +443,10 @@ export const useCornerCurrents = (variant: number, part: string, revision: numbe
     });
 
 /** The copper of a board as it will be computed; drawn anew for every revision, the last one stays until then. */
-export const useBoardCopper = (variant: number, part: string, revision: number, enabled: boolean) =>
+export const useBoardCopper = (variant: number, part: string, revision: number) =>
     useQuery({
         queryKey: ['copper', variant, part, revision],
         queryFn: () => api.get<BoardCopper>(`/api/variants/${variant}/copper/${encodeURIComponent(part)}`),
-        enabled,
         staleTime: Infinity,
         placeholderData: keepPreviousData,
     });

@@ -17,11 +17,10 @@ import type { LayoutFile } from '../api/types';
 import { editPart, type ShapeProps } from '../inspector/ShapeField';
 import { outlineOf, withArtwork, type ChosenFile } from '../model/copper';
 import { TitledDialog } from '../theme/TitledDialog';
-import { plainNumber, size } from '../units/units';
+import { plainLength, size } from '../units/units';
 
 /** A larger file is no single layer of a board, bytes. */
 const LARGEST = 60e6;
-const metres = { m: 1, mm: 1e-3, um: 1e-6, in: 0.0254, mil: 25.4e-6 };
 
 interface Row extends ChosenFile {
     file: LayoutFile;
@@ -67,8 +66,8 @@ export default function ArtworkDialog({ board, onClose }: Props) {
     const [saving, setSaving] = useState(false);
     const outline = outlineOf(rows);
     const layers = rows.filter(({ kind }) => kind === 'copper').length;
-    const [foil, whole] = [plainNumber(copper, metres), plainNumber(thickness, metres)];
-    const fine = pixel.trim() === '' ? null : plainNumber(pixel, metres);
+    const [foil, whole] = [plainLength(copper), plainLength(thickness)];
+    const fine = pixel.trim() === '' ? null : plainLength(pixel);
     const isPixel = pixel.trim() === '' || (fine !== null && fine > 0);
     const narrowest = Math.min(...rows.flatMap(({ kind, file }) => (kind === 'copper' && file.narrowest !== null ? [file.narrowest] : [])));
     const fits = isPixel && foil !== null && whole !== null && foil > 0 && whole > layers * foil;

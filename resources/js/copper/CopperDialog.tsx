@@ -19,7 +19,7 @@ import { LayerPicture, wholeOf, type Sight } from './LayerPicture';
 import { LayerSwitch } from './LayerSwitch';
 import { holeMarks, terminalMarks } from './marks';
 import { NetsTable } from './NetsTable';
-import { netColour, pictureOf, pixelAt } from './raster';
+import { areaOf, netColour, pictureOf, pixelAt } from './raster';
 import { CopperTerminals } from './CopperTerminals';
 import { CornerCurrents } from './CornerCurrents';
 import { obstacleOf } from './Readiness';
@@ -39,7 +39,7 @@ type Picking = 'terminal' | 'vias' | null;
 
 /** The copper of a board: layers, nets, and where current enters and leaves. */
 export default function CopperDialog({ board, revision, onClose }: Props) {
-    const { data, error, isFetching } = useBoardCopper(revision.variant.id, board.entry.id, revision.number, true);
+    const { data, error, isFetching } = useBoardCopper(revision.variant.id, board.entry.id, revision.number);
     return (
         <TitledDialog
             title={`Copper of ${board.name}`}
@@ -85,7 +85,7 @@ function Copper({ copper, board, revision }: { copper: BoardCopper; board: Shape
         window.addEventListener('keydown', stop);
         return () => window.removeEventListener('keydown', stop);
     }, []);
-    const area = copper.pixels[0]! * copper.pixels[1]!;
+    const area = areaOf(copper);
     const netAt = (x: number, y: number): number | null => {
         const pixel = pixelAt(copper, x, y);
         const own = pixel === null ? 0 : pixels.net[pixel + area * layer]!;

@@ -1,6 +1,5 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -52,47 +51,45 @@ function Corners({ revision, part }: Props) {
         );
     const worst = data.map(({ vias }) => Math.max(0, ...vias.map(({ current }) => current)));
     return (
-        <Stack sx={{ gap: 0.5 }}>
-            <Table size="small" aria-label="Currents without heat" sx={numbers}>
-                <TableHead>
-                    <TableRow>
-                        <TableCell>All copper at</TableCell>
-                        {CORNERS.map((at) => (
-                            <TableCell key={at} align="right">
-                                {temperatureWithUnit(at + 273.15, units, 0)}
-                            </TableCell>
-                        ))}
-                    </TableRow>
-                </TableHead>
-                <TableBody>
-                    {data[0]!.nets.map((net, n) => (
-                        <TableRow key={net.name}>
-                            <TableCell>Drop, {net.name}</TableCell>
-                            {data.map((corner, i) => (
-                                <TableCell key={CORNERS[i]} align="right">
-                                    {volts(corner.nets[n]!.drop)}
-                                </TableCell>
-                            ))}
-                        </TableRow>
+        <Table size="small" aria-label="Currents without heat" sx={numbers}>
+            <TableHead>
+                <TableRow>
+                    <TableCell>All copper at</TableCell>
+                    {CORNERS.map((at) => (
+                        <TableCell key={at} align="right">
+                            {temperatureWithUnit(at + 273.15, units, 0)}
+                        </TableCell>
                     ))}
-                    <TableRow>
-                        <TableCell>Heat</TableCell>
+                </TableRow>
+            </TableHead>
+            <TableBody>
+                {data[0]!.nets.map((net, n) => (
+                    <TableRow key={net.name}>
+                        <TableCell>Drop, {net.name}</TableCell>
                         {data.map((corner, i) => (
                             <TableCell key={CORNERS[i]} align="right">
-                                {watts(corner.power)} W
+                                {volts(corner.nets[n]!.drop)}
                             </TableCell>
                         ))}
                     </TableRow>
-                    <TableRow>
-                        <TableCell>Worst via</TableCell>
-                        {worst.map((current, i) => (
-                            <TableCell key={CORNERS[i]} align="right">
-                                {amperes(current)}
-                            </TableCell>
-                        ))}
-                    </TableRow>
-                </TableBody>
-            </Table>
-        </Stack>
+                ))}
+                <TableRow>
+                    <TableCell>Heat</TableCell>
+                    {data.map((corner, i) => (
+                        <TableCell key={CORNERS[i]} align="right">
+                            {watts(corner.power)} W
+                        </TableCell>
+                    ))}
+                </TableRow>
+                <TableRow>
+                    <TableCell>Worst via</TableCell>
+                    {worst.map((current, i) => (
+                        <TableCell key={CORNERS[i]} align="right">
+                            {amperes(current)}
+                        </TableCell>
+                    ))}
+                </TableRow>
+            </TableBody>
+        </Table>
     );
 }

@@ -12,7 +12,7 @@ export function obstacleOf({ loose, nets }: Pick<BoardCopper, 'loose' | 'nets'>)
 
 /** Whether the circuits of a board are complete, before a run tells. */
 export function Readiness({ revision, part }: { revision: Revision; part: string }) {
-    const { data, error } = useBoardCopper(revision.variant.id, part, revision.number, true);
+    const { data, error } = useBoardCopper(revision.variant.id, part, revision.number);
     const obstacle = error ? reasonsOf(error).join(' ') : data && obstacleOf(data);
     if (obstacle === undefined) return null;
     return (

@@ -1,11 +1,9 @@
 import type { CopperTerminal } from '../model/copper';
-import { plainNumber } from '../units/units';
+import { plainLength } from '../units/units';
 import type { Mark } from './LayerPicture';
 
-const metres = { m: 1, cm: 1e-2, mm: 1e-3, um: 1e-6, in: 0.0254, mil: 25.4e-6 };
-
 /** Metres of a length that is no formula. */
-const lengthOf = (text: string | number | undefined): number => (text === undefined ? NaN : (plainNumber(text, metres) ?? NaN));
+const lengthOf = (text: string | number | undefined): number => (text === undefined ? NaN : (plainLength(text) ?? NaN));
 
 const known = ({ at, size }: Mark): boolean => [...at, ...size].every(Number.isFinite);
 

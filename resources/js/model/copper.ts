@@ -143,12 +143,10 @@ export function withArtwork(
         { name: titles[n]!, thickness: millimetres(copper), copper: Number(Math.min(1, area / whole).toPrecision(3)), artwork: packed },
         ...(n < count - 1 || count === 1 ? [insulation] : []),
     ]);
-    const { material: _own, ...rest } = board;
     const drills = files.filter(({ kind }) => kind === 'drill').map(({ name, packed, plated }) => ({ name, file: packed, plated }));
     const netList = files.find(({ kind }) => kind === 'nets')?.packed;
     const origin = [outline[0]!, outline[2]!];
     return {
-        ...rest,
         material: undefined,
         shape: { ...board.shape, size: written([outline[1]! - origin[0]!, outline[3]! - origin[1]!]), layers: stack } as PartEntry['shape'],
         copper: {

@@ -129,6 +129,12 @@ export function plainNumber(text: string | number, units: Readonly<Record<string
     return value === undefined || factor === undefined ? null : Number(value) * factor;
 }
 
+/** Units of lengths that are told apart without the core, for plainNumber. */
+const lengthUnits = { m: 1, cm: 1e-2, mm: 1e-3, um: 1e-6, in: 0.0254, mil: 25.4e-6 };
+
+/** Metres of a length that is no formula; null where it is one. */
+export const plainLength = (text: string | number): number | null => plainNumber(text, lengthUnits);
+
 /** What the user typed as a formula with a unit: a bare number is meant in the unit of the column. */
 export function typed(text: string, unit: string): string {
     const trimmed = text

@@ -31,8 +31,7 @@ final readonly class BoardCells
         $strides = $grid->strides();
         $this->columns = self::shares($grid, $a, $strides[$a], $raster->pixels[0], $artwork->lower[$a], $raster->size[0]);
         $this->rows = self::shares($grid, $b, $strides[$b], $raster->pixels[1], $artwork->lower[$b], $raster->size[1]);
-        $lines = $grid->lines[$artwork->normal];
-        $this->layers = array_map(fn ($layer): int => $strides[$artwork->normal] * self::cellAt($lines, $artwork->lower[$artwork->normal] + $layer->height), $raster->layers);
+        $this->layers = array_map(fn ($layer): int => $strides[$artwork->normal] * $grid->locate($artwork->normal, $artwork->lower[$artwork->normal] + $layer->height), $raster->layers);
         foreach ($this->toCells($raster->covered) as $cell => $pixels) {
             if ($pixels > 0.0 && ! $voxels->isLive($cell)) {
                 throw new PhysicsException('copper of a board lies where nothing is computed; look for carve-outs in the board');
@@ -98,7 +97,7 @@ final readonly class BoardCells
     {
         $lines = $grid->lines[$axis];
         $shares = [];
-        $cell = self::cellAt($lines, $lower + 1e-6 * $size);
+        $cell = $grid->locate($axis, $lower + 1e-6 * $size);
         for ($n = 0; $n < $pixels; $n++) {
             [$from, $to] = [$lower + $n * $size, $lower + ($n + 1) * $size];
             $own = [];
@@ -118,16 +117,5 @@ final readonly class BoardCells
         }
 
         return $shares;
-    }
-
-    /** @param array<int, float> $lines rising, m */
-    private static function cellAt(array $lines, float $place): int
-    {
-        $cell = 0;
-        while (isset($lines[$cell + 2]) && $lines[$cell + 1] <= $place) {
-            $cell++;
-        }
-
-        return $cell;
     }
 }

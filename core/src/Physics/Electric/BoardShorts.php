@@ -6,6 +6,7 @@ namespace Foehn\Physics\Electric;
 
 use Foehn\Board\Drawn;
 use Foehn\Model\BoardCopper;
+use Foehn\Model\BoardTerminal;
 use Foehn\Physics\PhysicsException;
 
 /** Nets of a board that are one piece of copper although the artwork names them apart. */
@@ -16,15 +17,15 @@ final class BoardShorts
     {
         $nets = $drawn->nets();
         $held = [];
-        foreach ($board->terminals as $terminal) {
-            if (in_array($terminal->condition->kind, ['voltage', 'ground'], true)) {
-                $held[$nets->names[$nets->under($drawn->raster, $terminal)] ?? ''][(string) $terminal->condition->voltage()] = $terminal;
+        foreach ($drawn->byNet($board->terminals) as $net => $terminals) {
+            foreach (array_filter($terminals, fn (BoardTerminal $terminal): bool => $terminal->condition->holdsVoltage()) as $terminal) {
+                $held[$nets->names[$net] ?? ''][(string) $terminal->condition->voltage()] = $terminal;
             }
         }
         foreach ($nets->joined as [$one, $other]) {
             $voltages = $held[$one] ?? $held[$other] ?? [];
             if (count($voltages) > 1) {
-                $names = array_map(fn ($terminal): string => sprintf('"%s" at %g V', $terminal->name, $terminal->condition->voltage()), array_values($voltages));
+                $names = array_map(fn (BoardTerminal $terminal): string => sprintf('"%s" at %g V', $terminal->name, $terminal->condition->voltage()), array_values($voltages));
                 throw new PhysicsException(sprintf(
                     'nets "%s" and "%s" are one piece of copper between %s: a short, or a gap narrower than a pixel of %.3g mm; make the pixels smaller, or mend the artwork',
                     $one, $other, implode(' and ', $names), 1e3 * $drawn->raster->size[0],
