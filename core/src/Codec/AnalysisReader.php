@@ -10,6 +10,7 @@ use Foehn\Model\GridSettings;
 use Foehn\Model\Part;
 use Foehn\Model\Refinement;
 use Foehn\Model\Space;
+use Foehn\Model\Transient;
 use Foehn\Units\Dimension;
 
 /** Reads how a model is to be analysed: steady or not, and on what grid. */
@@ -30,15 +31,11 @@ final class AnalysisReader
 
     /**
      * @param list<Part> $parts
-     * @return array{GridSettings, ConvergenceTarget}
+     * @return array{GridSettings, ConvergenceTarget, ?Transient}
      */
     public static function read(Reader $reader, array $parts): array
     {
-        $time = $reader->object('time');
-        if ($time->oneOf('kind', ['steady', 'transient'], 'steady') !== 'steady') {
-            $time->problem('kind', 'only "steady" is computed by this version');
-        }
-        $time->close();
+        $time = TimeReader::read($reader->object('time'));
         $grid = $reader->object('grid');
         $grade = $grid->oneOf('grade', GridSettings::GRADES, 'working');
         $maxCells = $grid->has('maxCells') ? $grid->int('maxCells', 8, self::MOST_CELLS) : null;
@@ -64,7 +61,7 @@ final class AnalysisReader
         $target = self::target($reader->object('convergence'));
         $reader->close();
 
-        return [new GridSettings($grade, $maxCells, $cells, $lines, [$stretch[0], $stretch[1], $stretch[2]], $refine, $largest, $growth, $across), $target];
+        return [new GridSettings($grade, $maxCells, $cells, $lines, [$stretch[0], $stretch[1], $stretch[2]], $refine, $largest, $growth, $across), $target, $time];
     }
 
     private static function target(Reader $given): ConvergenceTarget

@@ -47,9 +47,9 @@ final class ElectricConditionReader
             $reader->problem('kind', 'a contact resistance holds for a face as a whole and is no entry of a list; write it alone');
         }
         $value = match ($kind) {
-            'current' => $reader->quantity('current', Dimension::current()),
-            'voltage' => $reader->quantity('voltage', Dimension::voltage()),
-            'power' => -$reader->quantity('power', Dimension::power(), null, 0.0) / max($reader->quantity('voltage', Dimension::voltage(), null, 0.0, true), 1e-30),
+            'current' => $reader->load('current', Dimension::current()),
+            'voltage' => $reader->load('voltage', Dimension::voltage()),
+            'power' => -$reader->load('power', Dimension::power(), null, 0.0) / max($reader->quantity('voltage', Dimension::voltage(), null, 0.0, true), 1e-30),
             'resistance' => $reader->quantity('resistance', Dimension::electricalResistance(), null, 0.0, true),
             default => 0.0,
         };

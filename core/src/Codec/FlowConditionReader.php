@@ -56,8 +56,8 @@ final class FlowConditionReader
         $by = $given[0] ?? 'speed';
         $amount = match ($by) {
             'speed' => $reader->field('speed', Dimension::speed()),
-            'volumeFlow' => ScalarField::constant($reader->quantity('volumeFlow', Dimension::volumeFlow(), null, 0.0)),
-            'massFlow' => ScalarField::constant($reader->quantity('massFlow', Dimension::massFlow(), null, 0.0)),
+            'volumeFlow' => ScalarField::constant($reader->load('volumeFlow', Dimension::volumeFlow(), null, 0.0)),
+            'massFlow' => ScalarField::constant($reader->load('massFlow', Dimension::massFlow(), null, 0.0)),
             default => ScalarField::constant(0.0),
         };
         if ($amount->isConstant() && $amount->constant < 0.0) {

@@ -19,8 +19,8 @@ final class HeatConditionReader
         $value = match ($kind) {
             'temperature' => $reader->field('temperature', Dimension::temperature()),
             'flux' => $reader->field('flux', Dimension::heatFlux()),
-            'power' => ScalarField::constant($reader->quantity('power', Dimension::power())),
-            'film' => ScalarField::constant($reader->quantity('coefficient', Dimension::filmCoefficient(), null, 0.0)),
+            'power' => ScalarField::constant($reader->load('power', Dimension::power())),
+            'film' => ScalarField::constant($reader->load('coefficient', Dimension::filmCoefficient(), null, 0.0)),
             'contact' => ScalarField::constant($reader->quantity('resistance', Dimension::areaResistance(), null, 0.0)),
             default => ScalarField::constant(0.0),
         };

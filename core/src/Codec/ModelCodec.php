@@ -10,6 +10,7 @@ use Foehn\Model\Contents;
 use Foehn\Model\Model;
 use Foehn\Model\ModelException;
 use Foehn\Model\Questions;
+use Foehn\Units\Clock;
 use stdClass;
 
 /** Reads a model document into an evaluated Model; every problem is reported with its JSON pointer. */
@@ -62,13 +63,14 @@ final class ModelCodec
 
     /**
      * @param array<array-key, mixed> $document
+     * @param Clock $clock the moment at which loads are read
      * @throws ModelException
      */
-    public static function fromDocument(array $document): Model
+    public static function fromDocument(array $document, Clock $clock = new Clock()): Model
     {
         $problems = new Problems();
         $parameters = ParametersReader::read($document['parameters'] ?? [], $problems);
-        $root = new Reader($document, '', $problems, $parameters);
+        $root = new Reader($document, '', $problems, $parameters, $clock);
         $root->raw('parameters');
         $root->oneOf('format', [Model::FORMAT]);
         $root->int('version', Model::VERSION, Model::VERSION);
@@ -88,12 +90,13 @@ final class ModelCodec
         $limits = array_merge(...array_map($targets->limits(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits')));
         $tolerated = new ToleranceReader($document, $parameters);
         $tolerances = array_values(array_filter(array_map($tolerated->read(...), $root->objects('tolerances', ToleranceReader::MOST, 'tolerances'))));
-        [$grid, $convergence] = AnalysisReader::read($root->object('analysis'), $parts);
+        [$grid, $convergence, $time] = AnalysisReader::read($root->object('analysis'), $parts);
         LossReader::check($parts, $problems);
+        ControlReader::check($parts, $problems);
         $root->close();
         $problems->throwIfAny();
 
-        $model = new Model($name, $surroundings, $physics, $space, new Contents($materials, $parts, $assemblies), new Questions($watches, $limits, $tolerances), $grid, $convergence);
+        $model = new Model($name, $surroundings, $physics, $space, new Contents($materials, $parts, $assemblies), new Questions($watches, $limits, $tolerances, $time), $grid, $convergence);
         ModelChecks::run($model, $problems);
         $problems->throwIfAny();
 

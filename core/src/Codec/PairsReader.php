@@ -14,21 +14,21 @@ final class PairsReader
      * @param string $rising what has to rise, in the plural
      * @return list<array{float, float}> SI
      */
-    public static function read(Reader $reader, Dimension $at, Dimension $value, string $pair, string $rising): array
+    public static function read(Reader $reader, Dimension $at, Dimension $value, string $pair, string $rising, string $key = 'table'): array
     {
-        $rows = $reader->raw('table');
+        $rows = $reader->raw($key);
         $points = [];
         foreach (is_array($rows) ? array_values($rows) : [] as $i => $row) {
             if (! is_array($row) || count($row) !== 2) {
-                $reader->problem("table/$i", "a pair [$pair] is expected");
+                $reader->problem("$key/$i", "a pair [$pair] is expected");
 
                 continue;
             }
-            $points[] = [$reader->element("table/$i/0", $row[0] ?? null, $at), $reader->element("table/$i/1", $row[1] ?? null, $value)];
+            $points[] = [$reader->element("$key/$i/0", $row[0] ?? null, $at), $reader->element("$key/$i/1", $row[1] ?? null, $value)];
         }
         for ($i = 1; $i < count($points); $i++) {
             if ($points[$i][0] <= $points[$i - 1][0]) {
-                $reader->problem("table/$i", "the $rising must rise");
+                $reader->problem("$key/$i", "the $rising must rise");
             }
         }
 

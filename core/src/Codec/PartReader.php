@@ -44,6 +44,7 @@ final class PartReader
         if (($terminals !== [] || $contacts !== []) && ($material === null || $materials->get($material)?->resistivity === null)) {
             $reader->problem('faces', 'current is to pass a face, but the material has no resistivity; choose a metal, or give the material one');
         }
+        $isControlled = ControlReader::isControl($reader->raw('power'));
         $copper = $shape->kind() === 'board' || $reader->has('copper') ? self::copper($reader, $shape, $materials) : null;
         $part = new Part(
             new PartName($id, $reader->string('name', $id), $reader->has('group') ? $reader->string('group') : null, $reader->pointer, self::colour($reader)),
@@ -51,12 +52,13 @@ final class PartReader
             $material,
             new Coatings($coating, $coatings),
             new Loads(
-                $reader->quantity('power', Dimension::power(), 0.0),
+                $isControlled ? 0.0 : $reader->load('power', Dimension::power(), 0.0),
                 $reader->has('source') ? $reader->field('source', Dimension::heatSource()) : null,
                 $faces,
                 $terminals,
                 $contacts,
                 $reader->has('losses') ? LossReader::read($reader->object('losses')) : null,
+                $isControlled ? ControlReader::read($reader->object('power')) : null,
             ),
             $copper,
         );

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Foehn\Codec;
 
+use Foehn\Model\Schedule;
+use Foehn\Units\Clock;
 use Foehn\Units\Dimension;
 use Foehn\Units\Formula;
 use Foehn\Units\Parameters;
@@ -28,6 +30,7 @@ final class Reader
         public readonly string $pointer,
         private readonly Problems $problems,
         private readonly Parameters $parameters,
+        private readonly Clock $clock = new Clock(),
     ) {
         if ($data !== [] && array_is_list($data)) {
             $this->problem('', sprintf('an object { } is expected here, not %s', Reader::show($data)));
@@ -134,7 +137,11 @@ final class Reader
     /** An absolute temperature in kelvin. */
     public function temperature(string $key, ?float $default = null): float
     {
-        $kelvin = $this->quantity($key, Dimension::temperature(), $default);
+        return $this->possible($key, $this->quantity($key, Dimension::temperature(), $default));
+    }
+
+    private function possible(string $key, float $kelvin): float
+    {
         if ($kelvin < 0.0) {
             $this->problem($key, sprintf('%s is given, %g K; no temperature is below absolute zero, 0 K or -273.15 degC', json_encode($this->raw($key)), $kelvin));
         } elseif ($kelvin > self::HOTTEST) {
@@ -144,10 +151,45 @@ final class Reader
         return $kelvin;
     }
 
-    /** A quantity that may be a formula of the place x, y, z. */
+    /** A load at the moment of the clock: a quantity, a formula of the time t, or a schedule. Null default means the field is required. */
+    public function load(string $key, Dimension $dimension, ?float $default = null, ?float $min = null): float
+    {
+        $value = $this->raw($key);
+        if (is_array($value) && ! array_is_list($value)) {
+            $schedule = ScheduleReader::read($this->object($key), $dimension, $min);
+
+            return $schedule === null ? $default ?? 1.0 : $this->scheduled($schedule);
+        }
+        if (! is_string($value)) {
+            return $this->quantity($key, $dimension, $default, $min);
+        }
+
+        return $this->inRange($key, $this->evaluate($key, $value, $dimension, $this->parameters->during($this->clock)), $min, false) ?? $default ?? 1.0;
+    }
+
+    private function scheduled(Schedule $schedule): float
+    {
+        $edges = $schedule->edges($this->clock->until);
+        if (count($edges) > Schedule::MOST_EDGES) {
+            $this->problem('', sprintf('up to %g s it changes more than %d times; take an earlier end, or a duty cycle brought to its periodic state', $this->clock->until, Schedule::MOST_EDGES));
+            $edges = [];
+        }
+        $value = $schedule->at($this->clock->time, $this->clock->before);
+        $this->clock->note($edges, $value);
+
+        return $value;
+    }
+
+    /** An absolute temperature in kelvin at the moment of the clock. */
+    public function temperatureLoad(string $key, ?float $default = null): float
+    {
+        return $this->possible($key, $this->load($key, Dimension::temperature(), $default));
+    }
+
+    /** A load that may be a formula of the place x, y, z and of the time t, or a schedule. */
     public function field(string $key, Dimension $dimension): ScalarField
     {
-        return $this->fieldOf($key, $this->raw($key), $dimension) ?? ScalarField::constant($this->quantity($key, $dimension));
+        return $this->fieldOf($key, $this->raw($key), $dimension) ?? ScalarField::constant($this->load($key, $dimension));
     }
 
     /**
@@ -173,7 +215,7 @@ final class Reader
             try {
                 $formula = new Formula($value);
                 if (array_intersect($formula->names(), ['x', 'y', 'z']) !== []) {
-                    $field = ScalarField::formula($formula, $this->parameters);
+                    $field = ScalarField::formula($formula, $this->parameters->during($this->clock));
                     $found = $field->quantityAt(1e-3, 1e-3, 1e-3)->dimension;
                     if (! $found->equals($dimension)) {
                         $this->wrongDimension($key, $value, $found, $dimension);
@@ -231,7 +273,7 @@ final class Reader
             $value = [];
         }
 
-        return new self($value, $this->path($key), $this->problems, $this->parameters);
+        return new self($value, $this->path($key), $this->problems, $this->parameters, $this->clock);
     }
 
     /**
@@ -241,7 +283,7 @@ final class Reader
      */
     public function with(array $fields): self
     {
-        return new self([...$this->data, ...$fields], $this->pointer, $this->problems, $this->parameters);
+        return new self([...$this->data, ...$fields], $this->pointer, $this->problems, $this->parameters, $this->clock);
     }
 
     /** @return array<string, self> readers of the named members of an object */
@@ -277,7 +319,7 @@ final class Reader
 
                 continue;
             }
-            $readers[] = new self($element, $this->pointer . "/$key/$i", $this->problems, $this->parameters);
+            $readers[] = new self($element, $this->pointer . "/$key/$i", $this->problems, $this->parameters, $this->clock);
         }
 
         return $readers;
@@ -308,7 +350,7 @@ final class Reader
             $value = [];
         }
 
-        return new self($value, $this->path($pointer), $this->problems, $this->parameters);
+        return new self($value, $this->path($pointer), $this->problems, $this->parameters, $this->clock);
     }
 
     public static function show(mixed $value): string
@@ -321,7 +363,7 @@ final class Reader
         return $value === null ? 'nothing' : mb_strimwidth((string) $text, 0, 60, '…');
     }
 
-    private function evaluate(string $key, mixed $value, Dimension $dimension): ?float
+    private function evaluate(string $key, mixed $value, Dimension $dimension, ?Parameters $parameters = null): ?float
     {
         if (is_int($value) || is_float($value)) {
             if (is_finite((float) $value)) {
@@ -334,7 +376,7 @@ final class Reader
             return null;
         }
         try {
-            $quantity = $this->parameters->evaluate($value);
+            $quantity = ($parameters ?? $this->parameters)->evaluate($value);
         } catch (UnitException $e) {
             $this->problem($key, $e->getMessage());
 

@@ -15,10 +15,10 @@ final class SurroundingsReader
         $gravity = $reader->vector('gravity', Dimension::acceleration(), 3, [0.0, 0.0, -9.81]);
         $gravity = [$gravity[0], $gravity[1], $gravity[2]];
         $surroundings = new Surroundings(
-            $reader->temperature('temperature', 293.15),
+            $reader->temperatureLoad('temperature', 293.15),
             self::altitude($reader),
             $gravity,
-            $reader->has('radiantTemperature') ? $reader->temperature('radiantTemperature') : null,
+            $reader->has('radiantTemperature') ? $reader->temperatureLoad('radiantTemperature') : null,
             $reader->has('sun') ? SunReader::read($reader->object('sun'), $gravity) : null,
         );
         $reader->close();

@@ -6,8 +6,8 @@ namespace Foehn\Evidence;
 
 use Foehn\FoehnException;
 use Foehn\Model\Model;
+use Foehn\Solve\Analysis;
 use Foehn\Solve\Solution;
-use Foehn\Solve\SteadySolver;
 
 /**
  * What the verification cases measured, kept as a file beside the core: each on the grids that it states, and on those that the
@@ -49,10 +49,10 @@ final class Measured
     public static function of(VerificationCase $case): array
     {
         $used = [];
-        $checks = $case->by(function (Model $model) use (&$used): Solution {
+        $checks = $case->by(function (Model $model, array $document) use (&$used): Solution {
             array_push($used, ...array_column(Mechanism::of($model), 'value'));
 
-            return (new SteadySolver($model))->solve();
+            return Analysis::solve($document);
         })->run(true);
         $graded = $ended = null;
         if (! $case->isAboutItsGrid()) {

@@ -36,6 +36,8 @@ enum Mechanism: string
     case Conjugate = 'conjugate';
     case Fan = 'fan';
     case Screen = 'screen';
+    case Course = 'course';
+    case Control = 'control';
 
     public function title(): string
     {
@@ -57,6 +59,8 @@ enum Mechanism: string
             self::Conjugate => 'Heat between solids and a moving fluid',
             self::Fan => 'Fans that follow their curve',
             self::Screen => 'Perforated plates and screens',
+            self::Course => 'The course in time',
+            self::Control => 'Thermostats and other controls',
         };
     }
 
@@ -89,6 +93,8 @@ enum Mechanism: string
             self::Conjugate => $flow && $physics->heat && self::solids($model) !== [],
             self::Fan => self::shapes($model, Fan::class),
             self::Screen => self::shapes($model, Screen::class),
+            self::Course => $model->time !== null,
+            self::Control => array_filter($model->parts, fn (Part $part): bool => $part->control !== null) !== [],
         };
     }
 

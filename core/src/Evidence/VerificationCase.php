@@ -8,15 +8,17 @@ use Closure;
 use Foehn\Codec\ModelCodec;
 use Foehn\Model\Model;
 use Foehn\Results\ResultBuilder;
+use Foehn\Solve\Analysis;
+use Foehn\Solve\Course;
 use Foehn\Solve\Solution;
-use Foehn\Solve\SteadySolver;
+use LogicException;
 
 /** A problem with a known answer, stated as model documents and computed by the same engine as everything else. */
 abstract class VerificationCase
 {
     public const ZERO_CELSIUS = 273.15;
 
-    /** @var ?Closure(Model): Solution null: on the grids that the case states */
+    /** @var ?Closure(Model, array<array-key, mixed>): Solution null: on the grids that the case states */
     private ?Closure $compute = null;
 
     abstract public function id(): string;
@@ -41,7 +43,7 @@ abstract class VerificationCase
     /**
      * The same case with its models computed in another way.
      *
-     * @param Closure(Model): Solution $compute
+     * @param Closure(Model, array<array-key, mixed>): Solution $compute of a model, and of the document that it was read from
      */
     public function by(Closure $compute): static
     {
@@ -54,9 +56,15 @@ abstract class VerificationCase
     /** @param array<string, mixed> $document without format and version */
     protected function solve(array $document): Solution
     {
-        $model = ModelCodec::fromDocument(['format' => 'foehn-model', 'version' => 1, ...$document]);
+        $document = ['format' => 'foehn-model', 'version' => 1, ...$document];
 
-        return $this->compute === null ? (new SteadySolver($model))->solve() : ($this->compute)($model);
+        return $this->compute === null ? Analysis::solve($document) : ($this->compute)(ModelCodec::fromDocument($document), $document);
+    }
+
+    /** @param array<string, mixed> $document without format and version, with a course in time */
+    protected function course(array $document): Course
+    {
+        return $this->solve($document)->course ?? throw new LogicException('the document asks for no course in time');
     }
 
     /** @param array<string, mixed> $document without format and version */

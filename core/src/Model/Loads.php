@@ -16,25 +16,31 @@ final readonly class Loads
      * @param list<ElectricCondition> $terminals
      * @param array<string, float> $contacts by face, what current meets between it and the conductor that touches it, ohm m2
      * @param ?LossTable $losses beside the power
+     * @param ?Control $control what sets watts beside the power
      */
-    public function __construct(public float $power, public ?ScalarField $source, public array $faces, public array $terminals = [], public array $contacts = [], public ?LossTable $losses = null)
+    public function __construct(public float $power, public ?ScalarField $source, public array $faces, public array $terminals = [], public array $contacts = [], public ?LossTable $losses = null, public ?Control $control = null)
     {
     }
 
     public function withPower(float $power): self
     {
-        return new self($power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses);
+        return new self($power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses, $this->control);
+    }
+
+    public function withoutControl(): self
+    {
+        return new self($this->power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses);
     }
 
     /** @param array<string, HeatCondition> $faces by face name */
     public function withFaces(array $faces): self
     {
-        return new self($this->power, $this->source, $faces, $this->terminals, $this->contacts, $this->losses);
+        return new self($this->power, $this->source, $faces, $this->terminals, $this->contacts, $this->losses, $this->control);
     }
 
     /** @param list<ElectricCondition> $terminals */
     public function withTerminals(array $terminals): self
     {
-        return new self($this->power, $this->source, $this->faces, $terminals, $this->contacts, $this->losses);
+        return new self($this->power, $this->source, $this->faces, $terminals, $this->contacts, $this->losses, $this->control);
     }
 }

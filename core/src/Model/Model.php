@@ -33,6 +33,9 @@ final readonly class Model
     /** @var list<Tolerance> */
     public array $tolerances;
 
+    /** The course in time that is asked for; null: the steady state. */
+    public ?Transient $time;
+
     public function __construct(
         public string $name,
         public Surroundings $surroundings,
@@ -44,12 +47,20 @@ final readonly class Model
         public ConvergenceTarget $convergence = new ConvergenceTarget(),
     ) {
         [$this->materials, $this->parts, $this->assemblies] = [$contents->materials, $contents->parts, $contents->assemblies];
-        [$this->watches, $this->limits, $this->tolerances] = [$questions->watches, $questions->limits, $questions->tolerances];
+        [$this->watches, $this->limits, $this->tolerances, $this->time] = [$questions->watches, $questions->limits, $questions->tolerances, $questions->time];
     }
 
     public function withGrade(string $grade): self
     {
         return $this->with($this->parts, $this->grid->withGrade($grade));
+    }
+
+    /** The steady state of the same, with all that is under control switched off. */
+    public function beforeStart(): self
+    {
+        $parts = array_map(fn (Part $part): Part => $part->control === null ? $part : $part->withoutControl(), $this->parts);
+
+        return new self($this->name, $this->surroundings, $this->physics, $this->space, new Contents($this->materials, $parts, $this->assemblies), new Questions($this->watches, $this->limits, $this->tolerances), $this->grid, $this->convergence);
     }
 
     /** With plate fins that a grid of cells of this width (m) cannot have one by one lumped together. */

@@ -46,6 +46,9 @@ final readonly class Part
     /** Beside the power; null where there are none. */
     public ?LossTable $losses;
 
+    /** What sets watts beside the power; null where nothing does. */
+    public ?Control $control;
+
     /**
      * @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead)
      * @param ?BoardCopper $copper of a board whose artwork is known
@@ -53,7 +56,7 @@ final readonly class Part
     public function __construct(private PartName $called, public Shape $shape, public ?string $material, private Coatings $coatings, private Loads $loads, public ?BoardCopper $copper = null)
     {
         [$this->id, $this->name, $this->group, $this->pointer, $this->colour] = [$called->id, $called->name, $called->group, $called->pointer, $called->colour];
-        [$this->power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses] = [$loads->power, $loads->source, $loads->faces, $loads->terminals, $loads->contacts, $loads->losses];
+        [$this->power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses, $this->control] = [$loads->power, $loads->source, $loads->faces, $loads->terminals, $loads->contacts, $loads->losses, $loads->control];
     }
 
     /**
@@ -78,7 +81,13 @@ final readonly class Part
     /** Whether watts are stated for it. */
     public function isHeated(): bool
     {
-        return $this->power !== 0.0 || $this->losses !== null;
+        return $this->power !== 0.0 || $this->heatFollows();
+    }
+
+    /** Whether some of its heat follows a temperature or a current. */
+    public function heatFollows(): bool
+    {
+        return $this->losses !== null || $this->control !== null;
     }
 
     /** Whether current enters or leaves at one of its faces, or its copper. */
@@ -120,6 +129,11 @@ final readonly class Part
     public function withPower(float $power): self
     {
         return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withPower($power), $this->copper);
+    }
+
+    public function withoutControl(): self
+    {
+        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withoutControl(), $this->copper);
     }
 
     /** With another finish of a face, or of all that have none of their own. */

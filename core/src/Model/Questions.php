@@ -11,8 +11,9 @@ final readonly class Questions
      * @param list<Watch> $watches
      * @param list<Limit> $limits
      * @param list<Tolerance> $tolerances
+     * @param ?Transient $time the course in time; null: the steady state
      */
-    public function __construct(public array $watches, public array $limits, public array $tolerances = [])
+    public function __construct(public array $watches, public array $limits, public array $tolerances = [], public ?Transient $time = null)
     {
     }
 }

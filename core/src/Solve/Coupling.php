@@ -76,6 +76,23 @@ final class Coupling
         return $this->copper?->states() ?? [];
     }
 
+    /**
+     * What a watt set by a control heats.
+     *
+     * @return array<int, float> W by padded cell
+     * @throws PhysicsException where the part has no cells
+     */
+    public function unitSource(int $part): array
+    {
+        return $this->heat->unitSource($part);
+    }
+
+    /** Sets the watts of a part under control, for the next equation and for what is read. */
+    public function control(int $part, float $watts): void
+    {
+        $this->heat->losses->watts[$part] = $watts;
+    }
+
     /** Whether the heat of currents follows the temperatures, so that it can run away. */
     public function canRunAway(): bool
     {

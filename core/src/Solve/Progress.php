@@ -8,11 +8,12 @@ namespace Foehn\Solve;
 final readonly class Progress
 {
     /**
-     * @param string $stage grid, equations, solving, results
+     * @param string $stage grid, equations, solving, time, results
      * @param float $residual relative
      * @param int $level which of the grids from coarse to fine
      * @param ?float $worstMargin K, of the limits, on the present iterate
      * @param array<string, float> $values K, of limits and watches by id, as far as they can be told at any moment
+     * @param ?array{now: float, end: float, step: float} $time s, of a course in time
      */
     public function __construct(
         public string $stage,
@@ -22,12 +23,13 @@ final readonly class Progress
         public ?float $worstMargin,
         public int $level = 1,
         public array $values = [],
+        public ?array $time = null,
     ) {
     }
 
-    /** @return array{stage: string, cells: int, iteration: int, residual: float, worstMargin: ?float, level: int, values: array<string, float>} */
+    /** @return array{stage: string, cells: int, iteration: int, residual: float, worstMargin: ?float, level: int, values: array<string, float>, time: ?array{now: float, end: float, step: float}} */
     public function toArray(): array
     {
-        return ['stage' => $this->stage, 'cells' => $this->cells, 'iteration' => $this->iteration, 'residual' => $this->residual, 'worstMargin' => $this->worstMargin, 'level' => $this->level, 'values' => $this->values];
+        return ['stage' => $this->stage, 'cells' => $this->cells, 'iteration' => $this->iteration, 'residual' => $this->residual, 'worstMargin' => $this->worstMargin, 'level' => $this->level, 'values' => $this->values, 'time' => $this->time];
     }
 }

@@ -8,7 +8,7 @@ use Foehn\Observe\GridValues;
 use Foehn\Observe\Readings;
 use Foehn\Observe\State;
 
-/** A solved (or stopped) steady state, how it ended, and what it was reached from. */
+/** A solved (or stopped) steady state, or the end of a course in time, how it ended, and what it was reached from. */
 final readonly class Solution
 {
     /**
@@ -16,6 +16,7 @@ final readonly class Solution
      * @param list<GridValues> $levels coarser grids this was reached over, from coarse to fine
      * @param ?FlowState $checkpoint a flow from which to go on
      * @param float $spent seconds of the whole computation, over all its grids
+     * @param ?Course $course in time, of which the state is the end; null: steady
      */
     public function __construct(
         public State $state,
@@ -25,6 +26,7 @@ final readonly class Solution
         public ?FlowState $checkpoint = null,
         public Start $start = new Start(),
         public float $spent = 0.0,
+        public ?Course $course = null,
     ) {
     }
 
@@ -50,6 +52,7 @@ final readonly class Solution
         $balance = $this->state->balance();
 
         return match (true) {
+            $this->course !== null => sprintf('Not converged: %.1e of the heat that passed is missing from the balance over time', $this->course->error()),
             $this->amplitude() !== null => sprintf('Not steady: the mean of the last steps is shown; temperature fluctuation ±%.1f K', $this->amplitude()),
             $this->state->model->physics->heat && ! $balance->holds() => sprintf('Not converged: %.1f %% of the heat is missing from the balance', 100.0 * $balance->error()),
             ($this->regime['frozen'] ?? false) === true => 'Not converged: temperatures still move on the flow that was kept',

@@ -59,6 +59,11 @@ final readonly class Dimension
         return self::of(m: 1);
     }
 
+    public static function time(): self
+    {
+        return self::of(s: 1);
+    }
+
     public static function temperature(): self
     {
         return self::of(K: 1);

@@ -18,9 +18,18 @@ final class Parameters
     /** @var list<string> names being evaluated, outermost first */
     private array $path = [];
 
-    /** @param array<string, string|float|int> $formulas */
-    public function __construct(private readonly array $formulas)
+    /**
+     * @param array<string, string|float|int> $formulas
+     * @param ?Clock $clock gives the name t, where the time may be read and no parameter is called so
+     */
+    public function __construct(private readonly array $formulas, private readonly ?Clock $clock = null)
     {
+    }
+
+    /** The same values where the time may be read as well. */
+    public function during(Clock $clock): self
+    {
+        return new self($this->formulas, $clock);
     }
 
     public static function nameProblem(string $name): ?string
@@ -38,7 +47,7 @@ final class Parameters
     public function get(string $name): ?Quantity
     {
         if (! array_key_exists($name, $this->formulas)) {
-            return null;
+            return $name === 't' ? $this->clock?->read() : null;
         }
         if (isset($this->values[$name])) {
             return $this->values[$name];

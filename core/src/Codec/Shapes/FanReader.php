@@ -41,6 +41,6 @@ final class FanReader implements ShapeKind
 
         $density = $reader->has('curveDensity') ? $reader->quantity('curveDensity', Dimension::density(), null, 0.0, true) : null;
 
-        return new Fan($fields->outline($axis, $hub), $sign, new FanCurve($curve, $reader->quantity('speedFactor', Dimension::none(), 1.0, 0.0), $density), $reader->quantity('swirl', Dimension::none(), 0.0));
+        return new Fan($fields->outline($axis, $hub), $sign, new FanCurve($curve, $reader->load('speedFactor', Dimension::none(), 1.0, 0.0), $density), $reader->quantity('swirl', Dimension::none(), 0.0));
     }
 }

@@ -45,6 +45,29 @@ final class HeatEquation
         $this->inCells = [new HeatSources($model, $voxels, $losses), $this->packages];
     }
 
+    /**
+     * What a watt set by a control heats.
+     *
+     * @return array<int, float> W by padded cell
+     * @throws PhysicsException where the part has no cells
+     */
+    public function unitSource(int $part): array
+    {
+        $before = $this->losses->watts;
+        $sources = [];
+        foreach ([0.0, 1.0] as $watts) {
+            $this->losses->watts[$part] = $watts;
+            $equation = new Equation($this->voxels->grid);
+            foreach ($this->inCells as $contribution) {
+                $contribution->addTo($equation);
+            }
+            $sources[] = $equation->source;
+        }
+        $this->losses->watts = $before;
+
+        return array_filter(array_map(fn (float $off, float $on): float => $on - $off, ...$sources), fn (float $share): bool => $share !== 0.0);
+    }
+
     /** Another mechanism, from the next assembly on. */
     public function add(Contribution|SurfaceContribution $mechanism): void
     {
@@ -76,7 +99,7 @@ final class HeatEquation
             $contribution->addTo($equation);
         }
         $system = new HeatSystem($equation, $this->live, $surfaces, $this->packages, $this->losses->watts, $this->boards);
-        if (! $this->model->physics->hasFlow()) {
+        if (! $this->model->physics->hasFlow() && $this->model->time === null) {
             FloatingPieces::check($this->model, $this->voxels, $system);
         }
 

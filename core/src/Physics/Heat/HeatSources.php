@@ -77,7 +77,7 @@ final class HeatSources implements Contribution
             $index = $this->voxels->owner[$cell];
             $part = $this->model->parts[$index];
             $this->watts[$cell] = $part->power * $volume / $volumeOf[$index];
-            if ($part->losses !== null) {
+            if ($part->heatFollows()) {
                 $this->shares[$index][$cell] = $volume / $volumeOf[$index];
             }
             if ($part->source !== null) {

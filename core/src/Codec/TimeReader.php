@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Codec;
+
+use Foehn\Model\Transient;
+use Foehn\Units\Dimension;
+use Foehn\Units\ScalarField;
+
+/** Reads whether a model is steady, or the course in time that is computed of it. */
+final class TimeReader
+{
+    /** Steps of a given size that can be computed. */
+    private const MOST_STEPS = 200_000;
+
+    private const MOST_KEPT = 500;
+
+    private const KEPT = 10;
+
+    private const TOLERANCE = 0.1;
+
+    public static function read(Reader $reader): ?Transient
+    {
+        if ($reader->oneOf('kind', ['steady', 'transient'], 'steady') === 'steady') {
+            $reader->close();
+
+            return null;
+        }
+        $end = $reader->quantity('end', Dimension::time(), null, 0.0, true);
+        [$step, $tolerance] = self::step($reader, $end);
+        $start = self::start($reader);
+        $air = $reader->oneOf('air', Transient::AIR, 'frozen');
+        $keep = self::kept($reader, $end);
+        $reader->close();
+
+        return new Transient($end, $step, $tolerance, $start, $air, $keep);
+    }
+
+    /** @return array{?float, float} s where the step is given, and K that one may be wrong by */
+    private static function step(Reader $reader, float $end): array
+    {
+        if (is_array($reader->raw('step'))) {
+            $given = $reader->object('step');
+            $tolerance = $given->quantity('tolerance', Dimension::temperature(), self::TOLERANCE, 0.0, true);
+            $given->close();
+
+            return [null, $tolerance];
+        }
+        $step = $reader->has('step') ? $reader->quantity('step', Dimension::time(), null, 0.0, true) : null;
+        if ($step !== null && $step > $end) {
+            $reader->problem('step', sprintf('a step of %g s is given, but the run ends at %g s; take a step well below that', $step, $end));
+        } elseif ($step !== null && $end / $step > self::MOST_STEPS) {
+            $reader->problem('step', sprintf('%g s to the end of %g s are more than %d steps; take a longer step, or {"tolerance": "0.1 K"}', $step, $end, self::MOST_STEPS));
+        }
+
+        return [$step, self::TOLERANCE];
+    }
+
+    private static function start(Reader $reader): ?ScalarField
+    {
+        $given = $reader->raw('start') ?? Transient::STEADY;
+        if ($given === Transient::STEADY) {
+            return null;
+        }
+        if (! is_array($given)) {
+            $reader->problem('start', sprintf('"steady" or {"uniform": "20 degC"} is expected, where the temperature may be a formula of x, y and z, not %s', Reader::show($given)));
+
+            return null;
+        }
+        $start = $reader->object('start');
+        $uniform = $start->field('uniform', Dimension::temperature());
+        if ($uniform->isConstant() && $uniform->constant < 0.0) {
+            $start->problem('uniform', sprintf('%g K is given; no temperature is below absolute zero, 0 K or -273.15 degC', $uniform->constant));
+        }
+        $start->close();
+
+        return $uniform;
+    }
+
+    /** @return list<float> s */
+    private static function kept(Reader $reader, float $end): array
+    {
+        $given = $reader->raw('keep');
+        if (! is_array($given)) {
+            $count = $given === null ? self::KEPT : $reader->int('keep', 1, self::MOST_KEPT);
+
+            return array_map(fn (int $n): float => $n * $end / $count, range(1, $count));
+        }
+        if (count($given) > self::MOST_KEPT) {
+            $reader->problem('keep', sprintf('%d moments are given; at most %d can be kept', count($given), self::MOST_KEPT));
+
+            return [];
+        }
+        $moments = [];
+        foreach (array_values($given) as $n => $moment) {
+            $time = $reader->element("keep/$n", $moment, Dimension::time());
+            if ($time < 0.0 || $time > $end) {
+                $reader->problem("keep/$n", sprintf('%g s is not within the run, which goes from 0 s to %g s', $time, $end));
+            }
+            $moments[] = $time;
+        }
+        sort($moments);
+
+        return array_values(array_unique($moments));
+    }
+}

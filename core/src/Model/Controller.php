@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Model;
+
+/** A proportional controller, with an integral part where one is given: watts = gain (setpoint - reading) + integral, within bounds. */
+final readonly class Controller implements Control
+{
+    /**
+     * @param float $setpoint K
+     * @param float $gain W/K
+     * @param ?float $integral s, reset time of the integral part; null: proportional alone
+     * @param float $atLeast W
+     * @param float $atMost W
+     */
+    public function __construct(private Sensor $sensor, public float $setpoint, public float $gain, public ?float $integral, public float $atLeast, public float $atMost)
+    {
+    }
+
+    public function sensor(): Sensor
+    {
+        return $this->sensor;
+    }
+
+    /**
+     * Watts at a reading.
+     *
+     * @param float $reading K
+     * @param float $accumulated W of the integral part
+     */
+    public function at(float $reading, float $accumulated): float
+    {
+        return max($this->atLeast, min($this->atMost, $this->gain * ($this->setpoint - $reading) + $accumulated));
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Model;
+
+use Foehn\Materials\PropertyLaw;
+
+/** Watts as a curve of the temperature at a sensor: points joined by straight lines, constant outside them. */
+final readonly class CurveControl implements Control
+{
+    /** @param PropertyLaw $law W against K */
+    public function __construct(private Sensor $sensor, public PropertyLaw $law)
+    {
+    }
+
+    public function sensor(): Sensor
+    {
+        return $this->sensor;
+    }
+}

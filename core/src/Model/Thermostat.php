@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Model;
+
+/** Watts that are switched on at one temperature of a sensor and off at another. */
+final readonly class Thermostat implements Control
+{
+    /**
+     * @param float $on K, at which it switches on: below $off for a heater
+     * @param float $off K
+     * @param float $watts while on
+     * @param float $leastOn s that it stays on at least
+     * @param float $leastOff s that it stays off at least
+     */
+    public function __construct(private Sensor $sensor, public float $on, public float $off, public float $watts, public float $leastOn = 0.0, public float $leastOff = 0.0)
+    {
+    }
+
+    public function sensor(): Sensor
+    {
+        return $this->sensor;
+    }
+
+    /** By how much a reading (K) is past what switches, K; positive where it has to switch. */
+    public function past(bool $isOn, float $reading): float
+    {
+        $threshold = $isOn ? $this->off : $this->on;
+
+        return ($this->off > $this->on) === $isOn ? $reading - $threshold : $threshold - $reading;
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Numerics\TrBdf2;
+use Foehn\Observe\Readings;
+
+/** What a course in time has brought so far: values at every step, pictures at the moments asked for, and the balance of heat over time. */
+final class Course
+{
+    /** @var list<float> s, of every step taken, from the start on */
+    public array $times = [];
+
+    /** @var array<string, list<?float>> of limits and watches by id, SI units */
+    public array $values = [];
+
+    /** @var array<int, list<array{reading: float, watts: float}>> of controls by their part, K and W */
+    public array $controls = [];
+
+    /** @var array<int, list<array{float, bool}>> s, and whether it switched on, of controls by their part */
+    public array $switches = [];
+
+    /** @var list<array{time: float, temperatures: string, parts: list<array{min: float, mean: float, max: float}|null>, values: array<string, ?float>}> kept pictures: temperatures of the cells in K as little-endian float32 */
+    public array $frames = [];
+
+    /** @var array<int, array{max: float, at: float}> hottest of each part over time by its index, K and s */
+    public array $peaks = [];
+
+    /** J given since the start. */
+    public float $in = 0.0;
+
+    /** J that have left. */
+    public float $out = 0.0;
+
+    /** J stored. */
+    public float $stored = 0.0;
+
+    /** J that have passed one way or the other, which the balance is counted against. */
+    public float $passed = 0.0;
+
+    public int $rejected = 0;
+
+    /** s */
+    public float $shortest = INF;
+
+    public float $longest = 0.0;
+
+    /** @var list<string> names of parts whose controls chatter */
+    public array $chattering = [];
+
+    /** @param list<ControlState> $controls */
+    public function note(float $time, Readings $readings, array $controls): void
+    {
+        $this->times[] = $time;
+        foreach ($readings->all() as $id => $value) {
+            $this->values[$id][] = $value;
+        }
+        foreach ($readings->temperatures as $part => $temperature) {
+            if ($temperature !== null && $temperature['max'] > ($this->peaks[$part]['max'] ?? -INF)) {
+                $this->peaks[$part] = ['max' => $temperature['max'], 'at' => $time];
+            }
+        }
+        foreach ($controls as $control) {
+            $this->controls[$control->part][] = ['reading' => $control->reading, 'watts' => $control->watts];
+            $this->switches[$control->part] = $control->switches;
+        }
+    }
+
+    /** @param array<int, float> $temperature of the cells, K */
+    public function keep(float $time, Readings $readings, array $temperature): void
+    {
+        $this->frames[] = ['time' => $time, 'temperatures' => pack('g*', ...$temperature), 'parts' => $readings->temperatures, 'values' => $readings->all()];
+    }
+
+    /**
+     * What a step adds to the balance, by the weights of its stages.
+     *
+     * @param float $stored J in it, by the temperatures of its ends
+     */
+    public function add(Moment $from, TimeStep $step, float $stored): void
+    {
+        foreach ([[TrBdf2::W, $from->in, $from->net], [TrBdf2::W, $step->in[0], $step->net[0]], [TrBdf2::D, $step->in[1], $step->net[1]]] as [$weight, $in, $net]) {
+            $this->in += $step->step * $weight * $in;
+            $this->out += $step->step * $weight * ($in - $net);
+            $this->passed += $step->step * $weight * max(abs($in), abs($net), abs($in - $net));
+        }
+        $this->stored += $stored;
+        [$this->shortest, $this->longest] = [min($this->shortest, $step->step), max($this->longest, $step->step)];
+    }
+
+    /** @return array<string, float> the last value of limits and watches that have one, SI units */
+    public function latest(): array
+    {
+        return array_filter(array_map(fn (array $values): ?float => $values[count($values) - 1] ?? null, $this->values), fn (?float $value): bool => $value !== null);
+    }
+
+    /**
+     * What a limit or watch was at a moment, between two steps on a straight line.
+     *
+     * @param float $time s
+     */
+    public function at(string $id, float $time): ?float
+    {
+        foreach ($this->times as $n => $after) {
+            if ($after >= $time) {
+                [$before, $value, $last] = [$this->times[$n - 1] ?? $after, $this->values[$id][$n] ?? null, $this->values[$id][$n - 1] ?? null];
+
+                return $value === null || $last === null || $after === $before ? $value : $last + ($value - $last) * ($time - $before) / ($after - $before);
+            }
+        }
+
+        return null;
+    }
+
+    /** Share of the heat that has passed which is missing between what came, left and is stored. */
+    public function error(): float
+    {
+        return $this->passed <= 0.0 ? 0.0 : abs($this->in - $this->out - $this->stored) / $this->passed;
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Numerics\Accuracy;
+use Foehn\Numerics\LinearSolution;
+use Foehn\Numerics\Stencil;
+use Foehn\Numerics\StencilSolver;
+use Foehn\Numerics\TiedCells;
+use Foehn\Numerics\TrBdf2;
+use Foehn\Numerics\Vectors;
+use Foehn\Physics\Heat\HeatSystem;
+use Foehn\Physics\PhysicsException;
+
+/** Solves (M / (h D) + A) x = b, the equations of both stages of a step h, with watts of controls that follow x found along. */
+final class StageSolver
+{
+    private readonly StencilSolver $solver;
+
+    /** @var array<int, array<int, float>> what a watt of a control adds to x, by its number */
+    private array $responses = [];
+
+    /** @param array<int, float> $capacities M, J/K by padded cell */
+    public function __construct(private readonly HeatSystem $system, array $capacities, public readonly float $step)
+    {
+        $stencil = $system->stencil;
+        $this->solver = new StencilSolver(new Stencil($stencil->cells, $stencil->coupling, Vectors::plus($stencil->extra, 1.0 / ($step * TrBdf2::D), $capacities)), $system->ties);
+    }
+
+    /** Whether it solves for a step with the conductances of a system. */
+    public function serves(HeatSystem $system, float $step): bool
+    {
+        $own = $this->system->stencil;
+
+        return $step === $this->step && ($system === $this->system || ($own->extra === $system->stencil->extra && $own->coupling === $system->stencil->coupling));
+    }
+
+    /**
+     * @param array<int, float> $b W by padded cell
+     * @param array<int, float> $x K by padded cell, to start from
+     * @param list<ControlState> $controls in the stage that is solved
+     * @return array{LinearSolution, list<float>} and watts of the controls
+     * @throws PhysicsException
+     */
+    public function solve(array $b, array $x, Accuracy $accuracy, array $controls = []): array
+    {
+        $watts = [];
+        foreach ($controls as $n => $control) {
+            $watts[] = $control->isImmediate() ? $control->watts : $control->wattsAt(0.0);
+            $b = $control->heat($b, $watts[$n]);
+        }
+        $solution = $this->solver->solve(TiedCells::project($b, $this->system->ties), $x, $accuracy);
+        if (! $solution->converged) {
+            throw new PhysicsException(sprintf('a step of %g s did not come to an end: the residual stayed at %.1e after %d iterations', $this->step, $solution->residual, $solution->iterations));
+        }
+        $found = $this->consistent($solution->x, $controls, $watts);
+        $x = $solution->x;
+        foreach ($found as $n => $value) {
+            if ($value !== $watts[$n]) {
+                $x = Vectors::plus($x, $value - $watts[$n], $this->response($n, $controls[$n]));
+            }
+        }
+
+        return [new LinearSolution($x, $solution->iterations, $solution->residual, true, false), $found];
+    }
+
+    /**
+     * Watts that agree with what the sensors see of them, one control after the other until none moves.
+     *
+     * @param array<int, float> $x with the watts given
+     * @param list<ControlState> $controls
+     * @param list<float> $watts
+     * @return list<float>
+     * @throws PhysicsException
+     */
+    private function consistent(array $x, array $controls, array $watts): array
+    {
+        $found = $watts;
+        $sensed = array_map(fn (ControlState $control): float => $control->sensed($x), $controls);
+        for ($round = 0; $round < TimeSettings::MOST_ROUNDS; $round++) {
+            $moved = 0.0;
+            foreach ($controls as $n => $control) {
+                if (! $control->isImmediate()) {
+                    continue;
+                }
+                $others = $sensed[$n];
+                foreach ($controls as $m => $other) {
+                    if ($m !== $n && $found[$m] !== $watts[$m]) {
+                        $others += ($found[$m] - $watts[$m]) * $control->answer($this->response($m, $other));
+                    }
+                }
+                $before = $found[$n];
+                $slope = $control->answer($this->response($n, $control));
+                $found[$n] = self::root($control, fn (float $w): float => $others + $slope * ($w - $watts[$n]));
+                $moved = max($moved, abs($found[$n] - $before));
+            }
+            if ($moved <= TimeSettings::WATTS || count($controls) === 1) {
+                break;
+            }
+        }
+
+        return array_values($found);
+    }
+
+    /**
+     * The watts at which a control is at rest with its sensor, by halving: what a control asks for falls as its sensor warms.
+     *
+     * @param callable(float): float $sensed K at the sensor with so many watts
+     */
+    private static function root(ControlState $control, callable $sensed): float
+    {
+        [$low, $high] = $control->bounds();
+        for ($n = 0; $n < 100 && $high - $low > TimeSettings::WATTS * 1e-3; $n++) {
+            $middle = 0.5 * ($low + $high);
+            if ($control->wattsAt($sensed($middle)) > $middle) {
+                $low = $middle;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return 0.5 * ($low + $high);
+    }
+
+    /**
+     * @return array<int, float>
+     * @throws PhysicsException
+     */
+    private function response(int $n, ControlState $control): array
+    {
+        if (! isset($this->responses[$n])) {
+            $none = Stencil::zeros($this->system->stencil->cells);
+            $solution = $this->solver->solve(TiedCells::project($control->heat($none, 1.0), $this->system->ties), $none, new Accuracy(TimeSettings::RESPONSE_RESIDUAL, mostIterations: TimeSettings::MOST_ITERATIONS));
+            $this->responses[$n] = $solution->x;
+        }
+
+        return $this->responses[$n];
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+/** How a course in time is stepped. */
+final class TimeSettings
+{
+    /** Of the linear equations of a stage, relative: what they leave open is a thousandth of the tolerance of a step. */
+    public const RESIDUAL = 1e-9;
+
+    /** Share of the heat that passes which the residuals of a stage may add up to: a tenth of what the balance is held to. */
+    public const BALANCE = 1e-7;
+
+    /** Share of the heat that has passed which may be missing where the balance over time closes. */
+    public const CLOSES = 1e-6;
+
+    /** Of the equations that tell the error of a step, which is wanted to a digit. */
+    public const ERROR_RESIDUAL = 0.02;
+
+    /** Of what a control answers with in a stage, which its watts are found from exactly. */
+    public const RESPONSE_RESIDUAL = 1e-10;
+
+    public const MOST_ITERATIONS = 300;
+
+    /** Share of the tolerance that a single step may be wrong by: errors of several steps add up before they fade. */
+    public const SHARE = 0.05;
+
+    /** Safety in the choice of the next step, and bounds of its growth (Hairer & Wanner, Solving ODEs II, 2nd ed. 1996, sec. IV.8). */
+    public const SAFETY = 0.9;
+
+    public const LEAST_GROWTH = 0.2;
+
+    public const MOST_GROWTH = 3.0;
+
+    /** Below this growth a step stays as it is, so that its matrix is kept. */
+    public const WORTH = 1.4;
+
+    /** Share of the way to the next event that the first step after one takes at most. */
+    public const FIRST = 0.02;
+
+    /** Tolerances that temperatures move by in the first step, where it moves that far: its error is of second order in what they move. */
+    public const FIRST_MOVES = 5.0;
+
+    /** Share of the end below which a step is no step any more. */
+    public const SHORTEST = 1e-10;
+
+    /** Change of a temperature between two passes of a stage over coefficients that follow it, as a share of the tolerance. */
+    public const PASS = 0.02;
+
+    public const MOST_PASSES = 12;
+
+    /** Within which the switching of a thermostat is found, s. */
+    public const SWITCHING = 1e-3;
+
+    public const MOST_LOCATIONS = 12;
+
+    /** Times a thermostat may switch before the run is given up. */
+    public const MOST_SWITCHES = 5_000;
+
+    /** Two switchings nearer than this are told as chattering, s: ten times what they are found within. */
+    public const CHATTERING = 10.0 * self::SWITCHING;
+
+    /** Rounds over controls that act on each other. */
+    public const MOST_ROUNDS = 50;
+
+    /** W, within which they agree. */
+    public const WATTS = 1e-9;
+}

@@ -1,0 +1,202 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Numerics\Accuracy;
+use Foehn\Numerics\TrBdf2;
+use Foehn\Numerics\Vectors;
+use Foehn\Physics\Heat\HeatSystem;
+use Foehn\Physics\PhysicsException;
+
+/** Steps of M dT/dt = s(t, T) - A(t, T) T by TrBdf2, with the controls of parts. */
+final class TimeStepper
+{
+    /** Matrices of steps that are kept. */
+    private const KEPT = 3;
+
+    /** A guess further ahead than so many steps is none. */
+    private const AHEAD = 3.0;
+
+    /** @var list<StageSolver> used last at the end */
+    private array $solvers = [];
+
+    private int $iterations = 0;
+
+    /**
+     * @param array<int, float> $capacities M, J/K by padded cell
+     * @param float $reference K, which rises are counted from
+     * @param float $tolerance K
+     * @param list<ControlState> $controls
+     */
+    public function __construct(private readonly HeatInTime $heat, public readonly array $capacities, private readonly float $reference, private readonly float $tolerance, private readonly array $controls)
+    {
+    }
+
+    /** Of the linear equations, in all. */
+    public function iterations(): int
+    {
+        return $this->iterations;
+    }
+
+    /**
+     * Heat at a moment after which loads are other than before.
+     *
+     * @param array<int, float> $x rises, K by padded cell
+     * @throws PhysicsException
+     */
+    public function begin(float $time, array $x): Moment
+    {
+        [, , $system] = $this->heat->at($time, false, $this->temperatures($x));
+        $watts = array_map(fn (ControlState $control): float => $control->watts, $this->controls);
+        $source = $this->source($system);
+        $net = $this->net($system, $source, $x, $watts);
+        foreach ($this->controls as $control) {
+            $source = $control->heat($source, $control->watts);
+        }
+
+        return new Moment($time, $x, Vectors::combine(1.0, $source, -1.0, $system->stencil->times($x)), $system->watts + $this->given($watts), $net, $x, 0.0);
+    }
+
+    /**
+     * @param float $step s
+     * @return ?TimeStep null where what follows the temperatures did not come to rest
+     * @throws PhysicsException
+     */
+    public function attempt(Moment $from, float $step): ?TimeStep
+    {
+        foreach ($this->controls as $control) {
+            $control->beginSecond($from->time, $step);
+        }
+        $storing = 1.0 / ($step * TrBdf2::D);
+        $stored = Vectors::times($this->capacities, $from->x);
+        $second = $this->stage($from, $step, TrBdf2::SHARE * $step, Vectors::plus($from->rate, $storing, $stored), self::guess($from, $step));
+        if ($second === null) {
+            return null;
+        }
+        $rate = Vectors::combine($storing, Vectors::times($this->capacities, Vectors::plus($second['x'], -1.0, $from->x)), -1.0, $from->rate);
+        foreach ($this->controls as $control) {
+            $control->beginThird($from->time, $step, $control->sensed($second['x']));
+        }
+        $sum = Vectors::plus($from->rate, 1.0, $rate);
+        $guess = Vectors::combine(1.0 / TrBdf2::SHARE, $second['x'], 1.0 - 1.0 / TrBdf2::SHARE, $from->x);
+        $third = $this->stage($from, $step, $step, Vectors::combine($storing, $stored, TrBdf2::W / TrBdf2::D, $sum), $guess);
+        if ($third === null) {
+            return null;
+        }
+        $end = Vectors::combine($storing, Vectors::times($this->capacities, Vectors::plus($third['x'], -1.0, $from->x)), -TrBdf2::W / TrBdf2::D, $sum);
+        [$e1, $e2, $e3] = TrBdf2::ERROR;
+        $error = Vectors::plus(Vectors::combine($e1 / TrBdf2::D, $from->rate, $e2 / TrBdf2::D, $rate), $e3 / TrBdf2::D, $end);
+
+        return new TimeStep($step, $third['x'], $end, $error, $third['solver'], $third['watts'], [$second['in'], $third['in']], [$second['net'], $third['net']]);
+    }
+
+    /**
+     * The error of a step, K: the greatest over the cells of its difference from the third-order companion, passed through the
+     * matrix of the stages so that stiff parts do not count for more than they are (Hosea & Shampine 1996, eq. 20).
+     *
+     * @throws PhysicsException
+     */
+    public function error(TimeStep $step): float
+    {
+        [$solution] = $step->solver->solve($step->error, array_fill(0, count($step->error), 0.0), new Accuracy(TimeSettings::ERROR_RESIDUAL, mostIterations: TimeSettings::MOST_ITERATIONS));
+        $this->iterations += $solution->iterations;
+
+        return Vectors::largest($solution->x);
+    }
+
+    /**
+     * @param array<int, float> $x rises by padded cell, K
+     * @return array<int, float> of the cells, K
+     */
+    public function temperatures(array $x): array
+    {
+        $pad = $this->heat->pad();
+        $cells = array_slice($x, $pad, count($x) - 2 * $pad);
+        foreach ($cells as $cell => $value) {
+            $cells[$cell] = $value + $this->reference;
+        }
+
+        return $cells;
+    }
+
+    /** @return array<int, float> rises where the first stage ends, as the step before went on */
+    private static function guess(Moment $from, float $step): array
+    {
+        $ahead = $from->last > 0.0 ? TrBdf2::SHARE * $step / $from->last : 0.0;
+
+        return $ahead > 0.0 && $ahead < self::AHEAD ? Vectors::combine(1.0 + $ahead, $from->x, -$ahead, $from->before) : $from->x;
+    }
+
+    /**
+     * One stage, over and over while coefficients follow its temperatures.
+     *
+     * @param float $after s since the beginning of the step; loads that jump at its end are as before
+     * @param array<int, float> $known right-hand side without the sources, W by padded cell
+     * @param array<int, float> $x rises to begin at
+     * @return array{x: array<int, float>, solver: StageSolver, watts: list<float>, in: float, net: float}|null
+     * @throws PhysicsException
+     */
+    private function stage(Moment $from, float $step, float $after, array $known, array $x): ?array
+    {
+        for ($pass = 1; $pass <= TimeSettings::MOST_PASSES; $pass++) {
+            [, $coupling, $system] = $this->heat->at($from->time + $after, true, $this->temperatures($x));
+            $source = $this->source($system);
+            $solver = $this->solver($system, $step);
+            $open = TimeSettings::BALANCE * (abs($system->watts) + abs($from->in) + abs($from->net));
+            [$solution, $watts] = $solver->solve(Vectors::plus($known, 1.0, $source), $x, new Accuracy(TimeSettings::RESIDUAL, $open > 0.0 ? $open : INF, TimeSettings::MOST_ITERATIONS), $this->controls);
+            $this->iterations += $solution->iterations;
+            $moved = Vectors::largest(Vectors::combine(1.0, $solution->x, -1.0, $x));
+            $x = $solution->x;
+            if (! $coupling->isNonlinear() || ($pass > 1 && $moved <= TimeSettings::PASS * $this->tolerance)) {
+                return ['x' => $x, 'solver' => $solver, 'watts' => $watts, 'in' => $system->watts + $this->given($watts), 'net' => $this->net($system, $source, $x, $watts)];
+            }
+        }
+
+        return null;
+    }
+
+    /** @param list<float> $watts of the controls */
+    private function given(array $watts): float
+    {
+        return array_sum(array_map(fn (ControlState $control, float $own): float => $own * array_sum($control->source), $this->controls, $watts));
+    }
+
+    /**
+     * W stored in all: what is given and comes from outside, less what leaves. Links between cells cancel in the sum.
+     *
+     * @param array<int, float> $source W by padded cell
+     * @param array<int, float> $x
+     * @param list<float> $watts of the controls
+     */
+    private function net(HeatSystem $system, array $source, array $x, array $watts): float
+    {
+        return array_sum($source) - Vectors::dot($system->stencil->extra, $x) + $this->given($watts);
+    }
+
+    /** @return array<int, float> W by padded cell, for rises over the reference of the course */
+    private function source(HeatSystem $system): array
+    {
+        $shift = $system->reference - $this->reference;
+
+        return $shift === 0.0 ? $system->source : Vectors::plus($system->source, $shift, $system->stencil->extra);
+    }
+
+    private function solver(HeatSystem $system, float $step): StageSolver
+    {
+        $found = null;
+        $others = [];
+        foreach ($this->solvers as $solver) {
+            if ($found === null && $solver->serves($system, $step)) {
+                $found = $solver;
+            } else {
+                $others[] = $solver;
+            }
+        }
+        $found ??= new StageSolver($system, $this->capacities, $step);
+        $this->solvers = [...array_slice($others, 1 - self::KEPT), $found];
+
+        return $found;
+    }
+}

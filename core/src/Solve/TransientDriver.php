@@ -1,0 +1,404 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Codec\ModelInTime;
+use Foehn\Grid\GridLevels;
+use Foehn\Grid\Voxels;
+use Foehn\Model\Part;
+use Foehn\Model\Target;
+use Foehn\Model\Transient;
+use Foehn\Numerics\Stencil;
+use Foehn\Numerics\TrBdf2;
+use Foehn\Numerics\Vectors;
+use Foehn\Observe\Readings;
+use Foehn\Observe\SensorWeights;
+use Foehn\Observe\State;
+use Foehn\Physics\Heat\HeatCapacities;
+use Foehn\Physics\PhysicsException;
+use Foehn\Physics\Radiation\LinkStore;
+use LogicException;
+
+/** Heat in the course of time, in steps that land on everything that jumps, switches or is asked for. */
+final class TransientDriver
+{
+    /** Between two reports, s. */
+    private const REPORT_PAUSE = 0.2;
+
+    private readonly Transient $time;
+
+    private Voxels $voxels;
+
+    private HeatInTime $heat;
+
+    private TimeStepper $stepper;
+
+    private Moment $now;
+
+    /** @var list<ControlState> */
+    private array $controls = [];
+
+    private readonly Course $course;
+
+    private float $lastReport = 0.0;
+
+    public function __construct(
+        private readonly ModelInTime $model,
+        private readonly string $grade,
+        private readonly ProgressListener $listener = new SilentListener(),
+        private readonly LinkStore $links = new LinkStore(),
+    ) {
+        $this->time = $model->start->time ?? throw new LogicException('a steady model has no course in time');
+        $this->course = new Course();
+    }
+
+    /**
+     * @throws \Foehn\Grid\GridException
+     * @throws PhysicsException
+     */
+    public function solve(): Solution
+    {
+        $started = hrtime(true);
+        $unfinished = $this->begin();
+        if ($unfinished !== null) {
+            return $unfinished;
+        }
+        $step = null;
+        $stopped = false;
+        foreach ($this->moments() as $moment) {
+            while ($this->now->time < $moment && ! $stopped) {
+                $next = $this->nextMoment($moment);
+                $step = $this->advance($step ?? $this->firstStep($next), $next);
+                $this->report();
+                $stopped = $this->listener->shouldStop();
+            }
+        }
+        foreach ($this->controls as $control) {
+            if ($control->chatters()) {
+                $this->course->chattering[] = $this->model->start->parts[$control->part]->name;
+            }
+        }
+        $seconds = (hrtime(true) - $started) / 1e9;
+        $outcome = new Outcome(! $stopped && $this->course->error() <= TimeSettings::CLOSES, $stopped, $this->stepper->iterations(), 1, $this->course->error(), [], $seconds);
+
+        return new Solution($this->state(true), $outcome, spent: $seconds, course: $this->course);
+    }
+
+    /**
+     * The temperatures at the start, and everything that is made once.
+     *
+     * @return ?Solution of the steady state, where it was stopped
+     * @throws PhysicsException
+     */
+    private function begin(): ?Solution
+    {
+        $model = $this->model->start->withGrade($this->grade);
+        if ($model->physics->hasFlow()) {
+            throw new PhysicsException('a course in time is computed where nothing flows; set physics.flow to "none" and give convection coefficients');
+        }
+        if ($this->time->start === null) {
+            $steady = (new SteadySolver($model->beforeStart(), $this->listener, links: $this->links))->solve();
+            if ($steady->outcome->stopped) {
+                return $steady;
+            }
+            if (! $steady->outcome->converged) {
+                throw new PhysicsException('the steady state that the course begins at did not converge: ' . $steady->shortfall());
+            }
+            [$this->voxels, $temperature] = [$steady->state->voxels, $steady->state->temperature];
+        } else {
+            $levels = GridLevels::of($model);
+            $grid = end($levels)[1];
+            $this->voxels = Voxels::of($model, $grid);
+            $start = $this->time->start;
+            $temperature = $start->isConstant() ? array_fill(0, $grid->count(), $start->constant) : array_map(fn (int $cell): float => $start->at(...$grid->centre($cell)), range(0, $grid->count() - 1));
+        }
+        $controlled = array_keys(array_filter($model->parts, fn (Part $part): bool => $part->control !== null));
+        $this->heat = new HeatInTime($this->model, $this->grade, $this->voxels, $this->links, $controlled);
+        $x = $this->rises($temperature, $model->surroundings->temperature);
+        $this->control($controlled, $temperature, $x);
+        $this->stepper = new TimeStepper($this->heat, HeatCapacities::of($model, $this->voxels), $model->surroundings->temperature, $this->time->tolerance, $this->controls);
+        $this->now = $this->stepper->begin(0.0, $x);
+        $this->note(false);
+
+        return null;
+    }
+
+    /**
+     * @param list<int> $parts under control
+     * @param array<int, float> $temperature of the cells, K
+     * @param array<int, float> $x rises by padded cell, K
+     * @throws PhysicsException
+     */
+    private function control(array $parts, array $temperature, array $x): void
+    {
+        [$model, $coupling, $system] = $this->heat->at(0.0, false, $temperature);
+        $state = new State($model, $this->voxels, $system, $temperature, null, $coupling->currents(), $coupling->enclosure(), $coupling->boards());
+        $readings = new Readings($state);
+        foreach ($parts as $part) {
+            $control = $model->parts[$part]->control;
+            if ($control === null || $this->voxels->cellsOfPart[$part] === 0) {
+                throw new PhysicsException(sprintf('the watts of "%s" are under control, but it has no cell on this grid', $model->parts[$part]->name));
+            }
+            $weights = [];
+            foreach (SensorWeights::of($state, $control->sensor()->of) as $cell => $weight) {
+                $weights[$this->heat->pad() + $cell] = $weight;
+            }
+            $sensed = $this->sensed($readings, $control->sensor()->of);
+            $this->controls[] = $own = new ControlState($part, $control, $weights, $coupling->unitSource($part), $sensed);
+            $own->beside = $sensed - $own->answer($x);
+        }
+    }
+
+    /** @return list<float> s, to land on */
+    private function moments(): array
+    {
+        $inside = array_filter([...$this->model->edges, ...$this->time->keep], fn (float $t): bool => $t > 0.0 && $t < $this->time->end);
+        $moments = array_values(array_unique([...$inside, $this->time->end]));
+        sort($moments);
+
+        return $moments;
+    }
+
+    /** The moment before a given one from when on a thermostat may switch that would already, s. */
+    private function nextMoment(float $moment): float
+    {
+        foreach ($this->controls as $control) {
+            $free = $control->free();
+            $moment = $free > $this->now->time && $free < $moment ? $free : $moment;
+        }
+
+        return $moment;
+    }
+
+    /** s: one in which temperatures move by a few tolerances, and a small share of the way to what comes next. */
+    private function firstStep(float $next): float
+    {
+        if ($this->time->step !== null) {
+            return $this->time->step;
+        }
+        $fastest = 0.0;
+        foreach ($this->stepper->capacities as $c => $capacity) {
+            $rate = $capacity > 0.0 ? abs($this->now->rate[$c]) / $capacity : 0.0;
+            $fastest = $rate > $fastest ? $rate : $fastest;
+        }
+
+        return max(min(TimeSettings::FIRST * ($next - $this->now->time), $fastest > 0.0 ? TimeSettings::FIRST_MOVES * $this->time->tolerance / $fastest : INF), 10.0 * $this->shortest());
+    }
+
+    private function shortest(): float
+    {
+        return TimeSettings::SHORTEST * $this->time->end;
+    }
+
+    /**
+     * One step taken.
+     *
+     * @param float $step s that is wanted
+     * @param float $next s, moment to land on
+     * @return ?float s wanted for the next one; null: as at a start
+     * @throws PhysicsException where no step is short enough
+     */
+    private function advance(float $step, float $next): ?float
+    {
+        $left = $next - $this->now->time;
+        do {
+            // Steps of one length reach the moment, so that their matrix is made once.
+            $count = max(1, (int) ceil($left / min($step, $this->longest()) - 1e-9));
+            $trial = $this->stepper->attempt($this->now, $left / $count);
+            $growth = $trial === null ? 0.0 : $this->growth($trial);
+            $isGood = $growth >= TimeSettings::SAFETY;
+            if (! $isGood) {
+                $this->course->rejected++;
+                $step = $left / $count * max(TimeSettings::LEAST_GROWTH, $growth);
+            }
+            if ($step < $this->shortest()) {
+                throw new PhysicsException(sprintf('at %g s no step is short enough: temperatures move too fast for a tolerance of %g K; look for parts of almost no heat capacity with many watts', $this->now->time, $this->time->tolerance));
+            }
+        } while ($trial === null || ! $isGood);
+        $step = max($step, $left / $count);
+        [$taken, $switching] = $this->located($trial);
+        $landed = $count === 1 && $switching === null;
+        $this->accept($taken, $landed ? $next : $this->now->time + $taken->step);
+        $jumps = $landed && in_array($next, $this->model->edges, true);
+        if ($this->switched($switching) || $jumps) {
+            $this->now = $this->stepper->begin($this->now->time, $this->now->x);
+
+            return null;
+        }
+
+        return $growth >= TimeSettings::WORTH ? $step * min($growth, TimeSettings::MOST_GROWTH) : $step;
+    }
+
+    /** By how much the next step may be longer. */
+    private function growth(TimeStep $trial): float
+    {
+        if ($this->time->step !== null) {
+            return 1.0;
+        }
+        $error = $this->stepper->error($trial) / (TimeSettings::SHARE * $this->time->tolerance);
+
+        return TimeSettings::SAFETY * max($error, 1e-9) ** (-1.0 / TrBdf2::ORDER);
+    }
+
+    /** The longest step that dead times allow, s: what a sensor tells must have been. */
+    private function longest(): float
+    {
+        return min([INF, ...array_filter(array_map(fn (ControlState $control): float => $control->control->sensor()->deadTime, $this->controls), fn (float $time): bool => $time > 0.0)]);
+    }
+
+    /**
+     * The step cut to the first switching of a thermostat within it.
+     *
+     * @return array{TimeStep, ?ControlState}
+     * @throws PhysicsException
+     */
+    private function located(TimeStep $trial): array
+    {
+        $low = array_map(fn (ControlState $control): float => min(0.0, $control->past($control->reading)), $this->controls);
+        $high = $this->pasts($trial);
+        $first = $this->firstPast($low, $high, $trial->step);
+        if ($first === null) {
+            return [$trial, null];
+        }
+        [$from, $below] = [0.0, $low[$first]];
+        for ($n = 0; $n < TimeSettings::MOST_LOCATIONS && $trial->step - $from > TimeSettings::SWITCHING; $n++) {
+            // Where a straight line passes zero, kept off the ends so that the bracket closes from both sides.
+            $share = max(0.02, min(0.98, $below / ($below - $high[$first])));
+            $own = $this->stepper->attempt($this->now, $from + $share * ($trial->step - $from));
+            if ($own === null) {
+                break;
+            }
+            $past = $this->pasts($own);
+            $earlier = $this->firstPast($low, $past, $own->step);
+            if ($earlier === null) {
+                [$from, $below] = [$own->step, $past[$first]];
+            } else {
+                [$first, $trial, $high] = [$earlier, $own, $past];
+                if ($past[$first] <= TimeSettings::SWITCHING * ($past[$first] - $low[$first]) / $own->step) {
+                    return [$trial, $this->controls[$first]];
+                }
+            }
+        }
+
+        // Controls have to be in the stage of the step that is taken.
+        return [$this->stepper->attempt($this->now, $trial->step) ?? $trial, $this->controls[$first]];
+    }
+
+    /** @return list<float> by how much the reading of each control is past what switches it after a step, K */
+    private function pasts(TimeStep $trial): array
+    {
+        return array_map(fn (ControlState $control): float => $control->past($control->readingAt($control->sensed($trial->x))), $this->controls);
+    }
+
+    /**
+     * The control that switches first within a step; null where none does.
+     *
+     * @param list<float> $low how far each is past its switching before
+     * @param list<float> $high and after the step
+     */
+    private function firstPast(array $low, array $high, float $step): ?int
+    {
+        $first = null;
+        $earliest = INF;
+        foreach ($high as $n => $past) {
+            $share = $past > 0.0 ? -$low[$n] / ($past - $low[$n]) : INF;
+            if ($share < $earliest && $this->controls[$n]->free() < $this->now->time + $step * (1.0 - 1e-9)) {
+                [$first, $earliest] = [$n, $share];
+            }
+        }
+
+        return $first;
+    }
+
+    /** @throws PhysicsException */
+    private function accept(TimeStep $step, float $time): void
+    {
+        $this->course->add($this->now, $step, Vectors::dot($this->stepper->capacities, Vectors::plus($step->x, -1.0, $this->now->x)));
+        $this->now = new Moment($time, $step->x, $step->rate, $step->in[1], $step->net[1], $this->now->x, $step->step);
+        foreach ($this->controls as $n => $control) {
+            $control->accept($time, $control->sensed($step->x), $step->watts[$n]);
+        }
+        $this->note(true);
+    }
+
+    /**
+     * Switches the thermostat that the step was cut for, and those that may now what their least times kept them from.
+     *
+     * @return bool whether any has
+     * @throws PhysicsException
+     */
+    private function switched(?ControlState $switching): bool
+    {
+        $any = false;
+        foreach ($this->controls as $control) {
+            if ($control === $switching || ($control->free() <= $this->now->time && $control->past($control->reading) > 0.0)) {
+                $control->switch($this->now->time);
+                $any = true;
+            }
+            if (count($control->switches) > TimeSettings::MOST_SWITCHES) {
+                throw new PhysicsException(sprintf('the thermostat of "%s" has switched %d times up to %g s: it chatters; widen its hysteresis, or give least times on and off', $this->model->start->parts[$control->part]->name, TimeSettings::MOST_SWITCHES, $this->now->time));
+            }
+        }
+
+        return $any;
+    }
+
+    /** @param bool $before whether loads that jump now are as they were */
+    private function note(bool $before): void
+    {
+        $state = $this->state($before);
+        $readings = new Readings($state);
+        foreach ($this->controls as $control) {
+            // What acts on a surface or a junction beside the cells is taken as it is now.
+            $control->beside = $this->sensed($readings, $control->control->sensor()->of) - $control->answer($this->now->x);
+        }
+        $this->course->note($this->now->time, $readings, $this->controls);
+        if (in_array($this->now->time, $this->time->keep, true)) {
+            $this->course->keep($this->now->time, $readings, $state->temperature);
+        }
+    }
+
+    private function sensed(Readings $readings, Target $of): float
+    {
+        return $readings->value($of, 'temperature', 'mean') ?? throw new PhysicsException(sprintf('the sensor at %s sees nothing', $of->describe()));
+    }
+
+    /** @param bool $before whether loads that jump now are as they were */
+    private function state(bool $before): State
+    {
+        $temperature = $this->stepper->temperatures($this->now->x);
+        [$model, $coupling, $system] = $this->heat->at($this->now->time, $before, $temperature);
+        foreach ($this->controls as $control) {
+            $coupling->control($control->part, $control->watts);
+        }
+
+        return new State($model, $this->voxels, $system, $temperature, null, $coupling->currents(), $coupling->enclosure(), $coupling->boards());
+    }
+
+    /**
+     * @param array<int, float> $temperature of the cells, K
+     * @param float $reference K
+     * @return array<int, float> by padded cell, K
+     */
+    private function rises(array $temperature, float $reference): array
+    {
+        $x = Stencil::zeros($this->voxels->grid->cells);
+        foreach ($temperature as $cell => $value) {
+            if ($this->voxels->isLive($cell)) {
+                $x[$this->heat->pad() + $cell] = $value - $reference;
+            }
+        }
+
+        return $x;
+    }
+
+    private function report(): void
+    {
+        if (hrtime(true) / 1e9 - $this->lastReport > self::REPORT_PAUSE) {
+            $this->lastReport = hrtime(true) / 1e9;
+            $this->listener->report(new Progress('time', $this->voxels->grid->count(), count($this->course->times) - 1, $this->course->error(), null, 1, $this->course->latest(), ['now' => $this->now->time, 'end' => $this->time->end, 'step' => $this->now->last]));
+        }
+    }
+}
