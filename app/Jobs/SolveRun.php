@@ -17,9 +17,9 @@ use App\Runs\RunStart;
 use App\Studies\StudyQueue;
 use Foehn\Codec\ModelCodec;
 use Foehn\FoehnException;
+use Foehn\Solve\Analysis;
 use Foehn\Solve\Solution;
 use Foehn\Solve\Start;
-use Foehn\Solve\SteadySolver;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
@@ -67,7 +67,7 @@ final class SolveRun implements ShouldQueue
         $before = $this->history($run, $from?->resumed);
         $start = $from->start ?? new Start();
         $listener = new RunListener($claim, $files, $start, $before, app('queue.worker'));
-        $solution = (new SteadySolver($model, $listener, $start, $files->links()))->solve();
+        $solution = Analysis::solve(ModelCodec::parse($run->revision->document), $run->grade, $listener, $start, $files->links());
         $flow = $solution->state->flow !== null;
         if ($flow || ($solution->outcome->converged && ! $solution->outcome->stopped)) {
             $files->write($claim, $solution);

@@ -47,7 +47,7 @@ final class RunFiles
         $folder = $run->folder() . "/$claim->attempt/$picture";
         $this->disk()->makeDirectory($folder);
         $write = fn (string $name, string $bytes) => FieldFile::write($this->disk()->path("$folder/$name"), $bytes);
-        foreach (FieldFile::of($solution->state) as $name => $bytes) {
+        foreach (FieldFile::ofSolution($solution) as $name => $bytes) {
             $write($name, $bytes);
         }
         $write('result.json', json_encode($result, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));

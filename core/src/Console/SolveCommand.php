@@ -9,8 +9,8 @@ use Foehn\Model\Model;
 use Foehn\Model\Watch;
 use Foehn\Results\FieldFile;
 use Foehn\Results\ResultBuilder;
+use Foehn\Solve\Analysis;
 use Foehn\Solve\Start;
-use Foehn\Solve\SteadySolver;
 
 /**
  * `solve MODEL.json --out DIR [--grade G] [--strict] [--start DIR [--frozen]]`. Exit 0 solved, 1 limit missed or undecided with --strict, 2 bad input, 3 not converged.
@@ -30,11 +30,12 @@ final class SolveCommand
         $model = ModelCodec::fromJson($json);
         $grade = $options->grade();
         $model = $grade === null ? $model : $model->withGrade($grade);
-        $solution = (new SteadySolver($model, new TerminalListener(), $options->value('start') === null ? new Start(frozen: $options->has('frozen')) : SolveFiles::start($options->value('start'), $options->has('frozen'))))->solve();
+        $start = $options->value('start') === null ? new Start(frozen: $options->has('frozen')) : SolveFiles::start($options->value('start'), $options->has('frozen'));
+        $solution = Analysis::solve(ModelCodec::parse($json), $grade, new TerminalListener(), $start);
         $result = ResultBuilder::build($solution, ModelCodec::hash($json));
         if ($options->value('out') !== null) {
             $document = json_encode($result, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
-            SolveFiles::write($options->value('out'), ['result.json' => $document, ...FieldFile::of($solution->state), SolveFiles::STATE => $solution->checkpoint?->toBytes() ?? '']);
+            SolveFiles::write($options->value('out'), ['result.json' => $document, ...FieldFile::ofSolution($solution), SolveFiles::STATE => $solution->checkpoint?->toBytes() ?? '']);
         }
         self::print($model, $result);
         if (! $solution->outcome->converged) {
@@ -65,6 +66,7 @@ final class SolveCommand
         }
         echo TextTable::render(['Part', 'W', 'T max °C', 'Junction °C', 'Limit °C', 'Margin K', 'Verdict'], $rows, [1, 2, 3, 4, 5]);
         self::printValues($result);
+        self::printCourse($result);
         $balance = $result['balance'];
         printf("\nHeat in %.4f W, out %.4f W, balance error %.1e.\n", $balance['in'], $balance['out'], $balance['error']);
         printf("%s: %d cells (%s), %d iterations, %.1f s.\n", $model->name, $result['grid']['cells'], $result['grid']['grade'], $result['solver']['iterations'], $result['solver']['seconds']);
@@ -79,6 +81,35 @@ final class SolveCommand
             echo "Warning: $warning.\n";
         }
         printf("%d of %d limits missed%s.\n", $result['verdict']['missed'], $result['verdict']['limits'], $result['verdict']['undecided'] > 0 ? sprintf(', %d undecided: their margin is smaller than its ±', $result['verdict']['undecided']) : '');
+    }
+
+    /**
+     * What limits and watches did over time, in SI units.
+     *
+     * @param Result $result
+     */
+    private static function printCourse(array $result): void
+    {
+        $time = $result['time'];
+        if ($time === null) {
+            return;
+        }
+        $seconds = fn (?float $value): string => $value === null ? '-' : sprintf('%.4g', $value);
+        $rows = [];
+        foreach ([...$result['limits'], ...$result['watches']] as $value) {
+            $own = $value['overTime'];
+            if ($own !== null) {
+                $rows[] = [$value['name'], Watch::unit($value['quantity'], $value['reduce'] ?? ''), sprintf('%.6g', $own['min']), $seconds($own['minAt']), sprintf('%.6g', $own['max']), $seconds($own['maxAt']), $seconds($own['reached']), $seconds($own['beyond']), $seconds($own['settled']), $own['overshoot'] === null ? '-' : sprintf('%.3g', $own['overshoot'])];
+            }
+        }
+        if ($rows !== []) {
+            echo "\n", TextTable::render(['Limit or watch', 'Unit', 'Least', 'at s', 'Greatest', 'at s', 'Missed from s', 'Missed for s', 'Settled s', 'Overshoot'], $rows, [2, 3, 4, 5, 6, 7, 8, 9]);
+        }
+        vprintf("\n%d steps of %.3g to %.3g s up to %.6g s, %d rejected.\n", [$time['steps'], $time['shortest'], $time['longest'], $time['reached'], $time['rejected']]);
+        foreach ($time['controls'] as $control) {
+            $switched = count($control['switches']);
+            printf("%s: sensor at %.2f °C and %.3f W in the end%s.\n", $control['name'], $control['readings'][count($control['readings']) - 1] - self::ZERO_CELSIUS, $control['watts'][count($control['watts']) - 1], $switched > 0 ? sprintf(', switched %d times', $switched) : '');
+        }
     }
 
     /**

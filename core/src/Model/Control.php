@@ -8,4 +8,7 @@ namespace Foehn\Model;
 interface Control
 {
     public function sensor(): Sensor;
+
+    /** @return array{float, float} least and most watts that it sets */
+    public function bounds(): array;
 }

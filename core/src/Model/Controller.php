@@ -23,6 +23,11 @@ final readonly class Controller implements Control
         return $this->sensor;
     }
 
+    public function bounds(): array
+    {
+        return [$this->atLeast, $this->atMost];
+    }
+
     /**
      * Watts at a reading.
      *

@@ -18,4 +18,11 @@ final readonly class CurveControl implements Control
     {
         return $this->sensor;
     }
+
+    public function bounds(): array
+    {
+        $watts = array_column($this->law->points, 1);
+
+        return [min($watts), max($watts)];
+    }
 }

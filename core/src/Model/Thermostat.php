@@ -23,6 +23,11 @@ final readonly class Thermostat implements Control
         return $this->sensor;
     }
 
+    public function bounds(): array
+    {
+        return [min(0.0, $this->watts), max(0.0, $this->watts)];
+    }
+
     /** By how much a reading (K) is past what switches, K; positive where it has to switch. */
     public function past(bool $isOn, float $reading): float
     {

@@ -11,6 +11,7 @@ use Foehn\Grid\Voxels;
 use Foehn\Observe\Fields;
 use Foehn\Observe\State;
 use Foehn\Observe\SurfaceFields;
+use Foehn\Solve\Solution;
 
 /**
  * Fields as plain binary files of little-endian values. In cells: one float32 per cell and component, in the order i + nx*(j + ny*k). On
@@ -35,6 +36,9 @@ final class FieldFile
 
     /** Of the copper of a board, on its pixels: share that is copper, number of the net, V, A/m2, W and K. A board is numbered as in the result. */
     private const OF_BOARDS = ['Copper', 'Net', 'Potential', 'CurrentDensity', 'JouleHeat', 'Temperature'];
+
+    /** Temperatures of the cells at a moment that is kept of a course in time, numbered as in the result. */
+    private const AT_MOMENT = 'temperatureAt';
 
     /** What places fields. */
     private const PLACES = ['parts', 'surfaces', 'faceVelocity'];
@@ -64,7 +68,7 @@ final class FieldFile
         return match (true) {
             $field === 'parts' => 'parts.u16',
             $field === 'surfaces' => 'surfaces.u32',
-            in_array($field, self::names(), true), self::isOfBoard($field) => "$field.f32",
+            in_array($field, self::names(), true), self::isOfBoard($field), self::isOfMoment($field) => "$field.f32",
             default => null,
         };
     }
@@ -78,6 +82,23 @@ final class FieldFile
     private static function isOfBoard(string $field): bool
     {
         return preg_match('/^board\d{1,3}(' . implode('|', self::OF_BOARDS) . ')$/', $field) === 1;
+    }
+
+    private static function isOfMoment(string $field): bool
+    {
+        return preg_match('/^' . self::AT_MOMENT . '\d{1,3}$/', $field) === 1;
+    }
+
+    /** @return iterable<string, string> the bytes of everything that a solution has, by the name of the file */
+    public static function ofSolution(Solution $solution): iterable
+    {
+        yield from self::of($solution->state);
+        $live = $solution->state->system->live;
+        foreach ($solution->course->frames ?? [] as $n => $frame) {
+            /** @var array<int, float> $values */
+            $values = unpack('g*', $frame['temperatures']);
+            yield self::AT_MOMENT . "$n.f32" => self::floats(array_map(fn (float $value, bool $isLive): ?float => $isLive ? $value : null, $values, $live));
+        }
     }
 
     /** @return iterable<string, string> the bytes of everything that a state has, by the name of the file */

@@ -19,14 +19,18 @@ use Foehn\Observe\Readings;
 use Foehn\Observe\State;
 use Foehn\Shapes\FlatShape;
 use Foehn\Solve\Solution;
+use Foehn\Solve\TimeSettings;
 
 /**
  * Writes the result document (format foehn-result, version 1) of a solution. SI units, temperatures in kelvin.
  *
  * @phpstan-import-type Report from GridReport
- * @phpstan-type WatchRow array{id: string, name: string, part: ?string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float, unknown: ?string}
- * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, verdict: 'met'|'missed'|'undecided', plusMinus: ?float, order: ?float, unknown: ?string}
- * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, mass: ?float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float},
+ * @phpstan-import-type BoardRow from BoardRows
+ * @phpstan-import-type ControlRow from CourseRows
+ * @phpstan-import-type OverTime from CourseRows
+ * @phpstan-type WatchRow array{id: string, name: string, part: ?string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float, unknown: ?string, overTime: ?OverTime}
+ * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, verdict: 'met'|'missed'|'undecided', plusMinus: ?float, order: ?float, unknown: ?string, overTime: ?OverTime}
+ * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, mass: ?float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float}, peak: ?array{max: float, at: float},
  *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: object, routes: object, interfaces: object}
  * @phpstan-type SolverRow array{version: string, converged: bool, stopped: bool, iterations: int, passes: int, residual: float, seconds: float, start: array{from: string, model: ?string, frozen: bool}, code: string, residuals: array<int, float>}
  * @phpstan-type GridRow array{grade: string, cells: int, asked: int, shortfall: ?string, steps: list<array{part: string, excess: float}>, shape: array{int, int, int}, smallest: float, largest: float, aspect: float,
@@ -36,12 +40,11 @@ use Foehn\Solve\Solution;
  *     fans: list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}>,
  *     fins: list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}>,
  *     sinks: list<array{part: string, name: string, axis: int, through: float, beside: float, before: ?float}>, balance: array{in: float, out: float, error: float}}
- * @phpstan-import-type BoardRow from BoardRows
  * @phpstan-type ElectricRow array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}>, power: float, boards: list<BoardRow>}
  * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
  * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, fields: list<string>, grid: GridRow, parts: list<PartRow>,
  *     sides: array<string, ?array{heat: float, radiated: float, byWalls: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
- *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, mass: array{total: float, without: list<string>}, flow: ?FlowRow, radiation: ?array{out: float, towards: float, sun: float, exchange: list<array{from: string, to: string, heat: float}>}, electric: ?ElectricRow, balance: array{in: float, out: float, error: float}, warnings: list<string>}
+ *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, mass: array{total: float, without: list<string>}, flow: ?FlowRow, radiation: ?array{out: float, towards: float, sun: float, exchange: list<array{from: string, to: string, heat: float}>}, electric: ?ElectricRow, time: ?array{end: float, reached: float, steps: int, rejected: int, shortest: float, longest: float, controls: list<ControlRow>, ...}, balance: array{in: float, out: float, error: float}, warnings: list<string>}
  */
 final class ResultBuilder
 {
@@ -55,6 +58,8 @@ final class ResultBuilder
 
     private BesideGrid $beside;
 
+    private ?CourseRows $course;
+
     /** @var Report */
     private array $grid;
 
@@ -66,6 +71,7 @@ final class ResultBuilder
         $this->state = $solution->state;
         $this->readings = new Readings($solution->state);
         $this->beside = BesideGrid::of($solution);
+        $this->course = $solution->course === null ? null : new CourseRows($solution->course, $solution->state->model);
         $this->grid = GridReport::of($solution->state->model, $solution->state->grid);
         $this->masses = Masses::of($solution->state);
     }
@@ -98,7 +104,8 @@ final class ResultBuilder
             'flow' => $builder->flow(),
             'radiation' => Radiated::of($solution->state),
             'electric' => $builder->electric(),
-            'balance' => $solution->state->balance()->toArray(),
+            'time' => $builder->course?->row(),
+            'balance' => $solution->course === null ? $solution->state->balance()->toArray() : ['in' => $solution->course->in, 'out' => $solution->course->out + $solution->course->stored, 'error' => $solution->course->error()],
             'warnings' => $builder->warnings(),
         ];
     }
@@ -109,6 +116,9 @@ final class ResultBuilder
      */
     private function uncertainty(Watch|Limit $of, array $levels): array
     {
+        if ($this->course !== null) {
+            return Uncertainty::unknown('the course in time was computed on one grid');
+        }
         $swing = $this->solution->amplitude() ?? 0.0;
         if ($swing > 0.0 && Watch::unit($of->quantity) !== 'K') {
             return Uncertainty::unknown('the flow never became steady, and by how much this swings with it is not recorded');
@@ -146,6 +156,7 @@ final class ResultBuilder
                 'mass' => $this->masses[$index],
                 'current' => $this->state->currentIn($index),
                 'temperature' => $this->readings->temperatures[$index],
+                'peak' => $this->solution->course->peaks[$index] ?? null,
                 'nodes' => $this->state->system->packages->state($index, $this->state->temperature),
                 'faces' => (object) $faces,
                 'routes' => (object) $this->readings->surfaces->routes($index),
@@ -176,7 +187,7 @@ final class ResultBuilder
     {
         return ['id' => $watch->id, 'name' => $watch->name, 'part' => $watch->of->part, 'quantity' => $watch->quantity, 'reduce' => $watch->reduce, 'unit' => Watch::unit($watch->quantity, $watch->reduce),
             'profile' => $watch->of->isLine() ? $this->readings->profile($watch) : null,
-            'value' => $this->readings->of($watch), ...$this->uncertainty($watch, $levels)];
+            'value' => $this->readings->of($watch), 'overTime' => $this->course?->overTime($watch), ...$this->uncertainty($watch, $levels)];
     }
 
     /**
@@ -185,14 +196,16 @@ final class ResultBuilder
      */
     private function limit(Limit $limit, array $levels): array
     {
-        $value = $this->readings->of($limit);
+        $overTime = $this->course?->overTime($limit);
+        // Over time the worst moment counts.
+        $value = $overTime === null ? $this->readings->of($limit) : ($limit->atMost === null ? $overTime['min'] : $overTime['max']);
         $margin = $value === null ? null : $limit->margin($value);
         $uncertainty = $this->uncertainty($limit, $levels);
         // A margin within its own uncertainty says neither; one whose uncertainty is unknown says what it says.
         $isOpen = $margin !== null && $uncertainty['plusMinus'] !== null && abs($margin) < $uncertainty['plusMinus'];
 
         return ['id' => $limit->id, 'name' => $limit->name, 'part' => $limit->of->part, 'node' => $limit->of->node, 'quantity' => $limit->quantity, 'value' => $value, 'atMost' => $limit->atMost,
-            'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'margin' => $margin, 'verdict' => $isOpen ? 'undecided' : ($margin !== null && $margin >= 0.0 ? 'met' : 'missed'), ...$uncertainty];
+            'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'margin' => $margin, 'verdict' => $isOpen ? 'undecided' : ($margin !== null && $margin >= 0.0 ? 'met' : 'missed'), 'overTime' => $overTime, ...$uncertainty];
     }
 
     /** @return ?ElectricRow */
@@ -240,6 +253,9 @@ final class ResultBuilder
             }
         }
         array_push($warnings, ...$this->beyondTables());
+        foreach ($this->solution->course->chattering ?? [] as $name) {
+            $warnings[] = sprintf('the thermostat of "%s" chatters: it switches again within %g ms; widen its hysteresis, or give least times on and off', $name, 1e3 * TimeSettings::CHATTERING);
+        }
         foreach ($this->state->enclosure?->dark() ?? [] as $elements) {
             $names = array_unique(array_map(fn (int $e): string => $this->state->model->parts[$this->state->system->surfaces->elements->part[$e]]->name ?? 'the walls', $elements));
             $warnings[] = sprintf('in the cavity of %s nothing emits, so that no heat is radiated in it; give a surface there a finish', implode(', ', array_slice($names, 0, 4)));

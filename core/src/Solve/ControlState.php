@@ -110,18 +110,6 @@ final class ControlState
         return ! $this->control instanceof Thermostat && $this->control->sensor()->deadTime <= 0.0;
     }
 
-    /** @return array{float, float} bounds of the watts */
-    public function bounds(): array
-    {
-        $control = $this->control;
-
-        return match (true) {
-            $control instanceof CurveControl => [min(array_column($control->law->points, 1)), max(array_column($control->law->points, 1))],
-            $control instanceof Controller => [$control->atLeast, $control->atMost],
-            default => [$this->watts, $this->watts],
-        };
-    }
-
     /** The stage at TrBdf2::SHARE of a step from a moment on. */
     public function beginSecond(float $from, float $step): void
     {

@@ -29,6 +29,9 @@ final class Coupling
 
     private ?RadiationExchange $radiation = null;
 
+    /** As last assembled. */
+    private ?HeatSystem $system = null;
+
     private bool $hasLosses = false;
 
     /** @var list<Exchange> in the order in which they follow */
@@ -58,6 +61,9 @@ final class Coupling
         if (array_filter($model->parts, fn (Part $part): bool => $part->losses !== null) !== []) {
             $this->exchanges[] = new LossExchange($this->heat, fn (): ?Currents => $this->currents());
             $this->hasLosses = true;
+        }
+        if ($model->time === null && array_filter($model->parts, fn (Part $part): bool => $part->control !== null) !== []) {
+            $this->exchanges[] = new ControlExchange($this->heat, fn (): ?HeatSystem => $this->system);
         }
         if ($model->physics->radiates()) {
             $this->exchanges[] = $this->radiation = new RadiationExchange($this->heat, fn (): ?SurfaceNodes => $this->surfaces, $links);
@@ -198,10 +204,10 @@ final class Coupling
      */
     public function equation(?array $temperature, array $changes = []): HeatSystem
     {
-        $system = $this->heat->at($temperature, $changes);
-        $this->surfaces = $system->surfaces;
+        $this->system = $this->heat->at($temperature, $changes);
+        $this->surfaces = $this->system->surfaces;
 
-        return $system;
+        return $this->system;
     }
 
     /**

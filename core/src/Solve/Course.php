@@ -40,6 +40,9 @@ final class Course
     /** J that have passed one way or the other, which the balance is counted against. */
     public float $passed = 0.0;
 
+    /** @var list<int> steps after which loads jumped or something switched */
+    public array $kinks = [];
+
     public int $rejected = 0;
 
     /** s */

@@ -111,7 +111,7 @@ final class StageSolver
      */
     private static function root(ControlState $control, callable $sensed): float
     {
-        [$low, $high] = $control->bounds();
+        [$low, $high] = $control->control->bounds();
         for ($n = 0; $n < 100 && $high - $low > TimeSettings::WATTS * 1e-3; $n++) {
             $middle = 0.5 * ($low + $high);
             if ($control->wattsAt($sensed($middle)) > $middle) {

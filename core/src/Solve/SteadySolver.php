@@ -87,7 +87,9 @@ final class SteadySolver
      */
     public function check(): array
     {
-        $this->requireWayOut();
+        if ($this->model->time?->start === null) {
+            $this->requireWayOut();
+        }
         $levels = GridLevels::of($this->model);
         [$model, $grid] = end($levels);
         $voxels = Voxels::of($model, $grid);

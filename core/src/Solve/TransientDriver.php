@@ -223,6 +223,7 @@ final class TransientDriver
         $this->accept($taken, $landed ? $next : $this->now->time + $taken->step);
         $jumps = $landed && in_array($next, $this->model->edges, true);
         if ($this->switched($switching) || $jumps) {
+            $this->course->kinks[] = count($this->course->times) - 1;
             $this->now = $this->stepper->begin($this->now->time, $this->now->x);
 
             return null;

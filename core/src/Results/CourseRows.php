@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Results;
+
+use Foehn\Model\Limit;
+use Foehn\Model\Model;
+use Foehn\Model\Watch;
+use Foehn\Solve\Course;
+
+/**
+ * What a result says of a course in time.
+ *
+ * @phpstan-type FrameRow array{time: float, parts: list<array{min: float, mean: float, max: float}|null>, values: object}
+ * @phpstan-type ControlRow array{part: string, name: string, readings: list<float>, watts: list<float>, switches: list<array{float, bool}>}
+ * @phpstan-type CourseRow array{end: float, reached: float, steps: int, rejected: int, shortest: float, longest: float, times: list<float>, series: object, controls: list<ControlRow>, frames: list<FrameRow>,
+ *     balance: array{in: float, out: float, stored: float, error: float}}
+ * @phpstan-type OverTime array{min: float, minAt: float, max: float, maxAt: float, reached: ?float, beyond: ?float, settled: ?float, overshoot: ?float}
+ */
+final class CourseRows
+{
+    /** Points of a curve that are written; between them the least and the greatest of everything asked for are kept. */
+    private const MOST_POINTS = 2000;
+
+    /** Share of its whole change that a value stays within once it has settled. */
+    private const SETTLED = 0.02;
+
+    /** @var list<int> steps that are written */
+    private readonly array $steps;
+
+    public function __construct(private readonly Course $course, private readonly Model $model)
+    {
+        $this->steps = $this->written();
+    }
+
+    /** @return CourseRow */
+    public function row(): array
+    {
+        $pick = fn (array $values): array => array_map(fn (int $n): mixed => $values[$n] ?? null, $this->steps);
+        $controls = [];
+        foreach ($this->course->controls as $part => $states) {
+            $controls[] = ['part' => $this->model->parts[$part]->id, 'name' => $this->model->parts[$part]->name, 'readings' => $pick(array_column($states, 'reading')), 'watts' => $pick(array_column($states, 'watts')), 'switches' => $this->course->switches[$part] ?? []];
+        }
+        $times = $this->course->times;
+
+        /** @var CourseRow */
+        return [
+            'end' => $this->model->time->end ?? 0.0, 'reached' => $times[count($times) - 1], 'steps' => count($times) - 1, 'rejected' => $this->course->rejected,
+            'shortest' => min($this->course->shortest, $times[count($times) - 1]), 'longest' => $this->course->longest,
+            'times' => $pick($times), 'series' => (object) array_map($pick, $this->course->values), 'controls' => $controls,
+            'frames' => array_map(fn (array $frame): array => ['time' => $frame['time'], 'parts' => $frame['parts'], 'values' => (object) $frame['values']], $this->course->frames),
+            'balance' => ['in' => $this->course->in, 'out' => $this->course->out, 'stored' => $this->course->stored, 'error' => $this->course->error()],
+        ];
+    }
+
+    /**
+     * What a limit or watch did over time.
+     *
+     * @return ?OverTime "reached" is when a limit was first missed, and "beyond" for how long it was, s; "settled" is from when on a watch stays within a fiftieth of its whole change, "overshoot" how far it went beyond its end; null where it has no value
+     */
+    public function overTime(Watch|Limit $of): ?array
+    {
+        $values = $this->course->values[$of->id] ?? [];
+        if (count($values) !== count($this->course->times) || array_filter($values, is_null(...)) !== []) {
+            return null;
+        }
+        /** @var non-empty-list<float> $values */
+        [$minAt, $min] = $this->extreme(array_map(fn (float $value): float => -$value, $values));
+        [$maxAt, $max] = $this->extreme($values);
+        $isLimit = $of instanceof Limit;
+        [$reached, $beyond] = $isLimit ? $this->missed($of, $values) : [null, null];
+        [$settled, $overshoot] = $isLimit ? [null, null] : $this->settling($values, -$min, $max);
+
+        return ['min' => -$min, 'minAt' => $minAt, 'max' => $max, 'maxAt' => $maxAt, 'reached' => $reached, 'beyond' => $beyond, 'settled' => $settled, 'overshoot' => $overshoot];
+    }
+
+    /**
+     * The greatest value and when it was: on the parabola through it and its neighbours where the curve is smooth there.
+     *
+     * @param non-empty-list<float> $values
+     * @return array{float, float} s, and the value
+     */
+    private function extreme(array $values): array
+    {
+        $n = (int) array_search(max($values), $values, true);
+        $times = $this->course->times;
+        if (! isset($values[$n - 1], $values[$n + 1]) || in_array($n, $this->course->kinks, true)) {
+            return [$times[$n], $values[$n]];
+        }
+        $rising = ($values[$n] - $values[$n - 1]) / ($times[$n] - $times[$n - 1]);
+        $falling = ($values[$n + 1] - $values[$n]) / ($times[$n + 1] - $times[$n]);
+        $bend = ($falling - $rising) / ($times[$n + 1] - $times[$n - 1]);
+        if ($bend >= 0.0) {
+            return [$times[$n], $values[$n]];
+        }
+        $slope = $rising + $bend * ($times[$n] - $times[$n - 1]);
+
+        return [$times[$n] - $slope / (2.0 * $bend), $values[$n] - $slope ** 2 / (4.0 * $bend)];
+    }
+
+    /**
+     * @param non-empty-list<float> $values
+     * @return array{?float, float} s, when it was missed first, and for how long in all
+     */
+    private function missed(Limit $limit, array $values): array
+    {
+        $times = $this->course->times;
+        $first = $limit->margin($values[0]) < 0.0 ? $times[0] : null;
+        $beyond = 0.0;
+        for ($n = 1; $n < count($values); $n++) {
+            [$before, $after] = [$limit->margin($values[$n - 1]), $limit->margin($values[$n])];
+            if (min($before, $after) < 0.0) {
+                $crossing = $before < 0.0 === $after < 0.0 ? null : $times[$n - 1] + ($times[$n] - $times[$n - 1]) * $before / ($before - $after);
+                $first ??= $crossing ?? $times[$n - 1];
+                $beyond += match (true) {
+                    $crossing === null => $times[$n] - $times[$n - 1],
+                    $before < 0.0 => $crossing - $times[$n - 1],
+                    default => $times[$n] - $crossing,
+                };
+            }
+        }
+
+        return [$first, $beyond];
+    }
+
+    /**
+     * @param non-empty-list<float> $values
+     * @return array{?float, float} s, null where it moves to the end; and K or whatever it is
+     */
+    private function settling(array $values, float $min, float $max): array
+    {
+        $last = count($values) - 1;
+        [$start, $end] = [$values[0], $values[$last]];
+        $band = self::SETTLED * abs($end - $start);
+        $settled = 0.0;
+        for ($n = $last; $n >= 0; $n--) {
+            if (abs($values[$n] - $end) > $band) {
+                $settled = $n + 1 >= $last ? null : $this->course->times[$n + 1];
+                break;
+            }
+        }
+
+        return [$settled, $end >= $start ? max(0.0, $max - $end) : max(0.0, $end - $min)];
+    }
+
+    /** @return list<int> */
+    private function written(): array
+    {
+        $count = count($this->course->times);
+        if ($count <= self::MOST_POINTS) {
+            return array_keys($this->course->times);
+        }
+        $kept = [];
+        $stride = $count / self::MOST_POINTS;
+        for ($n = 0; $n < self::MOST_POINTS; $n++) {
+            $kept[(int) ($n * $stride)] = true;
+        }
+        $kept[$count - 1] = true;
+        foreach ($this->course->values as $values) {
+            $known = array_filter($values, is_float(...));
+            if ($known !== []) {
+                $kept[array_search(max($known), $known, true)] = $kept[array_search(min($known), $known, true)] = true;
+            }
+        }
+        ksort($kept);
+
+        return array_keys($kept);
+    }
+}
