@@ -66,7 +66,7 @@ final class SolveCommand
         }
         echo TextTable::render(['Part', 'W', 'T max °C', 'Junction °C', 'Limit °C', 'Margin K', 'Verdict'], $rows, [1, 2, 3, 4, 5]);
         self::printValues($result);
-        self::printCourse($result);
+        CourseTable::print($result);
         $balance = $result['balance'];
         printf("\nHeat in %.4f W, out %.4f W, balance error %.1e.\n", $balance['in'], $balance['out'], $balance['error']);
         printf("%s: %d cells (%s), %d iterations, %.1f s.\n", $model->name, $result['grid']['cells'], $result['grid']['grade'], $result['solver']['iterations'], $result['solver']['seconds']);
@@ -81,35 +81,6 @@ final class SolveCommand
             echo "Warning: $warning.\n";
         }
         printf("%d of %d limits missed%s.\n", $result['verdict']['missed'], $result['verdict']['limits'], $result['verdict']['undecided'] > 0 ? sprintf(', %d undecided: their margin is smaller than its ±', $result['verdict']['undecided']) : '');
-    }
-
-    /**
-     * What limits and watches did over time, in SI units.
-     *
-     * @param Result $result
-     */
-    private static function printCourse(array $result): void
-    {
-        $time = $result['time'];
-        if ($time === null) {
-            return;
-        }
-        $seconds = fn (?float $value): string => $value === null ? '-' : sprintf('%.4g', $value);
-        $rows = [];
-        foreach ([...$result['limits'], ...$result['watches']] as $value) {
-            $own = $value['overTime'];
-            if ($own !== null) {
-                $rows[] = [$value['name'], Watch::unit($value['quantity'], $value['reduce'] ?? ''), sprintf('%.6g', $own['min']), $seconds($own['minAt']), sprintf('%.6g', $own['max']), $seconds($own['maxAt']), $seconds($own['reached']), $seconds($own['beyond']), $seconds($own['settled']), $own['overshoot'] === null ? '-' : sprintf('%.3g', $own['overshoot'])];
-            }
-        }
-        if ($rows !== []) {
-            echo "\n", TextTable::render(['Limit or watch', 'Unit', 'Least', 'at s', 'Greatest', 'at s', 'Missed from s', 'Missed for s', 'Settled s', 'Overshoot'], $rows, [2, 3, 4, 5, 6, 7, 8, 9]);
-        }
-        vprintf("\n%d steps of %.3g to %.3g s up to %.6g s, %d rejected.\n", [$time['steps'], $time['shortest'], $time['longest'], $time['reached'], $time['rejected']]);
-        foreach ($time['controls'] as $control) {
-            $switched = count($control['switches']);
-            printf("%s: sensor at %.2f °C and %.3f W in the end%s.\n", $control['name'], $control['readings'][count($control['readings']) - 1] - self::ZERO_CELSIUS, $control['watts'][count($control['watts']) - 1], $switched > 0 ? sprintf(', switched %d times', $switched) : '');
-        }
     }
 
     /**

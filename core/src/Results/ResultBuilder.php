@@ -26,7 +26,6 @@ use Foehn\Solve\TimeSettings;
  *
  * @phpstan-import-type Report from GridReport
  * @phpstan-import-type BoardRow from BoardRows
- * @phpstan-import-type ControlRow from CourseRows
  * @phpstan-import-type OverTime from CourseRows
  * @phpstan-type WatchRow array{id: string, name: string, part: ?string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float, unknown: ?string, overTime: ?OverTime}
  * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, verdict: 'met'|'missed'|'undecided', plusMinus: ?float, order: ?float, unknown: ?string, overTime: ?OverTime}
@@ -44,7 +43,7 @@ use Foehn\Solve\TimeSettings;
  * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
  * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, fields: list<string>, grid: GridRow, parts: list<PartRow>,
  *     sides: array<string, ?array{heat: float, radiated: float, byWalls: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
- *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, mass: array{total: float, without: list<string>}, flow: ?FlowRow, radiation: ?array{out: float, towards: float, sun: float, exchange: list<array{from: string, to: string, heat: float}>}, electric: ?ElectricRow, time: ?array{end: float, reached: float, steps: int, rejected: int, shortest: float, longest: float, controls: list<ControlRow>, ...}, balance: array{in: float, out: float, error: float}, warnings: list<string>}
+ *     verdict: array{limits: int, missed: int, undecided: int, worst: ?string, worstMargin: ?float}, mass: array{total: float, without: list<string>}, flow: ?FlowRow, radiation: ?array{out: float, towards: float, sun: float, exchange: list<array{from: string, to: string, heat: float}>}, electric: ?ElectricRow, time: ?array<string, mixed>, balance: array{in: float, out: float, error: float}, warnings: list<string>}
  */
 final class ResultBuilder
 {
