@@ -69,7 +69,7 @@ final class SolveRun implements ShouldQueue
         $listener = new RunListener($claim, $files, $start, $before, app('queue.worker'));
         $solution = Analysis::solve(ModelCodec::parse($run->revision->document), $run->grade, $listener, $start, $files->links());
         $flow = $solution->state->flow !== null;
-        if ($flow || ($solution->outcome->converged && ! $solution->outcome->stopped)) {
+        if ($flow || $solution->course !== null || ($solution->outcome->converged && ! $solution->outcome->stopped)) {
             $files->write($claim, $solution);
         }
         if ($solution->outcome->stopped && $listener->handsBack()) {
@@ -92,8 +92,8 @@ final class SolveRun implements ShouldQueue
             $run->samples()->delete();
         } elseif (! $resumed->is($run)) {
             DB::table('run_samples')->insertUsing(
-                ['run_id', 'iteration', 'residual', 'worst_margin', 'seconds', 'values'],
-                DB::table('run_samples')->where('run_id', $resumed->id)->orderBy('id')->selectRaw('?, iteration, residual, worst_margin, seconds, `values`', [$run->id]),
+                ['run_id', 'iteration', 'residual', 'worst_margin', 'seconds', 'values', 'moment'],
+                DB::table('run_samples')->where('run_id', $resumed->id)->orderBy('id')->selectRaw('?, iteration, residual, worst_margin, seconds, `values`, moment', [$run->id]),
             );
         }
 
@@ -108,6 +108,7 @@ final class SolveRun implements ShouldQueue
         $flow = $solution->state->flow !== null;
         [$state, $message] = match (true) {
             $solution->outcome->stopped && $flow => [RunState::Stopped, sprintf('Stopped after %d steps: the flow so far is kept, it is not steady yet', $solution->outcome->iterations)],
+            $solution->outcome->stopped && $solution->course !== null => [RunState::Stopped, sprintf('Stopped at %.6g s of %.6g s: the course so far is kept', $solution->course->reached(), $solution->state->model->time->end ?? 0.0)],
             $solution->outcome->stopped => [RunState::Stopped, sprintf('Stopped after %d iterations; what it had is not shown as a result.', $solution->outcome->iterations)],
             $solution->outcome->converged => [RunState::Solved, $earlier],
             default => [$flow ? RunState::Unsteady : RunState::Failed, $solution->shortfall()],

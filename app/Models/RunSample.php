@@ -11,7 +11,7 @@ final class RunSample extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['run_id', 'iteration', 'residual', 'worst_margin', 'seconds', 'values'];
+    protected $fillable = ['run_id', 'iteration', 'residual', 'worst_margin', 'seconds', 'values', 'moment'];
 
     protected $casts = ['values' => 'array'];
 }

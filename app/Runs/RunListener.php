@@ -64,9 +64,9 @@ final class RunListener implements ProgressListener
         $this->claim->write([
             'progress' => json_encode([...$progress->toArray(), 'iteration' => $iteration, 'seconds' => $seconds]), 'cells' => $progress->cells, 'heartbeat_at' => now(),
         ]);
-        if ($progress->stage === 'solving') {
+        if (in_array($progress->stage, ['solving', 'time'], true)) {
             RunSample::query()->create([
-                'run_id' => $this->claim->run, 'iteration' => $iteration, 'residual' => $progress->residual, 'worst_margin' => $progress->worstMargin, 'seconds' => $seconds, 'values' => $progress->values,
+                'run_id' => $this->claim->run, 'iteration' => $iteration, 'residual' => $progress->residual, 'worst_margin' => $progress->worstMargin, 'seconds' => $seconds, 'values' => $progress->values, 'moment' => $progress->time['now'] ?? null,
             ]);
         }
     }

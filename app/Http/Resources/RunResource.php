@@ -38,7 +38,7 @@ final class RunResource extends JsonResource
             'queuedAt' => $this->created_at?->toIso8601ZuluString('millisecond'),
             'startedAt' => $this->started_at?->toIso8601ZuluString('millisecond'),
             'finishedAt' => $this->finished_at?->toIso8601String(),
-            'samples' => ! $this->relationLoaded('samples') ? [] : $this->samples->map(fn ($s) => ['id' => $s->id, 'iteration' => $s->iteration, 'residual' => $s->residual, 'worstMargin' => $s->worst_margin, 'seconds' => $s->seconds, 'values' => (object) ($s->values ?? [])])->all(),
+            'samples' => ! $this->relationLoaded('samples') ? [] : $this->samples->map(fn ($s) => ['id' => $s->id, 'iteration' => $s->iteration, 'residual' => $s->residual, 'worstMargin' => $s->worst_margin, 'seconds' => $s->seconds, 'values' => (object) ($s->values ?? []), 'moment' => $s->moment])->all(),
         ];
     }
 }

@@ -46,8 +46,8 @@ final class CourseRows
 
         /** @var CourseRow */
         return [
-            'end' => $this->model->time->end ?? 0.0, 'reached' => $times[count($times) - 1], 'steps' => count($times) - 1, 'rejected' => $this->course->rejected,
-            'shortest' => min($this->course->shortest, $times[count($times) - 1]), 'longest' => $this->course->longest,
+            'end' => $this->model->time->end ?? 0.0, 'reached' => $this->course->reached(), 'steps' => count($times) - 1, 'rejected' => $this->course->rejected,
+            'shortest' => min($this->course->shortest, $this->course->reached()), 'longest' => $this->course->longest,
             'times' => $pick($times), 'series' => (object) array_map($pick, $this->course->values), 'controls' => $controls,
             'frames' => array_map(fn (array $frame): array => ['time' => $frame['time'], 'parts' => $frame['parts'], 'values' => (object) $frame['values']], $this->course->frames),
             'balance' => ['in' => $this->course->in, 'out' => $this->course->out, 'stored' => $this->course->stored, 'error' => $this->course->error()],

@@ -117,6 +117,12 @@ final class Course
         return null;
     }
 
+    /** s, up to which it has been computed. */
+    public function reached(): float
+    {
+        return $this->times[count($this->times) - 1] ?? 0.0;
+    }
+
     /** Share of the heat that has passed which is missing between what came, left and is stored. */
     public function error(): float
     {

@@ -21,7 +21,9 @@ export type StudyPlan = Schemas['StudyPlan'];
 export type SearchAim = Schemas['SearchAim'];
 export type StudyPoint = Schemas['StudyPoint'];
 export type Run = Schemas['Run'];
-export type Result = Schemas['Result'];
+export type Course = Schemas['Course'];
+/** A result; "frame" says which of the moments of its course is looked at. */
+export type Result = Schemas['Result'] & { frame?: number };
 export type ResultPart = Schemas['ResultPart'];
 export type ResultLimit = Schemas['ResultLimit'];
 export type Material = Schemas['Material'];

@@ -19,11 +19,13 @@ import { SurfaceFields } from './SurfaceFields';
 import { facesWithTerminals } from '../model/current';
 import { isElectric, partSubject } from '../model/targets';
 import { LimitFields, WatchFields } from './TargetFields';
+import { LoadCourse } from '../time/LoadCourse';
 import { LossFields } from './LossFields';
 import { TerminalFields } from './TerminalFields';
 import { OperatingPoint } from './OperatingPoint';
 import { isLocked, isOfTemperature, limitEntry, ownName, partEntry, withLimit, withPartFields, type ModelDocument } from '../model/document';
 import { faceTitle } from '../model/heat';
+import { kindOfLoad, loadText } from '../model/loads';
 import { hasOwnMaterial, isDevice, partKinds } from '../model/partKinds';
 import { withGroup } from '../model/assemblies';
 import type { ModelEditor } from '../model/useModelEditor';
@@ -302,10 +304,10 @@ export function Inspector({ revision, run, picture, result, stale, editor, mayEd
                         disabled={!mayEdit || locked}
                     />
                 )}
-                {!device && stage !== 'Build' && (
+                {!device && stage !== 'Build' && !(single && kindOfLoad(entry?.power) !== 'constant') && (
                     <EditField
                         label={single ? 'Watts' : 'Watts, each'}
-                        value={common(parts, (p) => partEntry(document, p.id)?.power)}
+                        value={common(parts, (p) => loadText(partEntry(document, p.id)?.power))}
                         disabled={!mayEdit}
                         save={(text) =>
                             editor.edit(`${single ? part.name : `${parts.length} parts`}: ${typed(text, 'W') || 'no watts'}`, (d) =>
@@ -352,6 +354,17 @@ export function Inspector({ revision, run, picture, result, stale, editor, mayEd
             )}
             {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => !isDevice(p.kind))} editor={editor} />}
             {stage === 'Load' && single && entry && !device && part.material !== 'fluid' && (
+                <LoadCourse
+                    entry={entry}
+                    name={part.name}
+                    units={units}
+                    editor={editor}
+                    disabled={!mayEdit}
+                    document={document}
+                    parts={Object.fromEntries(revision.outline.parts.filter((p) => !isDevice(p.kind)).map((p) => [p.id, p.name]))}
+                />
+            )}
+            {stage === 'Load' && single && entry && !device && part.material !== 'fluid' && (
                 <LossFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} document={document} />
             )}
             {stage !== 'Limit' && stage !== 'Solve' && single && entry && part.kind === 'board' && (
@@ -384,7 +397,7 @@ export function Inspector({ revision, run, picture, result, stale, editor, mayEd
             {stage === 'Judge' && single && partResult && !stale && result && (
                 <LadderChapter part={partResult.id} outline={revision.outline} result={result} ambient={revision.outline.ambient} units={units} />
             )}
-            {stage === 'Judge' && single && partResult && !stale && run !== undefined && (
+            {stage === 'Judge' && single && partResult && !stale && run !== undefined && !result?.time && (
                 <WhatIfChapter run={run} outline={revision.outline} units={units} mayEdit={mayEdit} part={partResult.id} />
             )}
             {stage !== 'Build' && single && stale && (

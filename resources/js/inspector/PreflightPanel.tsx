@@ -10,6 +10,7 @@ import { ofGrid, type Shown } from '../model/gridFindings';
 import { mends, type Mend } from '../model/mends';
 import { quietly } from '../model/partCommands';
 import { useScreen } from '../state/screen';
+import { TimeFields } from '../time/TimeFields';
 import { GridFields } from './GridFields';
 import { Panel, type StageProps } from './Panel';
 
@@ -79,6 +80,7 @@ export function PreflightPanel({ revision, editor, mayEdit }: StageProps) {
                     )}
                 </Box>
             ))}
+            <TimeFields revision={revision} editor={editor} mayEdit={mayEdit} />
             <GridFields revision={revision} editor={editor} mayEdit={mayEdit} />
         </Panel>
     );

@@ -107,7 +107,8 @@ export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, ma
         return sort ? sorted(found, sort.field, sort.descending ? -1 : 1) : withHeadings(found, wanted ? undefined : closed);
     }, [revision, result, grid.data, search, sort, closed]);
     const known = useMemo(() => allMaterials(revision.document as ModelDocument, materials.data ?? []), [revision.document, materials.data]);
-    const columns = useMemo(() => columnsOf(stage, units, known, tried), [stage, units, known, tried]);
+    const isCourse = result?.time != null && result.frame === undefined;
+    const columns = useMemo(() => columnsOf(stage, units, known, tried, isCourse), [stage, units, known, tried, isCourse]);
     const chosen = useMemo(() => new Set(selection), [selection]);
     const missed = result?.verdict.missed ?? 0;
     const drop = useMaterialDrop(editor, revision.outline, mayEdit, (event) => (event.target as Element).closest('[data-id]')?.getAttribute('data-id') ?? null);

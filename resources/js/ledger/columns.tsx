@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import type { Material } from '../api/types';
 import { originOf } from '../model/document';
 import { useScreen, type Stage } from '../state/screen';
+import { clock } from '../time/course';
 import { UNDECIDED } from '../model/parts';
 import { partKinds } from '../model/partKinds';
 import { difference, differenceUnit, size, temperature, temperatureUnit, watts, type UnitSet } from '../units/units';
@@ -38,7 +39,7 @@ function Mark({ part }: { part: string }) {
 }
 
 /** The columns of a stage. The heading of an assembly spans all of them. */
-export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], triedWatts: TriedWatts): Column[] {
+export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], triedWatts: TriedWatts, isCourse = false): Column[] {
     const name: Column = {
         field: 'name',
         title: 'Part',
@@ -157,6 +158,18 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], t
                     width: 74,
                     render: (row) => (row.temperature === null ? dash : temperature(row.temperature, units)),
                 }),
+                ...(isCourse
+                    ? [
+                          numeric({
+                              field: 'at',
+                              title: 'at',
+                              description: 'When it was so',
+                              width: 66,
+                              sortable: false,
+                              render: (row) => (row.at === null ? dash : clock(row.at)),
+                          }),
+                      ]
+                    : []),
                 { ...limit, width: 70 },
                 numeric({
                     field: 'margin',

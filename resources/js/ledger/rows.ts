@@ -1,5 +1,6 @@
 import type { GridReport, Outline, OutlineLimit, OutlinePart, Result, ResultLimit, ResultPart } from '../api/types';
 import { isOfTemperature, originOf, type ModelDocument } from '../model/document';
+import { loadText } from '../model/loads';
 import { textOf } from '../model/text';
 
 /** One line of the ledger: a part with everything the stages show of it, or the heading of an assembly. */
@@ -17,6 +18,8 @@ export interface LedgerRow {
     limit: OutlineLimit | null;
     result: ResultPart | null;
     judged: ResultLimit | null;
+    /** When over time the temperature was so, s; null of a steady result. */
+    at: number | null;
     temperature: number | null;
     margin: number | null;
     /** K that the grid may still change. */
@@ -65,12 +68,13 @@ export function partRows(document: ModelDocument, outline: Outline, result: Resu
             name: (part.copyOf == null ? entry?.name : undefined) ?? part.name,
             part,
             material: part.material ?? '',
-            powerText: textOf(entry?.power),
+            powerText: loadText(entry?.power),
             limitText: textOf(typedLimits.get(originOf(part.id))?.atMost),
             limit: (judged ? limitById.get(judged.id) : undefined) ?? limitByPart.get(part.id) ?? null,
             result: partResult,
             judged,
             temperature: judged?.value ?? partResult?.nodes?.junction ?? partResult?.temperature?.max ?? null,
+            at: atOf(judged, partResult),
             margin: judged?.margin ?? null,
             plusMinus: judged?.plusMinus ?? null,
             thinnest: thinnest.get(part.id) ?? null,
@@ -145,9 +149,16 @@ function heading(group: string, members: number): LedgerRow {
         limit: null,
         result: null,
         judged: null,
+        at: null,
         temperature: null,
         margin: null,
         plusMinus: null,
         thinnest: null,
     };
+}
+
+/** When a part was nearest to its limit, or hottest. */
+function atOf(judged: ResultLimit | null, result: ResultPart | null): number | null {
+    if (judged?.overTime) return judged.atMost === null ? judged.overTime.minAt : judged.overTime.maxAt;
+    return result?.peak?.at ?? null;
 }

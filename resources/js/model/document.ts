@@ -1,3 +1,4 @@
+import type { Load } from './loads';
 import type { OutlinePart } from '../api/types';
 import type { AssemblyEntry } from './axes';
 
@@ -6,7 +7,7 @@ export interface PartEntry {
     id: string;
     name?: string;
     material?: string;
-    power?: string | number;
+    power?: Load;
     shape: { kind: string };
     [field: string]: unknown;
 }

@@ -43,8 +43,9 @@ function withMerged(document: ModelDocument, outline: Outline, ids: readonly str
         const part = outline.parts.find((p) => p.id === id);
         const host = part && hostOf(part, outline, ids);
         const power = partEntry(d, id)?.power;
-        if (!host) return d;
-        const before = partEntry(d, host.id)?.power;
+        const before = host && partEntry(d, host.id)?.power;
+        // Watts over time, or under control, are not to be added.
+        if (!host || typeof power === 'object' || typeof before === 'object') return d;
         const heated = power === undefined ? d : withPartFields(d, [host.id], { power: before === undefined ? power : `${before} + ${power}` });
         return withoutParts(heated, [originOf(id)]);
     }, document);

@@ -16,7 +16,7 @@ import Skeleton from '@mui/material/Skeleton';
 import Snackbar from '@mui/material/Snackbar';
 import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
-import { lazy, Suspense, useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { reasonsOf } from '../api/client';
 import { isActive, useProject, useSession } from '../api/queries';
@@ -55,6 +55,9 @@ import { VariantDialogs } from '../variants/VariantDialogs';
 import { VariantMenu } from '../variants/VariantMenu';
 import { unitSetNames, type UnitSet } from '../units/units';
 import type { Picker } from '../view/Picking';
+import { atMoment, withPeaks } from '../time/course';
+import { useFrame } from '../time/store';
+import { TimeBar } from '../time/TimeBar';
 import { TolerancesChapter } from '../tolerances/TolerancesChapter';
 import { useBuilds } from '../tolerances/useBuilds';
 import { show } from '../view/shown/store';
@@ -223,9 +226,11 @@ export default function ProjectScreen() {
     const runs = useRunState(variant, editor.state === 'saved' ? editor.revision?.hash : 'not saved yet');
     const stage = useScreen((s) => s.stage);
     // Other watts are tried in Judge only, and never on what is not current.
-    const trial = useTrial(stage === 'Judge' && !runs.stale && !isActive(runs.latest) ? runs.shown?.id : undefined, runs.result);
+    const trial = useTrial(stage === 'Judge' && !runs.stale && !isActive(runs.latest) && !runs.result?.time ? runs.shown?.id : undefined, runs.result);
     const builds = useBuilds(editor.revision?.document, runs.stale ? undefined : runs.shown?.id);
-    const result = trial?.result ?? runs.result;
+    const frame = useFrame(stage === 'Judge' && !runs.stale ? runs.shown?.id : undefined);
+    const shown = useMemo(() => runs.result && (frame === null ? withPeaks(runs.result) : atMoment(runs.result, frame)), [runs.result, frame]);
+    const result = trial?.result ?? shown;
     const selection = useScreen((s) => s.selection);
     const units = usePreferences((s) => s.units);
     const [keysShown, setKeysShown] = useState(false);
@@ -296,7 +301,7 @@ export default function ProjectScreen() {
                         ) : null
                     }
                     tolerances={
-                        runs.shown?.state === 'solved' && !trial ? (
+                        runs.shown?.state === 'solved' && !trial && !result.time ? (
                             <TolerancesChapter revision={revision} run={runs.shown} units={units} mayEdit={mayEdit} />
                         ) : null
                     }
@@ -385,30 +390,35 @@ export default function ProjectScreen() {
                         </Stack>
                     }
                     view={
-                        <Box component="section" aria-label="View" {...drop} sx={{ height: '100%', position: 'relative' }}>
-                            <Boundary what="The view" resetKeys={[variant]}>
-                                <Suspense fallback={null}>
-                                    {revision && (
-                                        <View
-                                            picker={picker}
-                                            project={projectId}
-                                            outline={revision.outline}
-                                            variant={variant}
-                                            revision={revision.number}
-                                            run={runs.shown?.id}
-                                            picture={runs.shown?.picture ?? 0}
-                                            result={result}
-                                            trial={trial}
-                                            busy={isActive(runs.latest)}
-                                            stale={runs.stale}
-                                            onWatch={mayEdit ? watchPoint : null}
-                                            drags={mayEdit ? drags : undefined}
-                                        />
-                                    )}
-                                </Suspense>
-                            </Boundary>
-                            <RunBadge runs={runs} />
-                        </Box>
+                        <Stack sx={{ height: '100%' }}>
+                            <Box component="section" aria-label="View" {...drop} sx={{ flex: 1, minHeight: 0, position: 'relative' }}>
+                                <Boundary what="The view" resetKeys={[variant]}>
+                                    <Suspense fallback={null}>
+                                        {revision && (
+                                            <View
+                                                picker={picker}
+                                                project={projectId}
+                                                outline={revision.outline}
+                                                variant={variant}
+                                                revision={revision.number}
+                                                run={runs.shown?.id}
+                                                picture={runs.shown?.picture ?? 0}
+                                                result={result}
+                                                trial={trial}
+                                                busy={isActive(runs.latest)}
+                                                stale={runs.stale}
+                                                onWatch={mayEdit ? watchPoint : null}
+                                                drags={mayEdit ? drags : undefined}
+                                            />
+                                        )}
+                                    </Suspense>
+                                </Boundary>
+                                <RunBadge runs={runs} />
+                            </Box>
+                            {stage === 'Judge' && !runs.stale && runs.shown && runs.result?.time && (
+                                <TimeBar key={runs.shown.id} run={runs.shown.id} result={runs.result} />
+                            )}
+                        </Stack>
                     }
                     details={
                         details && (

@@ -2,9 +2,10 @@ import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useSession } from '../api/queries';
-import type { Outline, Result, Run } from '../api/types';
+import type { Course, Outline, Result, Run } from '../api/types';
+import { clock } from '../time/course';
 import { usePreferences } from '../state/screen';
-import { differenceNumber, differenceUnit, scientific, temperatureNumber, temperatureUnit, thousands, watts, type UnitSet } from '../units/units';
+import { differenceNumber, differenceUnit, number, scientific, temperatureNumber, temperatureUnit, thousands, watts, type UnitSet } from '../units/units';
 import { Lines, plain } from '../charts/Lines';
 
 const HEIGHT = 176;
@@ -55,7 +56,9 @@ function settled(curves: readonly (readonly { y: number }[])[]): { min: number; 
 
 /** What of the limits and watches comes near its bound is followed by name; the worst few, for more could not be told apart. */
 function Watched({ run, outline, units }: { run: Run; outline: Outline; units: UnitSet }) {
-    const samples = run.samples.filter((s) => Object.keys(s.values).length > 0);
+    const known = run.samples.filter((s) => Object.keys(s.values).length > 0);
+    // A course begins with the way to its steady start, whose curves are over seconds of the computer.
+    const samples = known.some((s) => s.moment !== null) ? known.filter((s) => s.moment !== null) : known;
     const latest = samples.at(-1)?.values ?? {};
     const margin = (id: string) => {
         const limit = outline.limits.find((l) => l.id === id);
@@ -68,18 +71,19 @@ function Watched({ run, outline, units }: { run: Run; outline: Outline; units: U
     if (samples.length < 2 || ids.length === 0) return null;
     const series = ids.map((id) => ({
         name: name(id),
-        points: samples.flatMap((s) => (s.values[id] === undefined ? [] : [{ x: s.seconds, y: s.values[id] }])),
+        points: samples.flatMap((s) => (s.values[id] === undefined ? [] : [{ x: s.moment ?? s.seconds, y: s.values[id] }])),
     }));
+    const isCourse = samples.some((s) => s.moment !== null);
     return (
         <Lines
             label="Watched temperatures"
             height={HEIGHT}
-            x={{ title: 'seconds', format: seconds }}
+            x={{ title: isCourse ? 'time of the course, s' : 'seconds', format: seconds }}
             y={{
                 title: `watched, ${temperatureUnit(units)}`,
                 number: (value) => temperatureNumber(value, units),
                 format: plain,
-                ...settled(series.map(({ points }) => points)),
+                ...(isCourse ? {} : settled(series.map(({ points }) => points))),
             }}
             series={series}
         />
@@ -97,7 +101,8 @@ export function RunCurves({ run, result, outline }: { run: Run | undefined; resu
     // The result has every iteration of its grid; while a run goes on there are moments of it, on one grid after the other.
     const samples =
         result?.solver.residuals.map((residual, i) => ({ x: i + 1, residual })) ?? run?.samples.map((s) => ({ x: s.seconds, residual: s.residual })) ?? [];
-    if (!run || samples.length === 0) {
+    const isCourse = result?.time != null || run?.samples.some((s) => s.moment !== null) === true;
+    if (!run || (samples.length === 0 && !isCourse)) {
         return (
             <Typography color="text.secondary" sx={{ px: 2, pb: 2 }}>
                 {run ? 'This run was over before a residual was noted.' : 'Residuals and the heat balance appear here during a run.'}
@@ -106,9 +111,11 @@ export function RunCurves({ run, result, outline }: { run: Run | undefined; resu
     }
     return (
         <Stack direction="row" sx={{ px: 2, pb: 1.5, gap: 3, overflowX: 'auto' }}>
-            <Box sx={{ width: 320, flexShrink: 0 }}>
-                <Residuals samples={samples} overIterations={result !== undefined} />
-            </Box>
+            {!isCourse && (
+                <Box sx={{ width: 320, flexShrink: 0 }}>
+                    <Residuals samples={samples} overIterations={result !== undefined} />
+                </Box>
+            )}
             <Box sx={{ width: 420, flexShrink: 0 }}>
                 {outline && run.samples.some((s) => Object.keys(s.values).length > 0) ? (
                     <Watched run={run} outline={outline} units={units} />
@@ -118,14 +125,20 @@ export function RunCurves({ run, result, outline }: { run: Run | undefined; resu
             </Box>
             {result && (
                 <Box sx={{ fontSize: 13, lineHeight: 1.9 }}>
-                    <div>
-                        Heat in {watts(result.balance.in)} W, out {watts(result.balance.out)} W
-                    </div>
+                    {result.time ? (
+                        <CourseFacts course={result.time} />
+                    ) : (
+                        <div>
+                            Heat in {watts(result.balance.in)} W, out {watts(result.balance.out)} W
+                        </div>
+                    )}
                     <div>Balance error {scientific(result.balance.error * 100)} %</div>
-                    <div>
-                        Residual {scientific(result.solver.residual)} after {result.solver.iterations} iterations in {result.solver.passes}{' '}
-                        {result.solver.passes === 1 ? 'pass' : 'passes'}
-                    </div>
+                    {!result.time && (
+                        <div>
+                            Residual {scientific(result.solver.residual)} after {result.solver.iterations} iterations in {result.solver.passes}{' '}
+                            {result.solver.passes === 1 ? 'pass' : 'passes'}
+                        </div>
+                    )}
                     {result.levels.length > 1 && (
                         <div>
                             {result.levels.length} grids: {result.levels.map((level) => thousands(level.cells)).join(', ')} cells
@@ -150,3 +163,19 @@ export function RunCurves({ run, result, outline }: { run: Run | undefined; resu
         </Stack>
     );
 }
+
+/** How a course was stepped, and its heat. */
+function CourseFacts({ course }: { course: Course }) {
+    return (
+        <>
+            <div>
+                {course.steps} steps of {clock(course.shortest)} to {clock(course.longest)}, {course.rejected} taken again
+            </div>
+            <div>
+                Heat in {joules(course.balance.in)}, out {joules(course.balance.out)}, stored {joules(course.balance.stored)}
+            </div>
+        </>
+    );
+}
+
+const joules = (value: number): string => (Math.abs(value) < 1e3 ? `${number(value, 1)} J` : `${number(value / 1e3, 1)} kJ`);

@@ -109,7 +109,7 @@ describe('the run strip', () => {
     });
 
     it('opens its curves: residual and worst margin over time', async () => {
-        const samples = [1, 2, 3].map((n) => ({ id: n, iteration: 10 * n, residual: 10 ** -n, worstMargin: 5 - n, seconds: n, values: {} }));
+        const samples = [1, 2, 3].map((n) => ({ id: n, iteration: 10 * n, residual: 10 ** -n, worstMargin: 5 - n, seconds: n, values: {}, moment: null }));
         strip(runState(sampleRun({ samples })));
         await press('Open the run strip');
         expect(screen.getByRole('figure', { name: 'Relative residual' })).toBeInTheDocument();
@@ -136,7 +136,7 @@ describe('what is known of the runs of a variant', () => {
     });
 
     it('is followed while it goes on, and asked for what came after the samples that are there', async () => {
-        const sample = (id: number) => ({ id, iteration: id, residual: 1, worstMargin: null, seconds: id, values: {} });
+        const sample = (id: number) => ({ id, iteration: id, residual: 1, worstMargin: null, seconds: id, values: {}, moment: null });
         let asked = 0;
         const { result, requests } = following('f00', {
             'GET /api/variants/7/runs': [sampleRun({ state: 'running', picture: 0 })],

@@ -18,7 +18,8 @@ import { isActive, useStopRun } from '../api/queries';
 import type { Finding, Grade, Outline, Run } from '../api/types';
 import { gradeNames, grades } from '../model/grades';
 import { useScreen, usePreferences } from '../state/screen';
-import { difference, differenceUnit, scientific, thousands } from '../units/units';
+import { clock } from '../time/course';
+import { difference, differenceUnit, duration, scientific, thousands } from '../units/units';
 import { RunCurves } from './RunCurves';
 import { RunsMenu } from './RunsMenu';
 import type { LiveState } from './useLive';
@@ -26,7 +27,12 @@ import { useRunCommand } from './useRunCommand';
 import type { RunState } from './useRunState';
 
 const gradeNotes: Record<Grade, string> = { scout: 'coarse, seconds', working: 'for daily decisions', 'sign-off': 'fine, to sign under' };
-const stageTexts: Record<string, string> = { grid: 'Making the grid', equations: 'Setting up the equations', solving: 'Solving' };
+const stageTexts: Record<string, string> = {
+    grid: 'Making the grid',
+    equations: 'Setting up the equations',
+    solving: 'Solving',
+    time: 'Stepping through time',
+};
 const colours: Record<Run['state'], string> = {
     queued: 'text.secondary',
     running: 'primary.main',
@@ -63,6 +69,12 @@ function facts(run: Run): string[] {
     const cells = (solving ? progress.cells : null) ?? run.cells ?? progress?.cells;
     if (cells) list.push(`${thousands(cells)} cells`);
     if (solving && progress.level > 1) list.push(`grid ${progress.level}`);
+    if (solving && progress.time) {
+        const { now, end } = progress.time;
+        list.push(`${clock(now)} of ${clock(end)}`, `${progress.iteration} steps`);
+        if (now > 0.05 * end) list.push(`about ${duration((progress.seconds * (end - now)) / now)} left`);
+        return list;
+    }
     const iterations = (solving ? progress.iteration : null) ?? run.iterations ?? progress?.iteration;
     if (iterations) list.push(`${iterations} iterations`);
     if (solving && progress.iteration > 0) list.push(`residual ${scientific(progress.residual)}`);
@@ -76,6 +88,7 @@ function facts(run: Run): string[] {
 /** How far the residual has come on its way to 1e-8, in %. A standing bar: a moving one would cost as much as the run where pictures are drawn without a graphics card. */
 function share(run: Run | undefined): number {
     const progress = run?.state === 'running' ? run.progress : null;
+    if (progress?.time) return (100 * progress.time.now) / progress.time.end;
     return progress ? Math.min(5 + (-95 * Math.log10(Math.max(progress.residual, 1e-12))) / 8, 100) : 2;
 }
 

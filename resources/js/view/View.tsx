@@ -23,6 +23,7 @@ import { Callouts, type Callout } from './layers/Callouts';
 import type { Picture } from './layers/picture';
 import { useSurfaces } from './layers/useSurfaces';
 import { useTouchLimits } from './layers/useTouchLimits';
+import { rangeOver, scaleOver } from '../time/course';
 import { scalesOf } from './layers/scales';
 import { useSharedScales } from './layers/useSharedScales';
 import { Picking, type Picker } from './Picking';
@@ -125,7 +126,13 @@ export default memo(function View({
     const { ranges } = shown;
     const scales = useSharedScales(
         beside?.column ?? null,
-        useMemo(() => scalesOf(shown.layers, ranges, fields, surfaces), [shown.layers, ranges, fields, surfaces]),
+        useMemo(() => {
+            const own = scalesOf(shown.layers, ranges, fields, surfaces);
+            const temperatures = own.get('temperature');
+            return temperatures && result?.time
+                ? new Map(own).set('temperature', scaleOver(temperatures, ranges.temperature, rangeOver(result.time, result)))
+                : own;
+        }, [shown.layers, ranges, fields, surfaces, result]),
     );
     const picture = useMemo<Picture | null>(
         () => (judged !== undefined && result && fields.size > 0 ? { run: judged, number, result, fields, textures, surfaces, scales } : null),

@@ -6,6 +6,10 @@ import { fieldKinds, type FieldName } from './catalogue';
 import { makeField, taken, type Field } from './field';
 import { makeTextures, type FieldTextures } from './fieldMaterial';
 
+/** The file of a field, at the moment of a course that is looked at. */
+const fileOf = (name: FieldName, result: Result | undefined): string =>
+    name === 'temperature' && result?.frame !== undefined ? `temperatureAt${result.frame}` : fieldKinds[name].file;
+
 /** Fields that were made of bytes, for as long as these are kept. */
 const made = new WeakMap<ArrayBuffer, Map<string, Field>>();
 
@@ -23,7 +27,7 @@ function fieldOf(bytes: ArrayBuffer, name: FieldName, result: Result, owners: Ar
  */
 export function useFields(run: number | undefined, picture: number, result: Result | undefined, names: readonly FieldName[]): ReadonlyMap<FieldName, Field> {
     const wanted = useByValue(names.filter((name) => fieldKinds[name].place === 'cells' && result?.fields.includes(fieldKinds[name].file)));
-    const files = useByValue([...new Set(['parts', ...wanted.map((name) => fieldKinds[name].file)])]);
+    const files = useByValue([...new Set(['parts', ...wanted.map((name) => fileOf(name, result))])]);
     const bytes = useFieldBytes(run, picture, files);
     return useMemo(() => {
         const fields = new Map<FieldName, Field>();
@@ -31,8 +35,8 @@ export function useFields(run: number | undefined, picture: number, result: Resu
         const owners = bytes[0];
         if (!result || owners?.byteLength !== 2 * cells) return fields;
         for (const name of wanted) {
-            const { file, take } = fieldKinds[name];
-            const stored = bytes[files.indexOf(file)];
+            const { take } = fieldKinds[name];
+            const stored = bytes[files.indexOf(fileOf(name, result))];
             if (stored?.byteLength === (take === 'value' ? 4 : 12) * cells) fields.set(name, fieldOf(stored, name, result, owners));
         }
         return fields;
