@@ -32,6 +32,9 @@ final class LoadDemo extends Command
         ['name' => 'Winch return', 'at' => ['53 mm', '36.5 mm'], 'columns' => 3, 'rows' => 1, 'pitch' => '1.2 mm', 'drill' => '0.3 mm', 'joins' => ['Bottom', 'Inner 1', 'Top'], 'clearance' => '0.35 mm'],
     ]]]]];
 
+    /** A smaller hysteresis of the thermostat. */
+    private const EARLIER = ['parameters' => ['off_at' => ['value' => '8 degC']]];
+
     private const RIBBONS = ['parameters' => ['ribbons' => ['value' => 5]]];
 
     protected $signature = 'foehn:demo {--only-first : queue the run of the first project only}';
@@ -68,6 +71,7 @@ final class LoadDemo extends Command
             $this->load($user, 'Battery tap board', 'Four layers take 20 A of a battery to a winch, a lamp and a radio. The vias of the winch carry more than they may; more of them mend it.', ['First design' => 'battery-tap-board', 'More vias' => ['battery-tap-board', self::VIAS]]),
             $this->load($user, 'Winch inverter leg', 'One leg of the winch inverter while the winch is stalled: a switch conducts 100 A and bond ribbons take it from its chip. Two of them get too hot, five do not.', ['Two ribbons' => 'winch-inverter-leg', 'Five ribbons' => ['winch-inverter-leg', self::RIBBONS]]),
             $this->load($user, 'Fuse on a tap board', 'A strip of zinc between two tracks of the battery tap board: it holds 10 A and melts at 15 A. Above 19 A it has no steady temperature at all.', ['Load, 10 A' => 'tap-board-fuse', 'Fault, 15 A' => ['tap-board-fuse', self::FAULT]]),
+            $this->load($user, 'Heated anemometer', 'An anemometer on the ridge is thawed from -20 °C: a thermostat whose sensor sits below the head switches its heater off late, and the grease of the bearing gets too warm. With a smaller hysteresis it stays below its limit.', ['Off at 12 °C' => 'heated-anemometer', 'Off at 8 °C' => ['heated-anemometer', self::EARLIER]]),
         ];
     }
 

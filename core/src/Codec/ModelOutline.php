@@ -87,6 +87,7 @@ final class ModelOutline
             'materialTitle' => $material?->title,
             'conductivity' => $material === null ? null : array_map(fn ($law) => $law->at(300.0), $material->conductivity),
             'power' => $part->power,
+            'upTo' => $part->control?->bounds()[1],
             'size' => array_map(fn (int $axis) => $own->size($axis), [0, 1, 2]),
             'min' => $bounds->min,
             'max' => $bounds->max,

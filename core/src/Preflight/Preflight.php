@@ -78,6 +78,7 @@ final class Preflight
         $preflight->fansAgainstWalls();
         $preflight->limits();
         $preflight->names($document);
+        array_push($preflight->findings, ...TimeChecks::of($model, $document));
         usort($preflight->findings, fn (Finding $a, Finding $b) => $a->severity <=> $b->severity);
 
         return $preflight->findings;
@@ -92,11 +93,11 @@ final class Preflight
         if (! $this->heatsOtherwise() && $watts <= 0.0) {
             $this->warn('Load', 'Nothing heats: no part has watts.');
         }
-        if (! $this->model->heatLeaves()) {
+        if (! $this->model->heatLeaves() && $this->model->time?->start === null) {
             $this->error('Load', 'Heat has no way out: give a side of the space an opening, a convection coefficient or a temperature.', [], 'films');
         }
         foreach ($this->model->parts as $part) {
-            if ($part->shape->kind() === 'package' && $part->power <= 0.0 && $part->losses === null) {
+            if ($part->shape->kind() === 'package' && $part->power <= 0.0 && ! $part->heatFollows()) {
                 $this->warn('Load', sprintf('Package "%s" has no watts.', $part->name), [$part]);
             }
             if ($part->power > 0.0 && $part->material === Part::FLUID) {
@@ -210,7 +211,7 @@ final class Preflight
             return true;
         }
         foreach ($this->model->parts as $part) {
-            if ($part->source !== null || $part->losses !== null || ($part->carriesCurrent() && $this->model->physics->electric)) {
+            if ($part->source !== null || $part->heatFollows() || ($part->carriesCurrent() && $this->model->physics->electric)) {
                 return true;
             }
         }

@@ -66,7 +66,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], t
         title: 'W',
         width: 66,
         text: (row) => row.powerText,
-        render: (row) => (row.part && row.part.power !== 0 ? watts(row.part.power) : dash),
+        render: (row) => (row.part && row.part.upTo !== null ? `≤ ${watts(row.part.upTo)}` : row.part && row.part.power !== 0 ? watts(row.part.power) : dash),
     });
     const material: Column = {
         field: 'material',

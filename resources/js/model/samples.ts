@@ -17,6 +17,7 @@ export function samplePart(fields: Partial<OutlinePart> & { id: string }): Outli
         emissivity: null,
         absorptivity: null,
         power: 0,
+        upTo: null,
         size,
         min,
         max,
