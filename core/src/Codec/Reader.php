@@ -158,7 +158,7 @@ final class Reader
         if (is_array($value) && ! array_is_list($value)) {
             $schedule = ScheduleReader::read($this->object($key), $dimension, $min);
 
-            return $schedule === null ? $default ?? 1.0 : $this->scheduled($schedule);
+            return $schedule === null ? $default ?? 1.0 : $this->scheduled($key, $schedule);
         }
         if (! is_string($value)) {
             return $this->quantity($key, $dimension, $default, $min);
@@ -167,11 +167,11 @@ final class Reader
         return $this->inRange($key, $this->evaluate($key, $value, $dimension, $this->parameters->during($this->clock)), $min, false) ?? $default ?? 1.0;
     }
 
-    private function scheduled(Schedule $schedule): float
+    private function scheduled(string $key, Schedule $schedule): float
     {
         $edges = $schedule->edges($this->clock->until);
         if (count($edges) > Schedule::MOST_EDGES) {
-            $this->problem('', sprintf('up to %g s it changes more than %d times; take an earlier end, or a duty cycle brought to its periodic state', $this->clock->until, Schedule::MOST_EDGES));
+            $this->problem($key, sprintf('up to %g s it changes more than %d times; take an earlier end', $this->clock->until, Schedule::MOST_EDGES));
             $edges = [];
         }
         $value = $schedule->at($this->clock->time, $this->clock->before);

@@ -31,7 +31,7 @@ final class TimeReader
         [$step, $tolerance] = self::step($reader, $end);
         $start = self::start($reader);
         $air = $reader->oneOf('air', Transient::AIR, 'frozen');
-        $keep = self::kept($reader, $end);
+        $keep = self::kept($reader, $end, $step);
         $reader->close();
 
         return new Transient($end, $step, $tolerance, $start, $air, $keep);
@@ -78,14 +78,20 @@ final class TimeReader
         return $uniform;
     }
 
-    /** @return list<float> s */
-    private static function kept(Reader $reader, float $end): array
+    /**
+     * Moments as given; where only their number is, evenly over the time, at ends of steps that are given.
+     *
+     * @return list<float> s
+     */
+    private static function kept(Reader $reader, float $end, ?float $step): array
     {
         $given = $reader->raw('keep');
         if (! is_array($given)) {
             $count = $given === null ? self::KEPT : $reader->int('keep', 1, self::MOST_KEPT);
 
-            return array_map(fn (int $n): float => $n * $end / $count, range(1, $count));
+            $moments = array_map(fn (int $n): float => $n * $end / $count, range(1, $count));
+
+            return $step === null ? $moments : array_values(array_unique(array_map(fn (float $moment): float => min($end, ceil($moment / $step - 1e-9) * $step), $moments)));
         }
         if (count($given) > self::MOST_KEPT) {
             $reader->problem('keep', sprintf('%d moments are given; at most %d can be kept', count($given), self::MOST_KEPT));

@@ -38,6 +38,7 @@ final class CourseTable
             echo "\n", TextTable::render(['Limit or watch', 'Unit', 'Least', 'at s', 'Greatest', 'at s', 'Missed from s', 'Missed for s', 'Settled s', 'Overshoot'], $rows, [2, 3, 4, 5, 6, 7, 8, 9]);
         }
         printf("\n%d steps of %.3g to %.3g s up to %.6g s, %d rejected.\n", $time['steps'], $time['shortest'], $time['longest'], $time['reached'], $time['rejected']);
+        printf("Heat given %.6g J, out %.6g J, stored %.6g J.\n", $time['balance']['in'], $time['balance']['out'], $time['balance']['stored']);
         foreach ($time['controls'] as $control) {
             $switched = count($control['switches']);
             printf("%s: sensor at %.2f °C and %.3f W in the end%s.\n", $control['name'], $control['readings'][count($control['readings']) - 1] - self::ZERO_CELSIUS, $control['watts'][count($control['watts']) - 1], $switched > 0 ? sprintf(', switched %d times', $switched) : '');

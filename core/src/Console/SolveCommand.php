@@ -68,7 +68,7 @@ final class SolveCommand
         self::printValues($result);
         CourseTable::print($result);
         $balance = $result['balance'];
-        printf("\nHeat in %.4f W, out %.4f W, balance error %.1e.\n", $balance['in'], $balance['out'], $balance['error']);
+        printf("\n%s in %.4f W, out %.4f W, balance error %.1e.\n", $result['time'] === null ? 'Heat' : 'In the end heat', $balance['in'], $balance['out'], $balance['error']);
         printf("%s: %d cells (%s), %d iterations, %.1f s.\n", $model->name, $result['grid']['cells'], $result['grid']['grade'], $result['solver']['iterations'], $result['solver']['seconds']);
         foreach ($result['flow']['fans'] ?? [] as $fan) {
             printf("%s: %.3f l/s at %.1f Pa.\n", $fan['name'], 1e3 * $fan['flow'], $fan['rise']);

@@ -65,7 +65,8 @@ final readonly class Schedule
         $edges = [];
         $moments = array_column($this->points, 0);
         for ($turn = 0; $turn === 0 || ($this->repeat !== null && $turn * $this->repeat <= $until); $turn++) {
-            foreach ([...($turn > 0 ? [0.0] : []), ...$moments] as $moment) {
+            // Where a table begins again it jumps, whether it has a value there or not.
+            foreach ($turn > 0 && $moments[0] > 0.0 ? [0.0, ...$moments] : $moments as $moment) {
                 $edge = $turn * ($this->repeat ?? 0.0) + $moment;
                 if ($edge > 0.0 && $edge <= $until) {
                     $edges[] = $edge;

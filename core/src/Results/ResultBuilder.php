@@ -104,7 +104,7 @@ final class ResultBuilder
             'radiation' => Radiated::of($solution->state),
             'electric' => $builder->electric(),
             'time' => $builder->course?->row(),
-            'balance' => $solution->course === null ? $solution->state->balance()->toArray() : ['in' => $solution->course->in, 'out' => $solution->course->out + $solution->course->stored, 'error' => $solution->course->error()],
+            'balance' => $builder->balance(),
             'warnings' => $builder->warnings(),
         ];
     }
@@ -151,7 +151,7 @@ final class ResultBuilder
                 'id' => $part->id,
                 'name' => $part->name,
                 'cells' => $this->state->voxels->cellsOfPart[$index],
-                'power' => $part->power + ($this->state->system->losses[$index] ?? 0.0),
+                'power' => $part->power + ($this->state->system->losses[$index] ?? 0.0) + ($this->solution->course?->wattsNow($index) ?? 0.0),
                 'mass' => $this->masses[$index],
                 'current' => $this->state->currentIn($index),
                 'temperature' => $this->readings->temperatures[$index],
@@ -205,6 +205,15 @@ final class ResultBuilder
 
         return ['id' => $limit->id, 'name' => $limit->name, 'part' => $limit->of->part, 'node' => $limit->of->node, 'quantity' => $limit->quantity, 'value' => $value, 'atMost' => $limit->atMost,
             'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'margin' => $margin, 'verdict' => $isOpen ? 'undecided' : ($margin !== null && $margin >= 0.0 ? 'met' : 'missed'), 'overTime' => $overTime, ...$uncertainty];
+    }
+
+    /** @return array{in: float, out: float, error: float} W; of a course in time at its end, with the share of the heat that is missing over all of it */
+    private function balance(): array
+    {
+        $balance = $this->state->balance()->toArray();
+        $course = $this->solution->course;
+
+        return $course === null ? $balance : ['in' => $balance['in'] + array_sum(array_map($course->wattsNow(...), array_keys($course->controls))), 'out' => $balance['out'], 'error' => $course->error()];
     }
 
     /** @return ?ElectricRow */

@@ -117,6 +117,14 @@ final class Course
         return null;
     }
 
+    /** W that the control of a part gives at the end; 0 of a part that is under none. */
+    public function wattsNow(int $part): float
+    {
+        $states = $this->controls[$part] ?? [];
+
+        return $states === [] ? 0.0 : $states[count($states) - 1]['watts'];
+    }
+
     /** s, up to which it has been computed. */
     public function reached(): float
     {

@@ -49,7 +49,9 @@ final class HeatInTime
             $model = $model->withGrade($this->grade);
             $levels = $model->physics->hasFlow() ? GridLevels::of($model) : [[$model]];
             $model = end($levels)[0];
-            $this->assembled[$key] = [$model, new Coupling($model, $this->voxels, links: $this->links), null];
+            $coupling = new Coupling($model, $this->voxels, links: $this->links);
+            $coupling->beginAt($temperature);
+            $this->assembled[$key] = [$model, $coupling, null];
         }
         [$model, $coupling, $system] = $this->assembled[$key];
         if ($system === null || $coupling->isNonlinear()) {

@@ -1,3 +1,4 @@
+import Typography from '@mui/material/Typography';
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { bypassPercent } from '../routes/bypass';
@@ -67,9 +68,14 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit, tria
             title={flow ? 'Flow' : 'Space'}
             note={flow ? regimeOf(flow) : 'What leaves it; the parts show when they are selected'}
         >
-            {result.fields.includes('temperature') && !tried && <RoutesButton label="Heat routes" outlined outline={outline} result={result} of={null} />}
+            {result.fields.includes('temperature') && !tried && result.frame === undefined && (
+                <RoutesButton label="Heat routes" outlined outline={outline} result={result} of={null} />
+            )}
+            {result.frame !== undefined && (
+                <Typography color="text.secondary">Of a moment on the way temperatures are kept; where the heat goes is told of the end, at Peaks.</Typography>
+            )}
             {tolerances}
-            {result.fields.includes('temperature') && run !== undefined && (
+            {result.fields.includes('temperature') && run !== undefined && !result.time && (
                 <WhatIfChapter run={run} outline={outline} units={units} mayEdit={mayEdit} part={null} />
             )}
             {trials}
@@ -94,8 +100,8 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit, tria
                 </Chapter>
             )}
             {flow && <FlowChapters flow={flow} tried={tried} units={units} />}
-            {!tried && (sides.length > 0 || fromParts > least || result.radiation) && (
-                <Chapter title={flow ? 'Heat out through the walls' : 'Where the heat leaves'}>
+            {!tried && result.frame === undefined && (sides.length > 0 || fromParts > least || result.radiation) && (
+                <Chapter title={`${flow ? 'Heat out through the walls' : 'Where the heat leaves'}${result.time ? ', in the end' : ''}`}>
                     {sides.map(([side, heat]) => (
                         <Line key={side} label={`Side ${side}`}>
                             {watts(heat)} W

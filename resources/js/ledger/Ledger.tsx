@@ -6,7 +6,7 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { useGridReport, useMaterials } from '../api/queries';
-import type { OutlinePart, Result, Revision } from '../api/types';
+import type { Course, OutlinePart, Result, Revision } from '../api/types';
 import { withLimit, withPartFields, type ModelDocument } from '../model/document';
 import { computesCurrents } from '../model/space';
 import { useMaterialDrop } from '../materials/useMaterialDrop';
@@ -14,7 +14,7 @@ import { allMaterials } from '../model/materials';
 import { hasOwnMaterial, isDevice } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../state/screen';
-import { typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
+import { joules, typed, typedTemperatureUnit, watts, type UnitSet } from '../units/units';
 import { AddPart } from './AddPart';
 import { columnsOf } from './columns';
 import { LedgerTable, type Column, type Picking, type Sort } from './LedgerTable';
@@ -108,6 +108,7 @@ export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, ma
     }, [revision, result, grid.data, search, sort, closed]);
     const known = useMemo(() => allMaterials(revision.document as ModelDocument, materials.data ?? []), [revision.document, materials.data]);
     const isCourse = result?.time != null && result.frame === undefined;
+    const course = stale ? null : (result?.time ?? null);
     const columns = useMemo(() => columnsOf(stage, units, known, tried, isCourse), [stage, units, known, tried, isCourse]);
     const chosen = useMemo(() => new Set(selection), [selection]);
     const missed = result?.verdict.missed ?? 0;
@@ -234,16 +235,22 @@ export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, ma
                 direction="row"
                 sx={{ px: 1.75, height: 32, gap: 1.75, alignItems: 'center', borderTop: 1, borderColor: 'divider', fontSize: 12.5, whiteSpace: 'nowrap' }}
             >
-                <span>
-                    In <b>{watts(result && !stale ? result.balance.in : revision.outline.watts)} W</b>
-                    {result && !stale && (result.radiation?.sun ?? 0) > 0 && `, sun ${watts(result.radiation!.sun!)} W`}
-                    {(!result || stale) && computesCurrents(revision.document) && ' and what currents make'}
-                </span>
-                {result && !stale && (
-                    <span>
-                        Out <b>{watts(result.balance.out)} W</b>
-                        {result.radiation && result.balance.out > 0 && `, ${((100 * result.radiation.out) / result.balance.out).toFixed(0)} % radiated`}
-                    </span>
+                {course ? (
+                    <HeatOverTime course={course} />
+                ) : (
+                    <>
+                        <span>
+                            In <b>{watts(result && !stale ? result.balance.in : revision.outline.watts)} W</b>
+                            {result && !stale && (result.radiation?.sun ?? 0) > 0 && `, sun ${watts(result.radiation!.sun!)} W`}
+                            {(!result || stale) && computesCurrents(revision.document) && ' and what currents make'}
+                        </span>
+                        {result && !stale && (
+                            <span>
+                                Out <b>{watts(result.balance.out)} W</b>
+                                {result.radiation && result.balance.out > 0 && `, ${((100 * result.radiation.out) / result.balance.out).toFixed(0)} % radiated`}
+                            </span>
+                        )}
+                    </>
                 )}
                 {result && !stale && (
                     <Box component="span" sx={{ color: missed > 0 ? 'error.main' : 'text.primary' }}>
@@ -262,5 +269,22 @@ export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, ma
                 )}
             </Stack>
         </Stack>
+    );
+}
+
+/** What was given over a course in time, what has left, and what the parts hold of it. */
+function HeatOverTime({ course: { balance } }: { course: Course }) {
+    return (
+        <>
+            <span>
+                In <b>{joules(balance.in)}</b>
+            </span>
+            <span>
+                Out <b>{joules(balance.out)}</b>
+            </span>
+            <span>
+                Stored <b>{joules(balance.stored)}</b>
+            </span>
+        </>
     );
 }

@@ -6,7 +6,7 @@ import { useScreen, type Stage } from '../state/screen';
 import { clock } from '../time/course';
 import { UNDECIDED } from '../model/parts';
 import { partKinds } from '../model/partKinds';
-import { difference, differenceUnit, size, temperature, temperatureUnit, watts, type UnitSet } from '../units/units';
+import { difference, differenceUnit, significant, size, temperature, temperatureUnit, watts, type UnitSet } from '../units/units';
 import type { Column } from './LedgerTable';
 import { MarginBar } from './MarginBar';
 import { verdictColours } from '../theme/verdicts';
@@ -66,7 +66,8 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], t
         title: 'W',
         width: 66,
         text: (row) => row.powerText,
-        render: (row) => (row.part && row.part.upTo !== null ? `≤ ${watts(row.part.upTo)}` : row.part && row.part.power !== 0 ? watts(row.part.power) : dash),
+        render: (row) =>
+            row.part && row.part.upTo !== null ? `≤${significant(row.part.upTo, 3)}` : row.part && row.part.power !== 0 ? watts(row.part.power) : dash,
     });
     const material: Column = {
         field: 'material',
@@ -164,7 +165,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], t
                               field: 'at',
                               title: 'at',
                               description: 'When it was so',
-                              width: 66,
+                              width: 62,
                               sortable: false,
                               render: (row) => (row.at === null ? dash : clock(row.at)),
                           }),
@@ -174,7 +175,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], t
                 numeric({
                     field: 'margin',
                     title: `Margin ${differenceUnit(units)}`,
-                    width: 98,
+                    width: isCourse ? 84 : 98,
                     render: (row) =>
                         row.margin === null ? (
                             dash
@@ -195,13 +196,17 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], t
                             </Box>
                         ),
                 }),
-                {
-                    field: 'bar',
-                    title: '',
-                    width: 44,
-                    sortable: false,
-                    render: (row) => row.margin !== null && <MarginBar margin={row.margin} undecided={row.judged?.verdict === 'undecided'} />,
-                },
+                ...(isCourse
+                    ? []
+                    : [
+                          {
+                              field: 'bar',
+                              title: '',
+                              width: 44,
+                              sortable: false,
+                              render: (row) => row.margin !== null && <MarginBar margin={row.margin} undecided={row.judged?.verdict === 'undecided'} />,
+                          } satisfies Column,
+                      ]),
             ];
     }
 }

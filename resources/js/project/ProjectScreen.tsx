@@ -306,7 +306,7 @@ export default function ProjectScreen() {
                         ) : null
                     }
                     radiation={
-                        runs.shown?.state === 'solved' && result.fields.includes('temperature') ? (
+                        runs.shown?.state === 'solved' && !result.time && result.fields.includes('temperature') ? (
                             <RadiationChapter project={projectId} revision={revision} result={result} mayEdit={mayEdit} />
                         ) : null
                     }

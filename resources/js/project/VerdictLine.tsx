@@ -11,6 +11,7 @@ import { gradeNames } from '../model/grades';
 import type { RunState } from '../runs/useRunState';
 import { distanceOf } from '../units/quantities';
 import { thousands, watts } from '../units/units';
+import { clock } from '../time/course';
 import { useTried } from '../whatif/store';
 import type { Trial } from '../whatif/useWhatIf';
 import { shareOf } from '../tolerances/tolerances';
@@ -95,6 +96,7 @@ export function VerdictLine({ runs, trial = null, builds = null, onKeep, onEvide
                         {worst.verdict === 'undecided' && ` ± ${distanceOf(worst.quantity, worst.plusMinus ?? 0, units)}`}
                     </Box>
                 )}
+                {worst?.overTime?.reached != null && `, first after ${clock(worst.overTime.reached)}`}
                 {flow?.margin != null && (
                     <Box component="span" sx={{ color: stale ? 'text.secondary' : 'error.main' }}>
                         ; {flow.name}, {distanceOf(flow.quantity, flow.margin, units)} {flow.atLeast === null ? 'over' : 'short'}

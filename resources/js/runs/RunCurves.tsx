@@ -5,7 +5,7 @@ import { useSession } from '../api/queries';
 import type { Course, Outline, Result, Run } from '../api/types';
 import { clock } from '../time/course';
 import { usePreferences } from '../state/screen';
-import { differenceNumber, differenceUnit, number, scientific, temperatureNumber, temperatureUnit, thousands, watts, type UnitSet } from '../units/units';
+import { differenceNumber, differenceUnit, joules, scientific, temperatureNumber, temperatureUnit, thousands, watts, type UnitSet } from '../units/units';
 import { Lines, plain } from '../charts/Lines';
 
 const HEIGHT = 176;
@@ -177,5 +177,3 @@ function CourseFacts({ course }: { course: Course }) {
         </>
     );
 }
-
-const joules = (value: number): string => (Math.abs(value) < 1e3 ? `${number(value, 1)} J` : `${number(value / 1e3, 1)} kJ`);

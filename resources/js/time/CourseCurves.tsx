@@ -32,7 +32,7 @@ export function CourseCurves({ result, at }: { result: Result; at: number | null
         if (reference) all.push({ name: reference.name, points: reference.points, quiet: true });
         for (const { name, points } of at === null ? [] : curves) {
             const y = valueOn(points, at!);
-            if (y !== null) all.push({ name: `${name} now`, points: [{ x: at!, y }], mark: true });
+            if (y !== null) all.push({ name: `${name} now`, points: [{ x: at!, y }], mark: true, quiet: true });
         }
         return all;
     }, [curves, reference, at]);
@@ -45,7 +45,7 @@ export function CourseCurves({ result, at }: { result: Result; at: number | null
     const controls = result.time?.controls ?? [];
     return (
         <Stack direction="row" sx={{ px: 1.5, pt: 1, gap: 2, overflowX: 'auto' }}>
-            <Box sx={{ flex: '1 1 340px', minWidth: 300 }}>
+            <Box sx={{ flex: '2 1 0', minWidth: 300 }}>
                 <Lines
                     label="Temperatures over time"
                     height={HEIGHT}
@@ -78,7 +78,7 @@ export function CourseCurves({ result, at }: { result: Result; at: number | null
                 </Stack>
             </Box>
             {controls.length > 0 && (
-                <Box sx={{ flex: '0 1 260px', minWidth: 220 }}>
+                <Box sx={{ flex: '1 1 0', minWidth: 170 }}>
                     <Lines
                         label="Watts under control"
                         height={HEIGHT}

@@ -9,7 +9,7 @@ import type { ModelDocument } from '../model/document';
 import { textOf } from '../model/text';
 import { timeOf, withTime, type TimeEntry } from '../model/time';
 import { usePreferences, useScreen } from '../state/screen';
-import { bytes, typed, typedTemperatureUnit } from '../units/units';
+import { bytes, thousands, typed, typedTemperatureUnit } from '../units/units';
 
 const KEPT = 10;
 
@@ -95,7 +95,7 @@ export function TimeFields({ revision, editor, mayEdit }: StageProps) {
                     <Typography variant="body2" color="text.secondary">
                         {uniform === undefined ? 'What is under control is off before 0 s. ' : ''}
                         {report.data
-                            ? `${count} pictures of ${report.data.cells.toLocaleString('en')} cells take ${bytes(4 * count * report.data.cells)}.`
+                            ? `${count} pictures of ${thousands(report.data.cells)} cells take ${bytes(4 * count * report.data.cells)}. The times below are those of a steady state.`
                             : ''}
                     </Typography>
                 </>

@@ -47,6 +47,9 @@ export function duration(seconds: number): string {
     return seconds < 3600 ? `${number(seconds / 60, 0)}\u00a0min` : `${number(seconds / 3600)}\u00a0h`;
 }
 
+/** Heat over time. */
+export const joules = (value: number): string => (Math.abs(value) < 1e3 ? `${number(value)}\u00a0J` : `${number(value / 1e3)}\u00a0kJ`);
+
 /** A small number as a power of ten. */
 export const scientific = (value: number): string => minus(value.toExponential(1));
 

@@ -1,0 +1,228 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Solve;
+
+use Foehn\Physics\PhysicsException;
+use Foehn\Results\ResultBuilder;
+use Foehn\Solve\Analysis;
+use Foehn\Solve\Course;
+use Foehn\Solve\Solution;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** A lump of 20 J/K that loses 0.24 W/K to 20 degC: whatever it does follows from exponentials. */
+final class TransientTest extends TestCase
+{
+    private const TAU = 20.0 / 0.24;
+
+    private const CONDUCTANCE = 0.24;
+
+    /**
+     * @param mixed $power
+     * @param array<string, mixed> $time
+     * @param array<string, mixed> $changes
+     */
+    private static function lump(mixed $power, array $time, array $changes = []): Solution
+    {
+        $bare = $changes['bare'] ?? ['kind' => 'film', 'coefficient' => 100, 'temperature' => '20 degC'];
+        unset($changes['bare']);
+
+        return Analysis::solve([
+            'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => '20 degC'],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.02, 0.02, 0.02]], 'fluid' => null],
+            'materials' => ['m' => ['conductivity' => 40000, 'density' => 2500, 'specificHeat' => 1000, 'emissivity' => 1.0]],
+            'parts' => [['id' => 'lump', 'shape' => ['kind' => 'block', 'size' => [0.02, 0.02, 0.02]], 'material' => 'm', 'power' => $power, 'faces' => ['bare' => ['heat' => $bare]]]],
+            'watches' => [['id' => 'mean', 'of' => ['part' => 'lump']]],
+            'analysis' => ['grid' => ['cells' => [2, 2, 2]], 'time' => ['kind' => 'transient', 'start' => ['uniform' => '20 degC'], ...$time]],
+            ...$changes,
+        ]);
+    }
+
+    private static function course(Solution $solution): Course
+    {
+        self::assertNotNull($solution->course);
+
+        return $solution->course;
+    }
+
+    private static function rise(Course $course, float $time): float
+    {
+        return ($course->at('mean', $time) ?? NAN) - 293.15;
+    }
+
+    public function testErrorsOfGivenStepsFallWithTheirSquare(): void
+    {
+        $errors = [];
+        foreach ([20.0, 10.0, 5.0] as $step) {
+            $course = self::course(self::lump('12 W', ['end' => 100, 'step' => $step]));
+            $errors[] = self::rise($course, 100.0) - 12.0 / self::CONDUCTANCE * (1.0 - exp(-100.0 / self::TAU));
+        }
+
+        self::assertEqualsWithDelta(4.0, $errors[0] / $errors[1], 0.4);
+        self::assertEqualsWithDelta(4.0, $errors[1] / $errors[2], 0.2);
+    }
+
+    public function testASmallerToleranceIsNearerAndTheHeatIsAllAccountedFor(): void
+    {
+        $exact = 12.0 / self::CONDUCTANCE * (1.0 - exp(-100.0 / self::TAU));
+        $rough = self::course(self::lump('12 W', ['end' => 100, 'step' => ['tolerance' => '1 K']]));
+        $fine = self::course(self::lump('12 W', ['end' => 100, 'step' => ['tolerance' => '0.01 K']]));
+
+        self::assertLessThan(1.0, abs(self::rise($rough, 100.0) - $exact));
+        self::assertLessThan(0.01, abs(self::rise($fine, 100.0) - $exact));
+        self::assertGreaterThan(count($rough->times), count($fine->times));
+        self::assertEqualsWithDelta(1200.0, $fine->in, 1e-6);
+        self::assertEqualsWithDelta(20.0 * self::rise($fine, 100.0), $fine->stored, 1e-6);
+        self::assertLessThan(1e-6, $fine->error());
+    }
+
+    public function testHeatThatHasNoWayOutIsStored(): void
+    {
+        $course = self::course(self::lump('12 W', ['end' => 50], ['bare' => ['kind' => 'adiabatic']]));
+
+        self::assertEqualsWithDelta(30.0, self::rise($course, 50.0), 1e-6);
+        self::assertEqualsWithDelta(0.0, $course->out, 1e-6);
+    }
+
+    public function testItLandsOnEdgesOfSchedulesAndOnWhatIsKept(): void
+    {
+        $course = self::course(self::lump(['schedule' => [[0, 12], [24, 0]], 'between' => 'steps', 'repeat' => 60], ['end' => 130, 'keep' => [7, 77]]));
+
+        foreach ([7.0, 24.0, 60.0, 77.0, 84.0, 120.0, 130.0] as $moment) {
+            self::assertContains($moment, $course->times);
+        }
+        self::assertSame([7.0, 77.0], array_column($course->frames, 'time'));
+        self::assertEqualsWithDelta(12.0 * (24.0 + 24.0 + 10.0), $course->in, 1e-6);
+    }
+
+    public function testARampAndAFormulaOfTheTimeGiveTheSame(): void
+    {
+        $ramp = self::course(self::lump(['schedule' => [[0, 0], [100, 10]]], ['end' => 100]));
+        $formula = self::course(self::lump('10 W * t / (100 s)', ['end' => 100]));
+        $exact = 0.1 / self::CONDUCTANCE * (100.0 - self::TAU * (1.0 - exp(-100.0 / self::TAU)));
+
+        self::assertEqualsWithDelta($exact, self::rise($ramp, 100.0), 0.02);
+        self::assertEqualsWithDelta($exact, self::rise($formula, 100.0), 0.02);
+        self::assertEqualsWithDelta(500.0, $formula->in, 0.01);
+    }
+
+    public function testTheSurroundingsMayFollowTheTime(): void
+    {
+        $course = self::course(self::lump('0 W', ['end' => 100], ['bare' => ['kind' => 'film', 'coefficient' => 100], 'surroundings' => ['temperature' => ['schedule' => [[0, '20 degC'], [10, '50 degC']], 'between' => 'steps']]]));
+
+        self::assertEqualsWithDelta(0.0, self::rise($course, 10.0), 1e-6);
+        self::assertEqualsWithDelta(30.0 * (1.0 - exp(-90.0 / self::TAU)), self::rise($course, 100.0), 0.05);
+    }
+
+    /** dT/dt = -eps sigma A (T^4 - 0) / C has the answer T = (T0^-3 + 3 eps sigma A t / C)^(-1/3). */
+    public function testABlackLumpCoolsAgainstNothingByTheLawOfRadiation(): void
+    {
+        $course = self::course(self::lump('0 W', ['end' => 300, 'start' => ['uniform' => '800 K'], 'step' => ['tolerance' => '0.05 K']], [
+            'bare' => ['kind' => 'adiabatic'], 'surroundings' => ['temperature' => '20 degC', 'radiantTemperature' => 0], 'physics' => ['radiation' => 'surroundings'],
+            'space' => ['box' => ['min' => [-0.001, -0.001, -0.001], 'max' => [0.021, 0.021, 0.021]], 'fluid' => null],
+            'analysis' => ['grid' => ['lines' => array_fill_keys(['x', 'y', 'z'], [-0.001, 0, 0.01, 0.02, 0.021])], 'time' => ['kind' => 'transient', 'end' => 300, 'start' => ['uniform' => '800 K']]],
+        ]));
+        $exact = (800.0 ** -3 + 3.0 * 5.670374419e-8 * 6.0 * 0.0004 * 300.0 / 20.0) ** (-1.0 / 3.0);
+
+        self::assertEqualsWithDelta($exact, $course->at('mean', 300.0) ?? NAN, 0.3);
+        self::assertLessThan(1e-6, $course->error());
+    }
+
+    public function testAThermostatSwitchesWhenItsSensorIsThere(): void
+    {
+        $power = ['thermostat' => ['on' => '50 degC', 'off' => '55 degC', 'watts' => 30, 'sensor' => ['part' => 'lump']]];
+        $course = self::course(self::lump($power, ['end' => 60, 'step' => ['tolerance' => '0.01 K']]));
+        $off = -self::TAU * log(1.0 - 35.0 / 125.0);
+        $on = $off + self::TAU * log(35.0 / 30.0);
+
+        self::assertEqualsWithDelta($off, $course->switches[0][0][0], 0.01);
+        self::assertFalse($course->switches[0][0][1]);
+        self::assertEqualsWithDelta($on, $course->switches[0][1][0], 0.01);
+        self::assertEqualsWithDelta(55.0, max([0.0, ...array_column($course->controls[0], 'reading')]) - 273.15, 0.002);
+    }
+
+    public function testLeastTimesKeepAThermostatFromSwitching(): void
+    {
+        $thermostat = ['on' => '50 degC', 'off' => '50.5 degC', 'watts' => 30, 'sensor' => ['part' => 'lump']];
+        $free = self::course(self::lump(['thermostat' => $thermostat], ['end' => 120]));
+        $held = self::course(self::lump(['thermostat' => [...$thermostat, 'leastOff' => '10 s']], ['end' => 120]));
+
+        self::assertGreaterThan(2 * count($held->switches[0]), count($free->switches[0]));
+        self::assertEqualsWithDelta(10.0, $held->switches[0][1][0] - $held->switches[0][0][0], 1e-6);
+    }
+
+    public function testWhatChattersIsTold(): void
+    {
+        $power = ['thermostat' => ['on' => 323.1499, 'off' => 323.15, 'watts' => 30, 'sensor' => ['part' => 'lump']]];
+        $solution = self::lump($power, ['end' => 24]);
+
+        self::assertStringContainsString('chatters', implode(' ', ResultBuilder::build($solution, '')['warnings']));
+    }
+
+    /** T' = (P(T) - G (T - T0)) / C with a proportional law is a faster exponential, and with an integral part it ends at the setpoint. */
+    public function testControllersComeToRestWhereTheyMust(): void
+    {
+        $law = ['setpoint' => '60 degC', 'gain' => '2 W/K', 'atMost' => 500, 'atLeast' => -500, 'sensor' => ['part' => 'lump']];
+        $proportional = self::course(self::lump(['controller' => $law], ['end' => 20]));
+        $integral = self::course(self::lump(['controller' => [...$law, 'atMost' => 30, 'atLeast' => 0, 'integral' => '30 s']], ['end' => 600]));
+        $rest = 2.0 * 40.0 / (2.0 + self::CONDUCTANCE);
+
+        self::assertEqualsWithDelta($rest * (1.0 - exp(-20.0 * (2.0 + self::CONDUCTANCE) / 20.0)), self::rise($proportional, 20.0), 0.05);
+        self::assertEqualsWithDelta(40.0, self::rise($integral, 600.0), 0.01);
+        self::assertEqualsWithDelta(9.6, $integral->wattsNow(0), 0.01);
+    }
+
+    public function testTwoControlsFindTheirWattsTogether(): void
+    {
+        $curve = fn (string $sensor): array => ['curve' => [['40 degC', 10], ['60 degC', 0]], 'sensor' => ['part' => $sensor]];
+        $half = fn (string $id, array $at, string $sensor): array => ['id' => $id, 'shape' => ['kind' => 'block', 'size' => [0.01, 0.02, 0.02]], 'at' => $at, 'material' => 'm', 'power' => $curve($sensor), 'faces' => ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 100, 'temperature' => '20 degC']]]];
+        $solution = self::lump('0 W', ['end' => 2000], ['parts' => [$half('lump', [0, 0, 0], 'other'), $half('other', [0.01, 0, 0], 'lump')]]);
+        // 2 * 0.5 (60 - T) = 0.24 (T - 20)
+        self::assertEqualsWithDelta((60.0 + 0.24 * 20.0) / 1.24 - 20.0, self::rise(self::course($solution), 2000.0), 0.02);
+    }
+
+    public function testTheSteadyStateOfACurveIsThatOfItsCourse(): void
+    {
+        $power = ['curve' => [['50 degC', '30 W'], ['70 degC', '0 W']], 'sensor' => ['part' => 'lump']];
+        $steady = ResultBuilder::build(self::lump($power, [], ['analysis' => ['grid' => ['cells' => [2, 2, 2]]]]), '');
+
+        self::assertTrue($steady['solver']['converged']);
+        self::assertEqualsWithDelta(20.0 + 43.10345, ($steady['watches'][0]['value'] ?? NAN) - 273.15, 0.01);
+        self::assertEqualsWithDelta(10.34483, $steady['parts'][0]['power'], 0.01);
+    }
+
+    public function testAResultTellsWhatLimitsDidOverTime(): void
+    {
+        $power = ['schedule' => [[0, 12], [50, 0]], 'between' => 'steps'];
+        $result = ResultBuilder::build(self::lump($power, ['end' => 200], ['limits' => [['id' => 'hot', 'of' => ['part' => 'lump'], 'atMost' => '35 degC']]]), '');
+        $limit = $result['limits'][0];
+        $peak = 12.0 / self::CONDUCTANCE * (1.0 - exp(-50.0 / self::TAU));
+        self::assertNotNull($limit['overTime']);
+
+        self::assertSame('missed', $limit['verdict']);
+        self::assertEqualsWithDelta(293.15 + $peak, $limit['value'] ?? NAN, 0.05);
+        self::assertEqualsWithDelta(50.0, $limit['overTime']['maxAt'], 1e-9);
+        self::assertEqualsWithDelta(-self::TAU * log(1.0 - 15.0 * self::CONDUCTANCE / 12.0), $limit['overTime']['reached'] ?? NAN, 0.3);
+        self::assertEqualsWithDelta(50.0 + self::TAU * log($peak / 15.0), ($limit['overTime']['reached'] ?? NAN) + ($limit['overTime']['beyond'] ?? NAN), 0.6);
+        self::assertEqualsWithDelta(50.0, $result['parts'][0]['peak']['at'] ?? NAN, 1e-9);
+    }
+
+    /** @param array<string, mixed> $changes */
+    #[DataProvider('impossible')]
+    public function testWhatCannotBeIsSaid(mixed $power, array $changes, string $expected): void
+    {
+        $this->expectException(PhysicsException::class);
+        $this->expectExceptionMessage($expected);
+        self::lump($power, ['end' => 10], $changes);
+    }
+
+    /** @return iterable<string, array{mixed, array<string, mixed>, string}> */
+    public static function impossible(): iterable
+    {
+        yield 'no heat capacity' => ['1 W', ['materials' => ['m' => ['conductivity' => 10]]], 'has no density and no specific heat'];
+        yield 'a thermostat without time' => [['thermostat' => ['on' => '50 degC', 'off' => '55 degC', 'watts' => 30, 'sensor' => ['part' => 'lump']]], ['analysis' => ['grid' => ['cells' => [2, 2, 2]]]], 'has no steady state'];
+        yield 'a sensor where nothing is' => [['curve' => [['50 degC', 30], ['70 degC', 0]], 'sensor' => ['point' => [0.05, 0.05, 0.05]]], ['space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.1, 0.1, 0.1]], 'fluid' => null], 'analysis' => ['grid' => ['cells' => [10, 10, 10]], 'time' => ['kind' => 'transient', 'end' => 10, 'start' => ['uniform' => '20 degC']]]], 'sees nothing'];
+    }
+}
