@@ -107,8 +107,8 @@ final class SolveRun implements ShouldQueue
     {
         $flow = $solution->state->flow !== null;
         [$state, $message] = match (true) {
-            $solution->outcome->stopped && $flow => [RunState::Stopped, sprintf('Stopped after %d steps: the flow so far is kept, it is not steady yet', $solution->outcome->iterations)],
             $solution->outcome->stopped && $solution->course !== null => [RunState::Stopped, sprintf('Stopped at %.6g s of %.6g s: the course so far is kept', $solution->course->reached(), $solution->state->model->time->end ?? 0.0)],
+            $solution->outcome->stopped && $flow => [RunState::Stopped, sprintf('Stopped after %d steps: the flow so far is kept, it is not steady yet', $solution->outcome->iterations)],
             $solution->outcome->stopped => [RunState::Stopped, sprintf('Stopped after %d iterations; what it had is not shown as a result.', $solution->outcome->iterations)],
             $solution->outcome->converged => [RunState::Solved, $earlier],
             default => [$flow ? RunState::Unsteady : RunState::Failed, $solution->shortfall()],

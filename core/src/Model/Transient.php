@@ -12,8 +12,8 @@ final readonly class Transient
     /** Temperatures at 0 s: of the steady state at the loads there, or given. */
     public const STEADY = 'steady';
 
-    /** What the flow does meanwhile. */
-    public const AIR = ['frozen', 'follows'];
+    /** What the flow does meanwhile: it stays as a steady run has it at the loads that drive it. */
+    public const AIR = ['frozen'];
 
     /**
      * @param float $end s

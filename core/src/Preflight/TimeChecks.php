@@ -35,9 +35,6 @@ final class TimeChecks
         if (! $model->physics->heat) {
             return [new Finding('error', 'Solve', 'A course in time is one of temperatures, but no heat is computed; ask for temperatures in Build.')];
         }
-        if ($model->physics->hasFlow()) {
-            $findings[] = new Finding('error', 'Solve', 'A course in time is computed where nothing flows: choose no flow in the panel of the space, and give convection coefficients.');
-        }
         array_push($findings, ...self::capacities($model), ...self::scales($model, $time));
         $edges = [0.0, ...($document === [] ? [] : (new ModelInTime($document))->edges)];
         $between = array_filter(array_map(fn (float $a, float $b): float => $b - $a, array_slice($edges, 0, -1), array_slice($edges, 1)), fn (float $s): bool => $s > 1e-9);

@@ -261,6 +261,7 @@ final class ResultBuilder
             }
         }
         array_push($warnings, ...$this->beyondTables());
+        array_push($warnings, ...($this->solution->course->notes ?? []));
         foreach ($this->solution->course->chattering ?? [] as $name) {
             $warnings[] = sprintf('the thermostat of "%s" chatters: it switches again within %g ms; widen its hysteresis, or give least times on and off', $name, 1e3 * TimeSettings::CHATTERING);
         }

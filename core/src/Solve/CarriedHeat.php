@@ -19,7 +19,7 @@ final readonly class CarriedHeat implements LinearSolver
 
     public function solve(array $b, array $x, Accuracy $accuracy, ?callable $progress = null): LinearSolution
     {
-        $solution = $this->solver->solve($this->energy->pack($b), $this->energy->pack($x), $accuracy);
+        $solution = $this->solver->solve($this->energy->pack($b), $this->energy->pick($x), $accuracy);
 
         return new LinearSolution($this->energy->unpack($solution->x), $solution->iterations, $solution->residual, $solution->converged, $solution->stopped);
     }

@@ -50,6 +50,9 @@ final class Course
 
     public float $longest = 0.0;
 
+    /** @var list<string> what else has to be known of it */
+    public array $notes = [];
+
     /** @var list<string> names of parts whose controls chatter */
     public array $chattering = [];
 

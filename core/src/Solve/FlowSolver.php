@@ -168,7 +168,9 @@ final class FlowSolver
         $converged = $converged && (! $this->model->physics->heat || $state->balance()->holds());
         $outcome = new Outcome($converged, $stopped, $this->controller->total(), 1, $residuals[count($residuals) - 1] ?? 0.0, $residuals, (hrtime(true) - $this->started) / 1e9, $this->convergence->open($residuals));
 
-        return new Solution($state, $outcome, $this->regime(), $this->done, $this->flow->state(), $this->run, $this->run->seconds());
+        $air = $state->flow === null ? null : new FrozenAir($state->flow, $this->flow->heat->changes(), $this->flow->heat->temperature);
+
+        return new Solution($state, $outcome, $this->regime(), $this->done, $this->flow->state(), $this->run, $this->run->seconds(), air: $air);
     }
 
     private function report(): void

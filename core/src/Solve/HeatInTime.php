@@ -8,7 +8,7 @@ use Foehn\Codec\ModelInTime;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
-use Foehn\Physics\Heat\HeatSystem;
+use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\PhysicsException;
 use Foehn\Physics\Radiation\LinkStore;
 
@@ -18,12 +18,18 @@ final class HeatInTime
     /** Loads at different moments that are kept: those of a pulse and its pause, and some more. */
     private const KEPT = 6;
 
-    /** @var array<string, array{Model, Coupling, ?HeatSystem}> by what the loads are */
+    /** @var array<string, HeatAt> by what the loads are */
     private array $assembled = [];
 
-    /** @param list<int> $controlled parts whose watts are set by controls */
-    public function __construct(private readonly ModelInTime $model, private readonly string $grade, private readonly Voxels $voxels, private readonly LinkStore $links, private readonly array $controlled)
+    private readonly LastEnergy $last;
+
+    /**
+     * @param list<int> $controlled parts whose watts are set by controls
+     * @param ?AirInTime $air null where nothing flows
+     */
+    public function __construct(private readonly ModelInTime $model, private readonly string $grade, private readonly Voxels $voxels, private readonly LinkStore $links, private readonly array $controlled, private readonly ?AirInTime $air = null)
     {
+        $this->last = new LastEnergy();
     }
 
     /** Cells of the padding in front. */
@@ -36,33 +42,60 @@ final class HeatInTime
      * @param float $time s
      * @param bool $before whether loads that jump at this moment are as they were before
      * @param array<int, float> $temperature of the cells, K, for what follows it
-     * @return array{Model, Coupling, HeatSystem}
      * @throws PhysicsException
      */
-    public function at(float $time, bool $before, array $temperature): array
+    public function at(float $time, bool $before, array $temperature): HeatAt
     {
         [$model, $key] = $this->model->at($time, $before);
-        if (! isset($this->assembled[$key])) {
-            if (count($this->assembled) >= self::KEPT) {
-                array_shift($this->assembled);
-            }
-            $model = $model->withGrade($this->grade);
-            $levels = $model->physics->hasFlow() ? GridLevels::of($model) : [[$model]];
-            $model = end($levels)[0];
-            $coupling = new Coupling($model, $this->voxels, links: $this->links);
-            $coupling->beginAt($temperature);
-            $this->assembled[$key] = [$model, $coupling, null];
-        }
-        [$model, $coupling, $system] = $this->assembled[$key];
-        if ($system === null || $coupling->isNonlinear()) {
-            $coupling->follow($temperature);
-            foreach ($this->controlled as $part) {
-                $coupling->control($part, 0.0);
-            }
-            $system = $coupling->equation($temperature);
-            $this->assembled[$key] = [$model, $coupling, $system];
+        $known = $this->assembled[$key] ?? null;
+        if ($known === null || $known->isNonlinear) {
+            $this->assembled[$key] = $known === null ? $this->first($model, $time, $temperature) : $this->again($known, $temperature);
+            $this->assembled = array_slice($this->assembled, -self::KEPT, null, true);
         }
 
-        return [$model, $coupling, $system];
+        return $this->assembled[$key];
+    }
+
+    /**
+     * @param array<int, float> $temperature of the cells, K
+     * @throws PhysicsException
+     */
+    private function first(Model $model, float $time, array $temperature): HeatAt
+    {
+        $model = $model->withGrade($this->grade);
+        $levels = $this->air === null ? [[$model]] : GridLevels::of($model);
+        $model = end($levels)[0];
+        $coupling = new Coupling($model, $this->voxels, links: $this->links);
+        $coupling->beginAt($temperature);
+        $air = $this->air?->of($model, $time);
+        $isNonlinear = $air === null ? $coupling->isNonlinear() : $coupling->radiates() || $coupling->answersItself();
+
+        return $this->assemble($model, $coupling, $air, $isNonlinear, $temperature);
+    }
+
+    /**
+     * @param array<int, float> $temperature of the cells, K
+     * @throws PhysicsException
+     */
+    private function again(HeatAt $known, array $temperature): HeatAt
+    {
+        return $this->assemble($known->model, $known->coupling, $known->operator instanceof HeatOnAir ? $known->operator->air : null, true, $temperature);
+    }
+
+    /**
+     * @param array<int, float> $temperature of the cells, K
+     * @throws PhysicsException
+     */
+    private function assemble(Model $model, Coupling $coupling, ?FrozenAir $air, bool $isNonlinear, array $temperature): HeatAt
+    {
+        $coupling->follow($temperature);
+        foreach ($this->controlled as $part) {
+            $coupling->control($part, 0.0);
+        }
+        // Properties stay with the air as its flow was computed.
+        $system = $coupling->equation($air === null ? $temperature : $air->cells(), $air->changes ?? []);
+        $operator = $air === null ? new StillHeat($system) : new HeatOnAir($system, $air, DomainBuilder::build($model, $this->voxels, $air->field->fluid->density)->openings, $this->last);
+
+        return new HeatAt($model, $coupling, $operator, $isNonlinear);
     }
 }

@@ -100,6 +100,12 @@ final class HeatOnFlow
         $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->fluid->specificHeat, $this->energy) : null;
     }
 
+    /** @return list<ConductivityChange> what the flow does to the conduction */
+    public function changes(): array
+    {
+        return $this->changes;
+    }
+
     /** The currents at the last temperatures; null where none are computed. */
     public function currents(): ?Currents
     {

@@ -16,6 +16,7 @@ final readonly class Solution
      * @param list<GridValues> $levels coarser grids this was reached over, from coarse to fine
      * @param ?FlowState $checkpoint a flow from which to go on
      * @param float $spent seconds of the whole computation, over all its grids
+     * @param ?FrozenAir $air the flow, for heat to be computed on
      * @param ?Course $course in time, of which the state is the end; null: steady
      */
     public function __construct(
@@ -27,6 +28,7 @@ final readonly class Solution
         public Start $start = new Start(),
         public float $spent = 0.0,
         public ?Course $course = null,
+        public ?FrozenAir $air = null,
     ) {
     }
 

@@ -6,35 +6,30 @@ namespace Foehn\Solve;
 
 use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\LinearSolution;
+use Foehn\Numerics\LinearSolver;
 use Foehn\Numerics\Stencil;
-use Foehn\Numerics\StencilSolver;
-use Foehn\Numerics\TiedCells;
 use Foehn\Numerics\TrBdf2;
 use Foehn\Numerics\Vectors;
-use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\PhysicsException;
 
 /** Solves (M / (h D) + A) x = b, the equations of both stages of a step h, with watts of controls that follow x found along. */
 final class StageSolver
 {
-    private readonly StencilSolver $solver;
+    private readonly LinearSolver $solver;
 
     /** @var array<int, array<int, float>> what a watt of a control adds to x, by its number */
     private array $responses = [];
 
     /** @param array<int, float> $capacities M, J/K by padded cell */
-    public function __construct(private readonly HeatSystem $system, array $capacities, public readonly float $step)
+    public function __construct(private readonly HeatOperator $operator, array $capacities, public readonly float $step)
     {
-        $stencil = $system->stencil;
-        $this->solver = new StencilSolver(new Stencil($stencil->cells, $stencil->coupling, Vectors::plus($stencil->extra, 1.0 / ($step * TrBdf2::D), $capacities)), $system->ties);
+        $this->solver = $operator->solver(Vectors::scaled(1.0 / ($step * TrBdf2::D), $capacities));
     }
 
-    /** Whether it solves for a step with the conductances of a system. */
-    public function serves(HeatSystem $system, float $step): bool
+    /** Whether it solves for a step with the conductances of a balance. */
+    public function serves(HeatOperator $operator, float $step): bool
     {
-        $own = $this->system->stencil;
-
-        return $step === $this->step && ($system === $this->system || ($own->extra === $system->stencil->extra && $own->coupling === $system->stencil->coupling));
+        return $step === $this->step && ($operator === $this->operator || $operator->isLike($this->operator));
     }
 
     /**
@@ -51,7 +46,7 @@ final class StageSolver
             $watts[] = $control->isImmediate() ? $control->watts : $control->wattsAt(0.0);
             $b = $control->heat($b, $watts[$n]);
         }
-        $solution = $this->solver->solve(TiedCells::project($b, $this->system->ties), $x, $accuracy);
+        $solution = $this->solver->solve($b, $x, $accuracy);
         if (! $solution->converged) {
             throw new PhysicsException(sprintf('a step of %g s did not come to an end: the residual stayed at %.1e after %d iterations', $this->step, $solution->residual, $solution->iterations));
         }
@@ -131,8 +126,8 @@ final class StageSolver
     private function response(int $n, ControlState $control): array
     {
         if (! isset($this->responses[$n])) {
-            $none = Stencil::zeros($this->system->stencil->cells);
-            $solution = $this->solver->solve(TiedCells::project($control->heat($none, 1.0), $this->system->ties), $none, new Accuracy(TimeSettings::RESPONSE_RESIDUAL, mostIterations: TimeSettings::MOST_ITERATIONS));
+            $none = Stencil::zeros($this->operator->system()->stencil->cells);
+            $solution = $this->solver->solve($control->heat($none, 1.0), $none, new Accuracy(TimeSettings::RESPONSE_RESIDUAL, mostIterations: TimeSettings::MOST_ITERATIONS));
             $this->responses[$n] = $solution->x;
         }
 

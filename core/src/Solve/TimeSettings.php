@@ -10,6 +10,9 @@ final class TimeSettings
     /** Of the linear equations of a stage, relative: what they leave open is a thousandth of the tolerance of a step. */
     public const RESIDUAL = 1e-9;
 
+    /** The same on a flow, where it is the correction still asked for as a share of the solution (see ConvectiveSolver). */
+    public const RESIDUAL_ON_AIR = 1e-8;
+
     /** Share of the heat that passes which the residuals of a stage may add up to: a tenth of what the balance is held to. */
     public const BALANCE = 1e-7;
 
@@ -46,8 +49,8 @@ final class TimeSettings
     /** Share of the end below which a step is no step any more. */
     public const SHORTEST = 1e-10;
 
-    /** Change of a temperature between two passes of a stage over coefficients that follow it, as a share of the tolerance. */
-    public const PASS = 0.02;
+    /** Change of a temperature in a pass of a stage over coefficients that follow it, as a share of the tolerance: what is left after it is far less. */
+    public const PASS = 0.1;
 
     public const MOST_PASSES = 12;
 

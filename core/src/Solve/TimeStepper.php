@@ -7,7 +7,6 @@ namespace Foehn\Solve;
 use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\TrBdf2;
 use Foehn\Numerics\Vectors;
-use Foehn\Physics\Heat\HeatSystem;
 use Foehn\Physics\PhysicsException;
 
 /** Steps of M dT/dt = s(t, T) - A(t, T) T by TrBdf2, with the controls of parts. */
@@ -48,15 +47,15 @@ final class TimeStepper
      */
     public function begin(float $time, array $x): Moment
     {
-        [, , $system] = $this->heat->at($time, false, $this->temperatures($x));
+        $operator = $this->heat->at($time, false, $this->temperatures($x))->operator;
         $watts = array_map(fn (ControlState $control): float => $control->watts, $this->controls);
-        $source = $this->source($system);
-        $net = $this->net($system, $source, $x, $watts);
+        $source = $this->source($operator);
+        $net = $this->net($operator, $source, $x, $watts);
         foreach ($this->controls as $control) {
             $source = $control->heat($source, $control->watts);
         }
 
-        return new Moment($time, $x, Vectors::combine(1.0, $source, -1.0, $system->stencil->times($x)), $system->watts + $this->given($watts), $net, $x, 0.0);
+        return new Moment($time, $x, Vectors::combine(1.0, $source, -1.0, $operator->times($x)), $operator->system()->watts + $this->given($watts), $net, $x, 0.0);
     }
 
     /**
@@ -141,16 +140,17 @@ final class TimeStepper
     private function stage(Moment $from, float $step, float $after, array $known, array $x): ?array
     {
         for ($pass = 1; $pass <= TimeSettings::MOST_PASSES; $pass++) {
-            [, $coupling, $system] = $this->heat->at($from->time + $after, true, $this->temperatures($x));
-            $source = $this->source($system);
-            $solver = $this->solver($system, $step);
-            $open = TimeSettings::BALANCE * (abs($system->watts) + abs($from->in) + abs($from->net));
-            [$solution, $watts] = $solver->solve(Vectors::plus($known, 1.0, $source), $x, new Accuracy(TimeSettings::RESIDUAL, $open > 0.0 ? $open : INF, TimeSettings::MOST_ITERATIONS), $this->controls);
+            $heat = $this->heat->at($from->time + $after, true, $this->temperatures($x));
+            $operator = $heat->operator;
+            $source = $this->source($operator);
+            $solver = $this->solver($operator, $step);
+            $open = TimeSettings::BALANCE * (abs($operator->system()->watts) + abs($from->in) + abs($from->net));
+            [$solution, $watts] = $solver->solve(Vectors::plus($known, 1.0, $source), $x, new Accuracy($operator->residual(), $open > 0.0 ? $open : INF, TimeSettings::MOST_ITERATIONS), $this->controls);
             $this->iterations += $solution->iterations;
             $moved = Vectors::largest(Vectors::combine(1.0, $solution->x, -1.0, $x));
             $x = $solution->x;
-            if (! $coupling->isNonlinear() || ($pass > 1 && $moved <= TimeSettings::PASS * $this->tolerance)) {
-                return ['x' => $x, 'solver' => $solver, 'watts' => $watts, 'in' => $system->watts + $this->given($watts), 'net' => $this->net($system, $source, $x, $watts)];
+            if (! $heat->isNonlinear || $moved <= TimeSettings::PASS * $this->tolerance) {
+                return ['x' => $x, 'solver' => $solver, 'watts' => $watts, 'in' => $operator->system()->watts + $this->given($watts), 'net' => $this->net($operator, $source, $x, $watts)];
             }
         }
 
@@ -164,37 +164,46 @@ final class TimeStepper
     }
 
     /**
-     * W stored in all: what is given and comes from outside, less what leaves. Links between cells cancel in the sum.
+     * W stored in all: what is given and comes from outside, less what leaves.
      *
      * @param array<int, float> $source W by padded cell
      * @param array<int, float> $x
      * @param list<float> $watts of the controls
      */
-    private function net(HeatSystem $system, array $source, array $x, array $watts): float
+    private function net(HeatOperator $operator, array $source, array $x, array $watts): float
     {
-        return array_sum($source) - Vectors::dot($system->stencil->extra, $x) + $this->given($watts);
+        return array_sum($source) - $operator->leaving($x) + $this->given($watts);
     }
 
     /** @return array<int, float> W by padded cell, for rises over the reference of the course */
-    private function source(HeatSystem $system): array
+    private function source(HeatOperator $operator): array
     {
-        $shift = $system->reference - $this->reference;
+        $shift = $operator->system()->reference - $this->reference;
+        $source = $operator->source();
 
-        return $shift === 0.0 ? $system->source : Vectors::plus($system->source, $shift, $system->stencil->extra);
+        return $shift === 0.0 ? $source : Vectors::plus($source, $shift, $operator->times($this->ones(count($source))));
     }
 
-    private function solver(HeatSystem $system, float $step): StageSolver
+    /** @return array<int, float> 1 in every cell, 0 in the padding */
+    private function ones(int $length): array
+    {
+        $pad = array_fill(0, $this->heat->pad(), 0.0);
+
+        return [...$pad, ...array_fill(0, $length - 2 * $this->heat->pad(), 1.0), ...$pad];
+    }
+
+    private function solver(HeatOperator $operator, float $step): StageSolver
     {
         $found = null;
         $others = [];
         foreach ($this->solvers as $solver) {
-            if ($found === null && $solver->serves($system, $step)) {
+            if ($found === null && $solver->serves($operator, $step)) {
                 $found = $solver;
             } else {
                 $others[] = $solver;
             }
         }
-        $found ??= new StageSolver($system, $this->capacities, $step);
+        $found ??= new StageSolver($operator, $this->capacities, $step);
         $this->solvers = [...array_slice($others, 1 - self::KEPT), $found];
 
         return $found;

@@ -7,6 +7,7 @@ namespace Foehn\Solve;
 use Foehn\Codec\ModelInTime;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
+use Foehn\Model\Model;
 use Foehn\Model\Part;
 use Foehn\Model\Target;
 use Foehn\Model\Transient;
@@ -19,6 +20,7 @@ use Foehn\Observe\State;
 use Foehn\Physics\Heat\HeatCapacities;
 use Foehn\Physics\PhysicsException;
 use Foehn\Physics\Radiation\LinkStore;
+use Foehn\Units\ScalarField;
 use LogicException;
 
 /** Heat in the course of time, in steps that land on everything that jumps, switches or is asked for. */
@@ -32,6 +34,8 @@ final class TransientDriver
     private Voxels $voxels;
 
     private HeatInTime $heat;
+
+    private ?AirInTime $air = null;
 
     private TimeStepper $stepper;
 
@@ -70,9 +74,13 @@ final class TransientDriver
         foreach ($this->moments() as $moment) {
             while ($this->now->time < $moment && ! $stopped) {
                 $next = $this->nextMoment($moment);
-                $step = $this->advance($step ?? $this->firstStep($next), $next);
-                $this->report();
-                $stopped = $this->listener->shouldStop();
+                try {
+                    $step = $this->advance($step ?? $this->firstStep($next), $next);
+                    $this->report();
+                    $stopped = $this->listener->shouldStop();
+                } catch (StoppedOnTheWay) {
+                    $stopped = true;
+                }
             }
         }
         foreach ($this->controls as $control) {
@@ -80,6 +88,7 @@ final class TransientDriver
                 $this->course->chattering[] = $this->model->start->parts[$control->part]->name;
             }
         }
+        array_push($this->course->notes, ...($this->air?->notes() ?? []));
         $seconds = (hrtime(true) - $started) / 1e9;
         $outcome = new Outcome(! $stopped && $this->course->error() <= TimeSettings::CLOSES, $stopped, $this->stepper->iterations(), 1, $this->course->error(), [], $seconds);
 
@@ -95,27 +104,23 @@ final class TransientDriver
     private function begin(): ?Solution
     {
         $model = $this->model->start->withGrade($this->grade);
-        if ($model->physics->hasFlow()) {
-            throw new PhysicsException('a course in time is computed where nothing flows; set physics.flow to "none" and give convection coefficients');
-        }
-        if ($this->time->start === null) {
+        $steady = null;
+        if ($this->time->start === null || $model->physics->hasFlow()) {
             $steady = (new SteadySolver($model->beforeStart(), $this->listener, links: $this->links))->solve();
             if ($steady->outcome->stopped) {
                 return $steady;
             }
-            if (! $steady->outcome->converged) {
+            if (! $steady->outcome->converged && $steady->air === null) {
                 throw new PhysicsException('the steady state that the course begins at did not converge: ' . $steady->shortfall());
             }
-            [$this->voxels, $temperature] = [$steady->state->voxels, $steady->state->temperature];
-        } else {
-            $levels = GridLevels::of($model);
-            $grid = end($levels)[1];
-            $this->voxels = Voxels::of($model, $grid);
-            $start = $this->time->start;
-            $temperature = $start->isConstant() ? array_fill(0, $grid->count(), $start->constant) : array_map(fn (int $cell): float => $start->at(...$grid->centre($cell)), range(0, $grid->count() - 1));
         }
+        $levels = GridLevels::of($model);
+        [$model, $grid] = end($levels);
+        $this->voxels = $steady->state->voxels ?? Voxels::of($model, $grid);
+        $temperature = $this->time->start === null && $steady !== null ? $steady->state->temperature : $this->given();
+        $this->air = $this->airOf($model, $steady);
         $controlled = array_keys(array_filter($model->parts, fn (Part $part): bool => $part->control !== null));
-        $this->heat = new HeatInTime($this->model, $this->grade, $this->voxels, $this->links, $controlled);
+        $this->heat = new HeatInTime($this->model, $this->grade, $this->voxels, $this->links, $controlled, $this->air);
         $x = $this->rises($temperature, $model->surroundings->temperature);
         $this->control($controlled, $temperature, $x);
         $this->stepper = new TimeStepper($this->heat, HeatCapacities::of($model, $this->voxels), $model->surroundings->temperature, $this->time->tolerance, $this->controls);
@@ -123,6 +128,29 @@ final class TransientDriver
         $this->note(false);
 
         return null;
+    }
+
+    /** @return array<int, float> K of the cells, as the start is given */
+    private function given(): array
+    {
+        [$start, $grid] = [$this->time->start ?? ScalarField::constant(0.0), $this->voxels->grid];
+
+        return $start->isConstant() ? array_fill(0, $grid->count(), $start->constant) : array_map(fn (int $cell): float => $start->at(...$grid->centre($cell)), range(0, $grid->count() - 1));
+    }
+
+    /** The air that a steady run left; null where nothing flows. */
+    private function airOf(Model $model, ?Solution $steady): ?AirInTime
+    {
+        if ($steady?->air === null || $steady->checkpoint === null) {
+            return null;
+        }
+        $air = new AirInTime($this->voxels, $this->listener, $this->links, $steady->checkpoint);
+        $air->know($model, $steady->air);
+        if (! $steady->outcome->converged) {
+            $this->course->notes[] = 'the air at 0 s: ' . lcfirst($steady->shortfall());
+        }
+
+        return $air;
     }
 
     /**
@@ -133,8 +161,9 @@ final class TransientDriver
      */
     private function control(array $parts, array $temperature, array $x): void
     {
-        [$model, $coupling, $system] = $this->heat->at(0.0, false, $temperature);
-        $state = new State($model, $this->voxels, $system, $temperature, null, $coupling->currents(), $coupling->enclosure(), $coupling->boards());
+        $heat = $this->heat->at(0.0, false, $temperature);
+        [$model, $coupling] = [$heat->model, $heat->coupling];
+        $state = $this->stateOf($heat, $temperature);
         $readings = new Readings($state);
         foreach ($parts as $part) {
             $control = $model->parts[$part]->control;
@@ -370,12 +399,21 @@ final class TransientDriver
     private function state(bool $before): State
     {
         $temperature = $this->stepper->temperatures($this->now->x);
-        [$model, $coupling, $system] = $this->heat->at($this->now->time, $before, $temperature);
+        $heat = $this->heat->at($this->now->time, $before, $temperature);
         foreach ($this->controls as $control) {
-            $coupling->control($control->part, $control->watts);
+            $heat->coupling->control($control->part, $control->watts);
         }
 
-        return new State($model, $this->voxels, $system, $temperature, null, $coupling->currents(), $coupling->enclosure(), $coupling->boards());
+        return $this->stateOf($heat, $temperature);
+    }
+
+    /** @param array<int, float> $temperature of the cells, K */
+    private function stateOf(HeatAt $heat, array $temperature): State
+    {
+        $coupling = $heat->coupling;
+        $flow = $heat->operator instanceof HeatOnAir ? $heat->operator->air->field : null;
+
+        return new State($heat->model, $this->voxels, $heat->operator->system(), $temperature, $flow, $coupling->currents(), $coupling->enclosure(), $coupling->boards());
     }
 
     /**

@@ -37,7 +37,6 @@ final class TimeChecksTest extends TestCase
         yield 'a step longer than a pulse' => [['pulse' => ['high' => 5, 'period' => 10]], ['end' => '20 min', 'step' => '20 s'], [], 'longer than the shortest part of a schedule, 5 s'];
         yield 'loads over time in a steady model' => [['pulse' => ['high' => 5, 'period' => 10]], [], [], 'it has what they are at 0 s'];
         yield 'nothing that stores heat' => ['1 W', ['end' => '1 h'], ['materials' => ['aluminium-6061' => ['conductivity' => 160]]], 'stores no heat'];
-        yield 'flow' => ['1 W', ['end' => '1 h'], ['physics' => ['flow' => 'auto'], 'space' => ['box' => ['min' => [0, 0, 0], 'max' => ['40 mm', '40 mm', '40 mm']], 'fluid' => 'air', 'sides' => ['z+' => ['kind' => 'open']]]], 'where nothing flows'];
     }
 
     public function testACourseThatFitsHasNothingToTell(): void

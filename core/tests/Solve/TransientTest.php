@@ -193,6 +193,38 @@ final class TransientTest extends TestCase
         self::assertEqualsWithDelta(10.34483, $steady['parts'][0]['power'], 0.01);
     }
 
+    /**
+     * @param mixed $speed
+     * @param array<string, mixed> $time
+     */
+    private static function inAir(mixed $speed, array $time): Solution
+    {
+        return Analysis::solve([
+            'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => '20 degC'], 'physics' => ['flow' => 'laminar', 'buoyancy' => false],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.1, 0.02, 0.02]], 'fluid' => 'air', 'sides' => ['x-' => ['kind' => 'inlet', 'speed' => $speed], 'x+' => ['kind' => 'outlet']]],
+            'parts' => [['id' => 'lump', 'shape' => ['kind' => 'block', 'size' => [0.03, 0.02, 0.005]], 'at' => [0.03, 0, 0], 'material' => 'aluminium-6061', 'power' => '1 W']],
+            'watches' => [['id' => 'mean', 'of' => ['part' => 'lump']]],
+            'analysis' => ['grid' => ['cells' => [20, 5, 8]], 'time' => $time],
+        ]);
+    }
+
+    private static function steadyIn(string $speed): float
+    {
+        return ResultBuilder::build(self::inAir($speed, ['kind' => 'steady']), '')['watches'][0]['value'] ?? NAN;
+    }
+
+    public function testInAStreamItEndsAtTheSteadyStateOfThatStream(): void
+    {
+        $still = self::course(self::inAir('0.5 m/s', ['kind' => 'transient', 'end' => '10 h', 'start' => 'steady']));
+        $faster = self::course(self::inAir(['schedule' => [[0, '0.5 m/s'], ['2 h', '1 m/s']], 'between' => 'steps'], ['kind' => 'transient', 'end' => '10 h', 'start' => ['uniform' => '20 degC']]));
+        $steady = self::steadyIn('0.5 m/s');
+
+        self::assertEqualsWithDelta($steady, $still->at('mean', 36000.0) ?? NAN, 0.02);
+        self::assertEqualsWithDelta($steady, $faster->at('mean', 7200.0) ?? NAN, 0.1);
+        self::assertEqualsWithDelta(self::steadyIn('1 m/s'), $faster->at('mean', 36000.0) ?? NAN, 0.1);
+        self::assertLessThan(1e-6, $faster->error());
+    }
+
     public function testAResultTellsWhatLimitsDidOverTime(): void
     {
         $power = ['schedule' => [[0, 12], [50, 0]], 'between' => 'steps'];

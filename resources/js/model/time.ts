@@ -6,7 +6,7 @@ export interface TimeEntry {
     end?: string | number;
     step?: string | number | { tolerance?: string | number };
     start?: 'steady' | { uniform: string | number };
-    air?: 'frozen' | 'follows';
+    air?: 'frozen';
     keep?: number | (string | number)[];
 }
 

@@ -6,6 +6,7 @@ import { ChoiceField } from '../inspector/ChoiceField';
 import { EditField } from '../inspector/EditField';
 import type { StageProps } from '../inspector/Panel';
 import type { ModelDocument } from '../model/document';
+import { flowOf } from '../model/space';
 import { textOf } from '../model/text';
 import { timeOf, withTime, type TimeEntry } from '../model/time';
 import { usePreferences, useScreen } from '../state/screen';
@@ -94,6 +95,9 @@ export function TimeFields({ revision, editor, mayEdit }: StageProps) {
                     </Stack>
                     <Typography variant="body2" color="text.secondary">
                         {uniform === undefined ? 'What is under control is off before 0 s. ' : ''}
+                        {flowOf(document) !== 'none'
+                            ? 'Air flows as a steady run has it at the loads of 0 s, and anew where fans or what is let in change. '
+                            : ''}
                         {report.data
                             ? `${count} pictures of ${thousands(report.data.cells)} cells take ${bytes(4 * count * report.data.cells)}. The times below are those of a steady state.`
                             : ''}

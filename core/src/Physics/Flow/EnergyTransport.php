@@ -9,6 +9,7 @@ use Foehn\Numerics\ConvectiveSolver;
 use Foehn\Numerics\LinkPattern;
 use Foehn\Numerics\SparseMatrix;
 use Foehn\Numerics\Stencil;
+use Foehn\Numerics\TiedCells;
 use Foehn\Numerics\Vectors;
 use Foehn\Physics\Heat\HeatSystem;
 
@@ -141,6 +142,51 @@ final class EnergyTransport
     public function unpack(array $unknowns): array
     {
         return Stencil::unpack($unknowns, $this->unknown);
+    }
+
+    /**
+     * @param array<int, float> $padded K of the cells, of which those of one unknown have the same
+     * @return array<int, float> of the unknowns
+     */
+    public function pick(array $padded): array
+    {
+        return Stencil::pick($padded, $this->unknown, $this->size);
+    }
+
+    /**
+     * @param array<int, float> $unknowns W
+     * @return array<int, float> of the cells, padded, where those of one unknown share its value evenly
+     */
+    public function share(array $unknowns): array
+    {
+        return TiedCells::project($this->atFirst($unknowns), $this->heat->ties);
+    }
+
+    /**
+     * @param array<int, float> $unknowns
+     * @return array<int, float> padded, at the first of the cells of each unknown
+     */
+    private function atFirst(array $unknowns): array
+    {
+        $padded = Stencil::unpack($unknowns, $this->unknown);
+        foreach ($this->heat->ties as $cells) {
+            foreach (array_slice($cells, 1) as $cell) {
+                $padded[$cell] = 0.0;
+            }
+        }
+
+        return $padded;
+    }
+
+    /**
+     * Sources and what enters through openings, after the equations have been made for a flow.
+     *
+     * @param list<Opening> $openings with the temperatures of what enters
+     * @return array<int, float> W by padded cell, relative to the reference
+     */
+    public function entering(array $openings): array
+    {
+        return Vectors::plus($this->entering, 1.0, $this->enteringMore($openings));
     }
 
     /**

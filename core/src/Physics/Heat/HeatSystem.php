@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Heat;
 
+use Foehn\Grid\Grid;
 use Foehn\Numerics\Stencil;
+use Foehn\Numerics\Vectors;
 use Foehn\Physics\Equation;
 
 /** The assembled balance of heat: (stencil)(T - reference) = source, with what is needed to read results off the solution. */
 final readonly class HeatSystem
 {
+    private Grid $grid;
+
     public Stencil $stencil;
 
     /** @var array<int, float> W per cell, padded, relative to the reference temperature */
@@ -31,11 +35,28 @@ final readonly class HeatSystem
      */
     public function __construct(Equation $equation, public array $live, public SurfaceNodes $surfaces, public Packages $packages, public array $losses = [], public array $boards = [])
     {
+        $this->grid = $equation->grid;
         $this->stencil = $equation->stencil();
         $this->source = $equation->rightHandSide();
         $this->ties = $equation->ties();
         $this->reference = $equation->reference;
         $this->watts = $equation->given;
+    }
+
+    /**
+     * The same balance with more on the diagonal.
+     *
+     * @param array<int, float> $storing W/K by padded cell
+     */
+    public function storing(array $storing): self
+    {
+        $equation = new Equation($this->grid, $this->reference);
+        [$equation->coupling, $equation->toGiven, $equation->source, $equation->given] = [$this->stencil->coupling, Vectors::plus($this->stencil->extra, 1.0, $storing), $this->source, $this->watts];
+        foreach ($this->ties as $cells) {
+            $equation->tie(array_map(fn (int $cell): int => $cell - $this->stencil->pad, $cells));
+        }
+
+        return new self($equation, $this->live, $this->surfaces, $this->packages, $this->losses, $this->boards);
     }
 
     /**

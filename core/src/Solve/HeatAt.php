@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Model\Model;
+
+/** The balance of heat at a moment of a course, and what it was made of. */
+final readonly class HeatAt
+{
+    /** @param bool $isNonlinear whether its coefficients follow the temperatures */
+    public function __construct(public Model $model, public Coupling $coupling, public HeatOperator $operator, public bool $isNonlinear)
+    {
+    }
+}
