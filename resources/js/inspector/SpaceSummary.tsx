@@ -72,7 +72,7 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit, tria
                 <RoutesButton label="Heat routes" outlined outline={outline} result={result} of={null} />
             )}
             {result.frame !== undefined && (
-                <Typography color="text.secondary">Of a moment on the way temperatures are kept; where the heat goes is told of the end, at Peaks.</Typography>
+                <Typography color="text.secondary">Only temperatures are kept of a moment on the way. Peaks shows where the heat goes at the end.</Typography>
             )}
             {tolerances}
             {result.fields.includes('temperature') && run !== undefined && !result.time && (
