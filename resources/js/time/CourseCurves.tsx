@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
-import { useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import type { Result } from '../api/types';
 import { Lines, plain, type Series } from '../charts/Lines';
 import { useStateFor } from '../state/hooks';
@@ -9,6 +9,7 @@ import { usePreferences } from '../state/screen';
 import { difference, differenceUnit, temperatureNumber, temperatureUnit, type UnitSet } from '../units/units';
 import { clock, curvesOf, differenceFrom, valueOn, type Curve } from './course';
 import { pairsOf } from './csv';
+import { CsvButton } from './CsvButton';
 
 const HEIGHT = 190;
 
@@ -36,7 +37,6 @@ export function CourseCurves({ result, at }: { result: Result; at: number | null
         }
         return all;
     }, [curves, reference, at]);
-    const file = useRef<HTMLInputElement>(null);
     const read = async (chosen: File) => {
         // Times in s and temperatures in °C, as instruments write them.
         const points = pairsOf(await chosen.text()).map(([x, y]) => ({ x, y: y + CELSIUS }));
@@ -54,21 +54,7 @@ export function CourseCurves({ result, at }: { result: Result; at: number | null
                     series={series}
                 />
                 <Stack direction="row" sx={{ gap: 1, alignItems: 'center', minHeight: 26, color: 'text.secondary', fontSize: 12.5 }}>
-                    <Button size="small" color="inherit" onClick={() => file.current?.click()} sx={{ minWidth: 0, py: 0 }}>
-                        {reference ? 'Another reference' : 'Reference from CSV'}
-                    </Button>
-                    <input
-                        ref={file}
-                        type="file"
-                        accept=".csv,.txt,text/csv"
-                        hidden
-                        aria-label="CSV file of a reference, s and °C"
-                        onChange={(event) => {
-                            const [chosen] = event.target.files ?? [];
-                            event.target.value = '';
-                            if (chosen) void read(chosen);
-                        }}
-                    />
+                    <CsvButton label={reference ? 'Another reference' : 'Reference from CSV'} name="CSV file of a reference, s and °C" read={read} />
                     {reference && <span>{apartText(curves, reference, units)}</span>}
                     {reference && (
                         <Button size="small" color="inherit" onClick={() => setReference(null)} sx={{ minWidth: 0, py: 0 }}>

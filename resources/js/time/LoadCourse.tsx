@@ -1,7 +1,5 @@
-import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useRef } from 'react';
 import { Lines, plain } from '../charts/Lines';
 import { partEntry, withPartFields, type ModelDocument } from '../model/document';
 import { entryOfLoad, kindOfLoad, loadKinds, loadOfKind, pointsOf, secondsOf, sensorOf, withSensor, type LoadEntry, type LoadKind } from '../model/loads';
@@ -14,6 +12,7 @@ import { ChoiceField } from '../inspector/ChoiceField';
 import { EditField } from '../inspector/EditField';
 import type { ShapeProps } from '../inspector/ShapeField';
 import { tableOfFile } from './csv';
+import { CsvButton } from './CsvButton';
 
 interface Field {
     label: string;
@@ -48,7 +47,6 @@ export function LoadCourse({ document, parts, ...part }: ShapeProps & { document
     const load = part.entry.power;
     const kind = kindOfLoad(load);
     const entry = entryOfLoad(load);
-    const file = useRef<HTMLInputElement>(null);
     const set = (label: string, change: (load: LoadEntry) => LoadEntry): Promise<unknown> =>
         part.editor.edit(`${part.name}: ${label}`, (d) => {
             const own = partEntry(d, part.entry.id);
@@ -116,23 +114,7 @@ export function LoadCourse({ document, parts, ...part }: ShapeProps & { document
                             }
                         />
                     </Stack>
-                    {!part.disabled && (
-                        <Button size="small" color="inherit" onClick={() => file.current?.click()} sx={{ mb: 0.5 }}>
-                            Table from a CSV file
-                        </Button>
-                    )}
-                    <input
-                        ref={file}
-                        type="file"
-                        accept=".csv,.txt,text/csv"
-                        hidden
-                        aria-label="CSV file of watts over time"
-                        onChange={(event) => {
-                            const [chosen] = event.target.files ?? [];
-                            event.target.value = '';
-                            if (chosen) void importTable(chosen).catch(() => undefined);
-                        }}
-                    />
+                    {!part.disabled && <CsvButton label="Table from a CSV file" name="CSV file of watts over time" read={importTable} />}
                 </>
             )}
             {entry?.pulse && fields('pulse', pulse)}
