@@ -63,11 +63,12 @@ final class SolveRun implements ShouldQueue
         $run = Run::query()->with(['revision', 'variant.project'])->findOrFail($claim->run);
         $model = ModelCodec::fromJson($run->revision->document)->withGrade($run->grade);
         MemoryGuard::check($model);
-        $from = $model->physics->hasFlow() ? RunStart::of($run, $files) : null;
-        $before = $this->history($run, $from?->resumed);
+        $from = $model->physics->hasFlow() && $model->time === null ? RunStart::of($run, $files) : null;
+        [$interrupted, $course] = $model->time === null ? [null, null] : RunStart::ofCourse($run, $files);
+        $before = $this->history($run, $from->resumed ?? $interrupted);
         $start = $from->start ?? new Start();
         $listener = new RunListener($claim, $files, $start, $before, app('queue.worker'));
-        $solution = Analysis::solve(ModelCodec::parse($run->revision->document), $run->grade, $listener, $start, $files->links());
+        $solution = Analysis::solve(ModelCodec::parse($run->revision->document), $run->grade, $listener, $start, $files->links(), $course);
         $flow = $solution->state->flow !== null;
         if ($flow || $solution->course !== null || ($solution->outcome->converged && ! $solution->outcome->stopped)) {
             $files->write($claim, $solution);
@@ -77,6 +78,9 @@ final class SolveRun implements ShouldQueue
             $queue->dispatch($claim->run);
 
             return;
+        }
+        if ($solution->course !== null && ! $solution->outcome->stopped) {
+            $files->forgetCourse($run);
         }
         $this->finish($claim, $solution, $run->message);
     }

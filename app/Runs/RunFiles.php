@@ -12,6 +12,7 @@ use Foehn\Results\FieldFile;
 use Foehn\Results\ReadingRows;
 use Foehn\Results\ResultBuilder;
 use Foehn\Results\StoredPicture;
+use Foehn\Solve\CourseState;
 use Foehn\Solve\FlowState;
 use Foehn\Solve\Solution;
 use Illuminate\Contracts\Filesystem\Filesystem;
@@ -25,6 +26,8 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 final class RunFiles
 {
     private const STATE = 'flow.state';
+
+    private const COURSE = 'course.state';
 
     /** View factors of geometries that were computed before. */
     public function links(): LinkStore
@@ -83,6 +86,39 @@ final class RunFiles
         $folder = "runs/$claim->run/$claim->attempt";
         $this->disk()->makeDirectory($folder);
         FieldFile::write($this->disk()->path("$folder/" . self::STATE), json_encode($levels, JSON_THROW_ON_ERROR) . "\n" . $state->toBytes());
+    }
+
+    /** Keeps where a course in time is, for it to go on from there. */
+    public function keepCourse(Claim $claim, CourseState $state): void
+    {
+        $claim->check();
+        $folder = "runs/$claim->run/$claim->attempt";
+        $this->disk()->makeDirectory($folder);
+        FieldFile::write($this->disk()->path("$folder/" . self::COURSE), $state->toBytes());
+    }
+
+    /** Where the course in time of a run was last kept; null where none is. */
+    public function course(Run $run): ?CourseState
+    {
+        $attempts = $this->attemptsOf($run);
+        rsort($attempts);
+        foreach ($attempts as $attempt) {
+            $bytes = $this->disk()->get($run->folder() . "/$attempt/" . self::COURSE);
+            $state = $bytes === null ? null : CourseState::fromBytes($bytes);
+            if ($state !== null) {
+                return $state;
+            }
+        }
+
+        return null;
+    }
+
+    /** Removes what a course that has come to its end needs no more. */
+    public function forgetCourse(Run $run): void
+    {
+        foreach ($this->attemptsOf($run) as $attempt) {
+            $this->disk()->delete($run->folder() . "/$attempt/" . self::COURSE);
+        }
     }
 
     /**

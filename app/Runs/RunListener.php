@@ -7,14 +7,14 @@ namespace App\Runs;
 use App\Models\RunSample;
 use Closure;
 use Foehn\Observe\GridValues;
+use Foehn\Solve\KeepsCourses;
 use Foehn\Solve\Progress;
-use Foehn\Solve\ProgressListener;
 use Foehn\Solve\Solution;
 use Foehn\Solve\Start;
 use Illuminate\Queue\Worker;
 
 /** Writes the progress of a run to the database and asks there whether it should stop. */
-final class RunListener implements ProgressListener
+final class RunListener implements KeepsCourses
 {
     private const PAUSE = 0.25;
 
@@ -88,6 +88,14 @@ final class RunListener implements ProgressListener
         } elseif ($begun > $this->kept + self::LOSES_AT_MOST) {
             [$state, $done] = $checkpoint();
             $this->files->keep($this->claim, array_map(fn (GridValues $level) => $level->toArray(), $done), $state);
+            $this->kept = microtime(true);
+        }
+    }
+
+    public function keepCourse(Closure $state, bool $ends): void
+    {
+        if ($ends || microtime(true) > $this->kept + self::LOSES_AT_MOST) {
+            $this->files->keepCourse($this->claim, $state());
             $this->kept = microtime(true);
         }
     }

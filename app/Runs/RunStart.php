@@ -8,6 +8,7 @@ use App\Models\Run;
 use App\Models\RunState;
 use App\Models\StudyPoint;
 use App\Models\Variant;
+use Foehn\Solve\CourseState;
 use Foehn\Solve\Start;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -41,6 +42,25 @@ final readonly class RunStart
         }
 
         return new self(new Start(frozen: $run->keep_flow), null);
+    }
+
+    /**
+     * Where a course in time goes on: of the run itself after its worker was lost, or of the newest run before, where that was stopped on the same model and grade.
+     *
+     * @return array{?Run, ?CourseState} the run that goes on, and where it was
+     */
+    public static function ofCourse(Run $run, RunFiles $files): array
+    {
+        $before = Run::query()->where('variant_id', $run->variant_id)->where('id', '<', $run->id)->latest('id')->first();
+        $stopped = $before !== null && $before->revision_id === $run->revision_id && $before->grade === $run->grade && in_array($before->state, [RunState::Stopped, RunState::Failed], true) ? $before : null;
+        foreach (array_filter([$run, $stopped]) as $other) {
+            $course = $files->course($other);
+            if ($course !== null) {
+                return [$other, $course];
+            }
+        }
+
+        return [null, null];
     }
 
     /**

@@ -44,7 +44,7 @@ final class TransientDriver
     /** @var list<ControlState> */
     private array $controls = [];
 
-    private readonly Course $course;
+    private Course $course;
 
     private float $lastReport = 0.0;
 
@@ -53,9 +53,10 @@ final class TransientDriver
         private readonly string $grade,
         private readonly ProgressListener $listener = new SilentListener(),
         private readonly LinkStore $links = new LinkStore(),
+        private readonly ?CourseState $from = null,
     ) {
         $this->time = $model->start->time ?? throw new LogicException('a steady model has no course in time');
-        $this->course = new Course();
+        $this->course = $from->course ?? new Course();
     }
 
     /**
@@ -69,7 +70,7 @@ final class TransientDriver
         if ($unfinished !== null) {
             return $unfinished;
         }
-        $step = null;
+        $step = $this->from?->step;
         $stopped = false;
         foreach ($this->moments() as $moment) {
             while ($this->now->time < $moment && ! $stopped) {
@@ -78,6 +79,7 @@ final class TransientDriver
                     $step = $this->advance($step ?? $this->firstStep($next), $next);
                     $this->report();
                     $stopped = $this->listener->shouldStop();
+                    $this->offer($step, $stopped);
                 } catch (StoppedOnTheWay) {
                     $stopped = true;
                 }
@@ -106,7 +108,7 @@ final class TransientDriver
         $model = $this->model->start->withGrade($this->grade);
         $steady = null;
         if ($this->time->start === null || $model->physics->hasFlow()) {
-            $steady = (new SteadySolver($model->beforeStart(), $this->listener, links: $this->links))->solve();
+            $steady = (new SteadySolver($model->beforeStart(), new OnTheWay($this->listener), links: $this->links))->solve();
             if ($steady->outcome->stopped) {
                 return $steady;
             }
@@ -122,10 +124,18 @@ final class TransientDriver
         $controlled = array_keys(array_filter($model->parts, fn (Part $part): bool => $part->control !== null));
         $this->heat = new HeatInTime($this->model, $this->grade, $this->voxels, $this->links, $controlled, $this->air);
         $x = $this->rises($temperature, $model->surroundings->temperature);
-        $this->control($controlled, $temperature, $x);
+        if ($this->from === null) {
+            $this->control($controlled, $temperature, $x);
+        } else {
+            $this->controls = $this->from->controls;
+        }
         $this->stepper = new TimeStepper($this->heat, HeatCapacities::of($model, $this->voxels), $model->surroundings->temperature, $this->time->tolerance, $this->controls);
-        $this->now = $this->stepper->begin(0.0, $x);
-        $this->note(false);
+        if ($this->from !== null && count($this->from->now->x) === count($x)) {
+            $this->now = $this->from->now;
+        } else {
+            $this->now = $this->stepper->begin(0.0, $x);
+            $this->note(false);
+        }
 
         return null;
     }
@@ -144,7 +154,7 @@ final class TransientDriver
         if ($steady?->air === null || $steady->checkpoint === null) {
             return null;
         }
-        $air = new AirInTime($this->voxels, $this->listener, $this->links, $steady->checkpoint);
+        $air = new AirInTime($this->voxels, new OnTheWay($this->listener), $this->links, $steady->checkpoint);
         $air->know($model, $steady->air);
         if (! $steady->outcome->converged) {
             $this->course->notes[] = 'the air at 0 s: ' . lcfirst($steady->shortfall());
@@ -431,6 +441,14 @@ final class TransientDriver
         }
 
         return $x;
+    }
+
+    /** @param ?float $step s wanted for the next one */
+    private function offer(?float $step, bool $ends): void
+    {
+        if ($this->listener instanceof KeepsCourses) {
+            $this->listener->keepCourse(fn (): CourseState => new CourseState($this->course, $this->now, $this->controls, $step), $ends);
+        }
     }
 
     private function report(): void

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Solve;
 
+use Closure;
 use Foehn\Physics\PhysicsException;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\Analysis;
 use Foehn\Solve\Course;
+use Foehn\Solve\CourseState;
+use Foehn\Solve\KeepsCourses;
+use Foehn\Solve\SilentListener;
 use Foehn\Solve\Solution;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -223,6 +227,47 @@ final class TransientTest extends TestCase
         self::assertEqualsWithDelta($steady, $faster->at('mean', 7200.0) ?? NAN, 0.1);
         self::assertEqualsWithDelta(self::steadyIn('1 m/s'), $faster->at('mean', 36000.0) ?? NAN, 0.1);
         self::assertLessThan(1e-6, $faster->error());
+    }
+
+    public function testAnInterruptedCourseGoesOnAndEndsTheSame(): void
+    {
+        $document = [
+            'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => '20 degC'],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.02, 0.02, 0.02]], 'fluid' => null],
+            'materials' => ['m' => ['conductivity' => 40, 'density' => 2500, 'specificHeat' => 1000]],
+            'parts' => [['id' => 'lump', 'shape' => ['kind' => 'block', 'size' => [0.02, 0.02, 0.02]], 'material' => 'm',
+                'power' => ['thermostat' => ['on' => '50 degC', 'off' => '55 degC', 'watts' => 30, 'sensor' => ['part' => 'lump', 'lag' => 2, 'deadTime' => 1]]],
+                'faces' => ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 100, 'temperature' => '20 degC']]]]],
+            'watches' => [['id' => 'mean', 'of' => ['part' => 'lump']]],
+            'analysis' => ['grid' => ['cells' => [4, 4, 4]], 'time' => ['kind' => 'transient', 'end' => 100, 'start' => ['uniform' => '20 degC'], 'keep' => [20, 90]]],
+        ];
+        $listener = new class () extends SilentListener implements KeepsCourses {
+            public string $bytes = '';
+
+            private int $steps = 0;
+
+            public function keepCourse(Closure $state, bool $ends): void
+            {
+                $this->bytes = $ends ? $state()->toBytes() : '';
+            }
+
+            public function shouldStop(): bool
+            {
+                return ++$this->steps > 40;
+            }
+        };
+        $whole = self::course(Analysis::solve($document));
+        $stopped = Analysis::solve($document, listener: $listener);
+        $rest = Analysis::solve($document, from: CourseState::fromBytes($listener->bytes));
+
+        self::assertTrue($stopped->outcome->stopped);
+        self::assertLessThan(100.0, self::course($stopped)->reached());
+        self::assertTrue($rest->outcome->converged);
+        self::assertSame($whole->times, self::course($rest)->times);
+        self::assertSame($whole->switches, self::course($rest)->switches);
+        self::assertEqualsWithDelta($whole->values['mean'], self::course($rest)->values['mean'], 1e-6);
+        self::assertSame(array_column($whole->frames, 'time'), array_column(self::course($rest)->frames, 'time'));
+        self::assertNull(CourseState::fromBytes('something else'));
     }
 
     public function testAResultTellsWhatLimitsDidOverTime(): void

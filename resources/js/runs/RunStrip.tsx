@@ -111,7 +111,7 @@ export function RunStrip({ variant, runs, mayEdit, findings, outline, live }: Pr
     const stop = useStopRun();
     const run = runs.latest;
     const active = isActive(run);
-    const resumes = run?.state === 'stopped' && !runs.result?.time && run.picture > 0 && run.grade === grade && !(runs.shown?.id === run.id && runs.stale);
+    const resumes = run?.state === 'stopped' && run.picture > 0 && run.grade === grade && !(runs.shown?.id === run.id && runs.stale);
     const mayKeep = runs.result?.flow !== null && runs.result?.flow !== undefined;
     const [keepFlow, setKeepFlow] = useState(false);
     const margin = run?.state === 'running' ? run.progress?.worstMargin : run?.state === 'solved' && !runs.stale ? run.worstMargin : null;

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Solve;
+
+use Foehn\Materials\PropertyLaw;
+use Foehn\Model\Controller;
+use Foehn\Model\CurveControl;
+use Foehn\Model\Sensor;
+use Foehn\Model\Target;
+use Foehn\Model\Thermostat;
+
+/** Where a course in time is, for an interrupted one to go on from. */
+final readonly class CourseState
+{
+    private const CLASSES = [self::class, Course::class, Moment::class, ControlState::class, Controller::class, CurveControl::class, Thermostat::class, Sensor::class, Target::class, PropertyLaw::class];
+
+    /**
+     * @param list<ControlState> $controls
+     * @param ?float $step s wanted for the next step; null: as at a start
+     */
+    public function __construct(public Course $course, public Moment $now, public array $controls, public ?float $step)
+    {
+    }
+
+    public function toBytes(): string
+    {
+        return (string) gzcompress(serialize($this), 1);
+    }
+
+    /** Null when the bytes are not those of a state. */
+    public static function fromBytes(string $bytes): ?self
+    {
+        $text = @gzuncompress($bytes);
+        $state = $text === false ? null : @unserialize($text, ['allowed_classes' => self::CLASSES]);
+
+        return $state instanceof self ? $state : null;
+    }
+}
