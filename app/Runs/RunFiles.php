@@ -103,8 +103,8 @@ final class RunFiles
         $attempts = $this->attemptsOf($run);
         rsort($attempts);
         foreach ($attempts as $attempt) {
-            $bytes = $this->disk()->get($run->folder() . "/$attempt/" . self::COURSE);
-            $state = $bytes === null ? null : CourseState::fromBytes($bytes);
+            $file = $run->folder() . "/$attempt/" . self::COURSE;
+            $state = $this->disk()->exists($file) ? CourseState::fromBytes((string) $this->disk()->get($file)) : null;
             if ($state !== null) {
                 return $state;
             }
@@ -131,7 +131,8 @@ final class RunFiles
         $attempts = $this->attemptsOf($run);
         rsort($attempts);
         foreach ($attempts as $attempt) {
-            $bytes = $this->disk()->get($run->folder() . "/$attempt/" . self::STATE);
+            $file = $run->folder() . "/$attempt/" . self::STATE;
+            $bytes = $this->disk()->exists($file) ? $this->disk()->get($file) : null;
             $end = $bytes === null ? false : strpos($bytes, "\n");
             $state = $bytes === null || $end === false ? null : FlowState::fromBytes(substr($bytes, $end + 1));
             if ($bytes !== null && $end !== false && $state !== null) {

@@ -43,6 +43,7 @@ final class RunTest extends TestCase
         $this->get("/api/runs/$run->id/pictures/1/fields/temperature", ['If-None-Match' => $field->headers->get('ETag')])->assertStatus(304);
         $this->get("/api/runs/$run->id/pictures/1/fields/temperature", ['Range' => 'bytes=0-15'])->assertStatus(206)->assertHeader('Content-Length', '16');
         $this->get("/api/runs/$run->id/pictures/1/fields/pressure")->assertNotFound();
+        self::assertNull((new RunFiles())->checkpoint($run));
 
         $this->get("/api/runs/$run->id/pictures/1/fields/humidity")->assertNotFound()->assertJsonPath('message', fn (string $message): bool => str_contains($message, 'heatFlux'));
         $surfaces = (string) $this->get("/api/runs/$run->id/pictures/1/fields/surfaces")->assertOk()->streamedContent();

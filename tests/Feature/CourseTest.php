@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Run;
+use App\Models\RunState;
+use App\Runs\RunFiles;
+use Foehn\Tests\Models;
+use Illuminate\Support\Facades\Queue;
+use Tests\TestCase;
+
+final class CourseTest extends TestCase
+{
+    use StartsRuns;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Queue::fake();
+    }
+
+    private function started(): Run
+    {
+        return $this->startedRun(Models::block(['analysis' => ['grid' => ['cells' => [2, 2, 4]], 'time' => ['kind' => 'transient', 'end' => '10 min', 'start' => ['uniform' => '20 degC'], 'keep' => ['1 min', '10 min']]]]));
+    }
+
+    /** @return array{time: array{times: non-empty-list<float>, frames: list<array{time: float}>}, limits: list<array{overTime: array{max: float}}>} */
+    private function resultOf(Run $run): array
+    {
+        /** @var array{time: array{times: non-empty-list<float>, frames: list<array{time: float}>}, limits: list<array{overTime: array{max: float}}>} */
+        return json_decode((string) $this->get("/api/runs/$run->id/pictures/1/result")->assertOk()->streamedContent(), true, 64, JSON_THROW_ON_ERROR);
+    }
+
+    public function testACourseIsSolvedAndItsMomentsAreServed(): void
+    {
+        $run = $this->started();
+        $this->work($run);
+
+        $sample = $this->getJson("/api/runs/$run->id")->assertOk()->assertJsonPath('state', 'solved')->json('samples.0.moment');
+        self::assertGreaterThan(0.0, $sample);
+        $result = $this->resultOf($run);
+        self::assertEqualsWithDelta([60.0, 600.0], array_column($result['time']['frames'], 'time'), 1e-9);
+        self::assertGreaterThan(293.15, $result['limits'][0]['overTime']['max']);
+        self::assertSame(4 * 16, strlen((string) $this->get("/api/runs/$run->id/pictures/1/fields/temperatureAt0")->assertOk()->streamedContent()));
+        $this->get("/api/runs/$run->id/pictures/1/fields/temperatureAt2")->assertNotFound();
+        self::assertNull((new RunFiles())->course($run));
+    }
+
+    public function testAStoppedCourseIsKeptAndGoesOnWithTheNextRun(): void
+    {
+        $run = $this->started();
+        $run->update(['stop_requested' => true]);
+        $this->work($run);
+
+        self::assertSame(RunState::Stopped, $run->refresh()->state);
+        self::assertStringContainsString('of 600 s: the course so far is kept', (string) $run->message);
+        $before = $this->resultOf($run)['time']['times'];
+        $id = $this->postJson("/api/variants/$run->variant_id/runs", ['grade' => 'scout'])->assertCreated()->json('id');
+        $next = Run::query()->whereKey($id)->firstOrFail();
+        $this->work($next);
+
+        self::assertSame(RunState::Solved, $next->refresh()->state);
+        $times = $this->resultOf($next)['time']['times'];
+        self::assertSame($before, array_slice($times, 0, count($before)));
+        self::assertEqualsWithDelta(600.0, max($times), 1e-9);
+        self::assertSame($run->samples()->count() + 1, $next->samples()->count());
+    }
+}
