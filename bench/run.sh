@@ -30,6 +30,9 @@ echo
 echo 'Growth on the board:'
 for cells in 50000 200000 1000000; do row "$(php bench/conduction.php board "$cells")"; echo; done
 echo
+echo 'Heat in the course of time:'
+php bench/time.php
+echo
 echo 'Flow and heat on one box, sealed and ventilated (aims: 3, 8, 25, 80 s at 10, 30, 100, 250 thousand cells):'
 php bench/enclosures.php times
 echo

@@ -8,7 +8,7 @@ namespace Foehn\Solve;
 final class TimeSettings
 {
     /** Of the linear equations of a stage, relative: what they leave open is a thousandth of the tolerance of a step. */
-    public const RESIDUAL = 1e-9;
+    public const RESIDUAL = 1e-7;
 
     /** The same on a flow, where it is the correction still asked for as a share of the solution (see ConvectiveSolver). */
     public const RESIDUAL_ON_AIR = 1e-8;
