@@ -33,28 +33,36 @@ function module(array $time): array
     ];
 }
 
-$seconds = function (callable $work): float {
+/** Seconds that it takes. */
+function seconds(callable $work): float
+{
     $began = hrtime(true);
     $work();
 
     return (hrtime(true) - $began) / 1e9;
-};
-$steady = $seconds(fn () => (new SteadySolver(ModelCodec::fromDocument(module(['kind' => 'steady']))))->solve());
-/** @param array<string, mixed> $time */
-$course = function (array $time) use ($seconds): array {
+}
+
+/**
+ * @param array<string, mixed> $time
+ * @return array{float, int} seconds and steps
+ */
+function course(array $time): array
+{
     $driver = new TransientDriver(new ModelInTime(module(['kind' => 'transient', 'start' => ['uniform' => 300], 'keep' => 1, ...$time])), 'working');
-    $taken = null;
-    $spent = $seconds(function () use ($driver, &$taken): void {
-        $taken = $driver->solve()->course;
+    $steps = 0;
+    $spent = seconds(function () use ($driver, &$steps): void {
+        $steps = count($driver->solve()->course->times ?? []) - 1;
     });
 
-    return [$spent, count($taken->times ?? []) - 1];
-};
+    return [$spent, $steps];
+}
+
+$steady = seconds(fn () => (new SteadySolver(ModelCodec::fromDocument(module(['kind' => 'steady']))))->solve());
 printf("%d cells: steady %.2f s\n", 72 * 60 * 24, $steady);
 foreach ([1e-3, 1e-2, 0.1, 1.0] as $step) {
-    [$few] = $course(['end' => 2 * $step, 'step' => $step]);
-    [$many] = $course(['end' => 12 * $step, 'step' => $step]);
+    [$few] = course(['end' => 2 * $step, 'step' => $step]);
+    [$many] = course(['end' => 12 * $step, 'step' => $step]);
     printf("step of %g s: %.2f s, %.2f of a steady solution (aim 0.33)\n", $step, ($many - $few) / 10, ($many - $few) / 10 / $steady);
 }
-[$spent, $steps] = $course(['end' => 60]);
+[$spent, $steps] = course(['end' => 60]);
 printf("warming up in %d adaptive steps: %.1f s, %.1f steady solutions for 200 steps (aim 50)\n", $steps, $spent, $spent / $steps * 200 / $steady);
