@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Study;
+
+use Foehn\Model\ModelException;
+use Foehn\Numerics\NonNegative;
+use Foehn\Study\Impedance;
+use Foehn\Tests\Models;
+use PHPUnit\Framework\TestCase;
+
+final class ImpedanceTest extends TestCase
+{
+    public function testLeastSquaresWithoutNegativeValuesKeepWhatTheyMust(): void
+    {
+        $columns = [[1.0, 0.0, 1.0], [0.0, 1.0, 1.0], [1.0, 1.0, 0.0]];
+        self::assertEqualsWithDelta([2.0, 3.0, 0.0], NonNegative::solve($columns, [2.0, 3.0, 5.0]), 1e-9);
+        // Without the bound the second would be -1.
+        self::assertEqualsWithDelta([1.0, 0.0], NonNegative::solve([[1.0, 0.0], [0.0, 1.0]], [1.0, -1.0]), 1e-9);
+    }
+
+    public function testANetworkIsFoundAgainFromItsCurve(): void
+    {
+        $pairs = [['resistance' => 0.1, 'tau' => 0.01], ['resistance' => 0.5, 'tau' => 1.0], ['resistance' => 2.0, 'tau' => 100.0]];
+        $curve = [];
+        for ($n = 0; $n <= 120; $n++) {
+            $time = 1e-3 * 10.0 ** ($n / 20.0);
+            $curve[] = [$time, Impedance::at($pairs, $time)];
+        }
+        $found = Impedance::fitted($curve);
+
+        self::assertLessThan(0.02, $found->difference);
+        self::assertCount(3, $found->pairs);
+        foreach ($pairs as $n => $pair) {
+            self::assertEqualsWithDelta($pair['resistance'], $found->pairs[$n]['resistance'], 0.05 * $pair['resistance']);
+            self::assertEqualsWithDelta(log($pair['tau']), log($found->pairs[$n]['tau']), 0.2);
+        }
+    }
+
+    /** The block has 19.35 J/K and loses 0.04 W/K at its top: nearly one pair of 25 K/W. */
+    public function testABlockIsOnePairAndItsSource(): void
+    {
+        $document = Models::block(['watches' => [['id' => 'mean', 'of' => ['part' => 'block']]], 'analysis' => ['grid' => ['cells' => [2, 2, 4]]]]);
+        $impedance = Impedance::of($document, 'block', 'mean', 3000.0);
+
+        self::assertEqualsWithDelta(25.0, Impedance::at($impedance->pairs, 1e5), 0.3);
+        self::assertEqualsWithDelta(25.0 * (1.0 - exp(-1.0)), Impedance::at($impedance->pairs, 19.35 / 0.04), 0.4);
+        self::assertLessThan(0.3, $impedance->difference);
+    }
+
+    public function testASourceThatIsNoneIsSaid(): void
+    {
+        $this->expectException(ModelException::class);
+        $this->expectExceptionMessage('there is no part with the id "none" to heat');
+        Impedance::of(Models::block(), 'none', 'l1', 10.0);
+    }
+}
