@@ -9,6 +9,7 @@ use Foehn\Materials\FluidProperties;
 use Foehn\Materials\Library;
 use Foehn\Materials\Material;
 use Foehn\Materials\Name;
+use Foehn\Materials\PhaseChange;
 use Foehn\Materials\PropertyLaw;
 use Foehn\Units\Dimension;
 
@@ -37,7 +38,7 @@ final class MaterialReader
         $material = new Material(
             new Name($id, $reader->string('title', $id), 'model', $reader->string('source', 'given in the model')),
             self::conductivity($reader),
-            new Bulk($optional('density', Dimension::density()), $optional('specificHeat', Dimension::specificHeat()), $optional('expansion', Dimension::expansion()), $reader->has('melting') ? $reader->temperature('melting') : null),
+            new Bulk($optional('density', Dimension::density()), $optional('specificHeat', Dimension::specificHeat()), $optional('expansion', Dimension::expansion()), $reader->has('melting') ? $reader->temperature('melting') : null, $reader->has('phaseChange') ? self::phaseChange($reader->object('phaseChange')) : null),
             $emissivity,
             self::resistivity($reader),
             $isFluid ? $properties : null,
@@ -45,6 +46,19 @@ final class MaterialReader
         $reader->close();
 
         return $material;
+    }
+
+    private static function phaseChange(Reader $reader): PhaseChange
+    {
+        [$from, $to] = [$reader->temperature('from'), $reader->temperature('to')];
+        if ($to <= $from) {
+            $reader->problem('to', sprintf('%g K is given; melting ends above the %g K at which it begins, also of a pure material: give it some tenths of a kelvin', $to, $from));
+            $to = $from + 1.0;
+        }
+        $latent = $reader->quantity('latentHeat', Dimension::specificHeat()->times(Dimension::temperature()), null, 0.0, true);
+        $reader->close();
+
+        return new PhaseChange($from, $to, $latent);
     }
 
     private static function gasConstant(Reader $reader): ?float

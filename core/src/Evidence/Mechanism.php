@@ -38,6 +38,7 @@ enum Mechanism: string
     case Screen = 'screen';
     case Course = 'course';
     case Control = 'control';
+    case Melting = 'melting';
 
     public function title(): string
     {
@@ -61,6 +62,7 @@ enum Mechanism: string
             self::Screen => 'Perforated plates and screens',
             self::Course => 'The course in time',
             self::Control => 'Thermostats and other controls',
+            self::Melting => 'Melting that stores heat',
         };
     }
 
@@ -95,6 +97,7 @@ enum Mechanism: string
             self::Screen => self::shapes($model, Screen::class),
             self::Course => $model->time !== null,
             self::Control => array_filter($model->parts, fn (Part $part): bool => $part->control !== null) !== [],
+            self::Melting => $model->time !== null && array_filter(self::materials($model), fn (Material $material): bool => $material->phaseChange !== null) !== [],
         };
     }
 

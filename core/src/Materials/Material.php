@@ -31,6 +31,9 @@ final readonly class Material
     /** K, of an alloy where it begins to melt. */
     public ?float $melting;
 
+    /** What melting stores; null where it is not computed. */
+    public ?PhaseChange $phaseChange;
+
     /** Whether it is a fluid. */
     public bool $fluid;
 
@@ -51,7 +54,7 @@ final readonly class Material
     public function __construct(Name $name, public array $conductivity, Bulk $bulk, public ?float $emissivity, public ?PropertyLaw $resistivity, ?FluidProperties $asFluid = null)
     {
         [$this->id, $this->title, $this->category, $this->source] = [$name->id, $name->title, $name->category, $name->source];
-        [$this->density, $this->specificHeat, $this->expansion, $this->melting] = [$bulk->density, $bulk->specificHeat, $bulk->expansion, $bulk->melting];
+        [$this->density, $this->specificHeat, $this->expansion, $this->melting, $this->phaseChange] = [$bulk->density, $bulk->specificHeat, $bulk->expansion, $bulk->melting, $bulk->phaseChange];
         $this->fluid = $asFluid !== null;
         [$this->viscosity, $this->powerLaw, $this->gasConstant] = [$asFluid?->viscosity, $asFluid?->powerLaw, $asFluid?->gasConstant];
     }
@@ -70,7 +73,7 @@ final readonly class Material
         return new self(
             new Name($this->id, $this->title, $this->category, $this->source),
             [$better($this->conductivity[0]), $better($this->conductivity[1]), $better($this->conductivity[2])],
-            new Bulk($this->density, $this->specificHeat, $this->expansion, $this->melting), $this->emissivity, $this->resistivity,
+            new Bulk($this->density, $this->specificHeat, $this->expansion, $this->melting, $this->phaseChange), $this->emissivity, $this->resistivity,
             $this->fluid ? new FluidProperties($this->viscosity, $this->powerLaw, $this->gasConstant) : null,
         );
     }

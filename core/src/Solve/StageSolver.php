@@ -21,15 +21,19 @@ final class StageSolver
     private array $responses = [];
 
     /** @param array<int, float> $capacities M, J/K by padded cell */
-    public function __construct(private readonly HeatOperator $operator, array $capacities, public readonly float $step)
+    public function __construct(private readonly HeatOperator $operator, private readonly array $capacities, public readonly float $step)
     {
         $this->solver = $operator->solver(Vectors::scaled(1.0 / ($step * TrBdf2::D), $capacities));
     }
 
-    /** Whether it solves for a step with the conductances of a balance. */
-    public function serves(HeatOperator $operator, float $step): bool
+    /**
+     * Whether it solves for a step with the conductances of a balance.
+     *
+     * @param array<int, float> $capacities J/K by padded cell
+     */
+    public function serves(HeatOperator $operator, array $capacities, float $step): bool
     {
-        return $step === $this->step && ($operator === $this->operator || $operator->isLike($this->operator));
+        return $step === $this->step && $capacities === $this->capacities && ($operator === $this->operator || $operator->isLike($this->operator));
     }
 
     /**

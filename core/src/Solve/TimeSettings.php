@@ -54,6 +54,9 @@ final class TimeSettings
 
     public const MOST_PASSES = 12;
 
+    /** The same where cells melt: a front passes one phase of a cell in a pass. */
+    public const MOST_PASSES_MELTING = 40;
+
     /** Within which the switching of a thermostat is found, s. */
     public const SWITCHING = 1e-3;
 

@@ -7,6 +7,7 @@ namespace Foehn\Solve;
 use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\TrBdf2;
 use Foehn\Numerics\Vectors;
+use Foehn\Physics\Heat\StoredHeat;
 use Foehn\Physics\PhysicsException;
 
 /** Steps of M dT/dt = s(t, T) - A(t, T) T by TrBdf2, with the controls of parts. */
@@ -24,12 +25,11 @@ final class TimeStepper
     private int $iterations = 0;
 
     /**
-     * @param array<int, float> $capacities M, J/K by padded cell
      * @param float $reference K, which rises are counted from
      * @param float $tolerance K
      * @param list<ControlState> $controls
      */
-    public function __construct(private readonly HeatInTime $heat, public readonly array $capacities, private readonly float $reference, private readonly float $tolerance, private readonly array $controls)
+    public function __construct(private readonly HeatInTime $heat, public readonly StoredHeat $stored, private readonly float $reference, private readonly float $tolerance, private readonly array $controls)
     {
     }
 
@@ -69,22 +69,21 @@ final class TimeStepper
             $control->beginSecond($from->time, $step);
         }
         $storing = 1.0 / ($step * TrBdf2::D);
-        $stored = Vectors::times($this->capacities, $from->x);
-        $second = $this->stage($from, $step, TrBdf2::SHARE * $step, Vectors::plus($from->rate, $storing, $stored), self::guess($from, $step));
+        $second = $this->stage($from, $step, TrBdf2::SHARE * $step, $from->rate, self::guess($from, $step));
         if ($second === null) {
             return null;
         }
-        $rate = Vectors::combine($storing, Vectors::times($this->capacities, Vectors::plus($second['x'], -1.0, $from->x)), -1.0, $from->rate);
+        $rate = Vectors::combine($storing, $this->stored->between($from->x, $second['x'], $this->reference), -1.0, $from->rate);
         foreach ($this->controls as $control) {
             $control->beginThird($from->time, $step, $control->sensed($second['x']));
         }
         $sum = Vectors::plus($from->rate, 1.0, $rate);
         $guess = Vectors::combine(1.0 / TrBdf2::SHARE, $second['x'], 1.0 - 1.0 / TrBdf2::SHARE, $from->x);
-        $third = $this->stage($from, $step, $step, Vectors::combine($storing, $stored, TrBdf2::W / TrBdf2::D, $sum), $guess);
+        $third = $this->stage($from, $step, $step, Vectors::scaled(TrBdf2::W / TrBdf2::D, $sum), $guess);
         if ($third === null) {
             return null;
         }
-        $end = Vectors::combine($storing, Vectors::times($this->capacities, Vectors::plus($third['x'], -1.0, $from->x)), -TrBdf2::W / TrBdf2::D, $sum);
+        $end = Vectors::combine($storing, $this->stored->between($from->x, $third['x'], $this->reference), -TrBdf2::W / TrBdf2::D, $sum);
         [$e1, $e2, $e3] = TrBdf2::ERROR;
         $error = Vectors::plus(Vectors::combine($e1 / TrBdf2::D, $from->rate, $e2 / TrBdf2::D, $rate), $e3 / TrBdf2::D, $end);
 
@@ -132,24 +131,33 @@ final class TimeStepper
      * One stage, over and over while coefficients follow its temperatures.
      *
      * @param float $after s since the beginning of the step; loads that jump at its end are as before
-     * @param array<int, float> $known right-hand side without the sources, W by padded cell
+     * @param array<int, float> $known rates of the stages before, W by padded cell
      * @param array<int, float> $x rises to begin at
      * @return array{x: array<int, float>, solver: StageSolver, watts: list<float>, in: float, net: float}|null
      * @throws PhysicsException
      */
     private function stage(Moment $from, float $step, float $after, array $known, array $x): ?array
     {
-        for ($pass = 1; $pass <= TimeSettings::MOST_PASSES; $pass++) {
+        $storing = 1.0 / ($step * TrBdf2::D);
+        $phases = $this->stored->phases($x, $this->reference);
+        $most = $phases === [] ? TimeSettings::MOST_PASSES : TimeSettings::MOST_PASSES_MELTING;
+        for ($pass = 1; $pass <= $most; $pass++) {
             $heat = $this->heat->at($from->time + $after, true, $this->temperatures($x));
             $operator = $heat->operator;
             $source = $this->source($operator);
-            $solver = $this->solver($operator, $step);
+            [$slope, $beside] = $line = $this->stored->line($from->x, $phases, $this->reference);
+            $solver = $this->solver($operator, $step, $slope);
+            // M / (h D) times what is stored since the beginning of the step, on a straight line about the present temperatures.
+            $right = Vectors::plus(Vectors::plus($known, 1.0, $source), $storing, Vectors::combine(1.0, Vectors::times($slope, $from->x), -1.0, $beside));
             $open = TimeSettings::BALANCE * (abs($operator->system()->watts) + abs($from->in) + abs($from->net));
-            [$solution, $watts] = $solver->solve(Vectors::plus($known, 1.0, $source), $x, new Accuracy($operator->residual(), $open > 0.0 ? $open : INF, TimeSettings::MOST_ITERATIONS), $this->controls);
+            [$solution, $watts] = $solver->solve($right, $x, new Accuracy($operator->residual(), $open > 0.0 ? $open : INF, TimeSettings::MOST_ITERATIONS), $this->controls);
             $this->iterations += $solution->iterations;
             $moved = Vectors::largest(Vectors::combine(1.0, $solution->x, -1.0, $x));
             $x = $solution->x;
-            if (! $heat->isNonlinear || $moved <= TimeSettings::PASS * $this->tolerance) {
+            $isAtRest = ! $heat->isNonlinear || $moved <= TimeSettings::PASS * $this->tolerance;
+            $before = $phases;
+            $phases = $this->stored->next($phases, $x, $this->reference);
+            if ($isAtRest && $phases === $before) {
                 return ['x' => $x, 'solver' => $solver, 'watts' => $watts, 'in' => $operator->system()->watts + $this->given($watts), 'net' => $this->net($operator, $source, $x, $watts)];
             }
         }
@@ -192,18 +200,19 @@ final class TimeStepper
         return [...$pad, ...array_fill(0, $length - 2 * $this->heat->pad(), 1.0), ...$pad];
     }
 
-    private function solver(HeatOperator $operator, float $step): StageSolver
+    /** @param array<int, float> $slope J/K by padded cell */
+    private function solver(HeatOperator $operator, float $step, array $slope): StageSolver
     {
         $found = null;
         $others = [];
         foreach ($this->solvers as $solver) {
-            if ($found === null && $solver->serves($operator, $step)) {
+            if ($found === null && $solver->serves($operator, $slope, $step)) {
                 $found = $solver;
             } else {
                 $others[] = $solver;
             }
         }
-        $found ??= new StageSolver($operator, $this->capacities, $step);
+        $found ??= new StageSolver($operator, $slope, $step);
         $this->solvers = [...array_slice($others, 1 - self::KEPT), $found];
 
         return $found;

@@ -13,7 +13,6 @@ use Foehn\Model\Target;
 use Foehn\Model\Transient;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\TrBdf2;
-use Foehn\Numerics\Vectors;
 use Foehn\Observe\Readings;
 use Foehn\Observe\SensorWeights;
 use Foehn\Observe\State;
@@ -218,7 +217,7 @@ final class TransientDriver
             return $this->time->step;
         }
         $fastest = 0.0;
-        foreach ($this->stepper->capacities as $c => $capacity) {
+        foreach ($this->stepper->stored->capacities as $c => $capacity) {
             $rate = $capacity > 0.0 ? abs($this->now->rate[$c]) / $capacity : 0.0;
             $fastest = $rate > $fastest ? $rate : $fastest;
         }
@@ -355,7 +354,7 @@ final class TransientDriver
     /** @throws PhysicsException */
     private function accept(TimeStep $step, float $time): void
     {
-        $this->course->add($this->now, $step, Vectors::dot($this->stepper->capacities, Vectors::plus($step->x, -1.0, $this->now->x)));
+        $this->course->add($this->now, $step, array_sum($this->stepper->stored->between($this->now->x, $step->x, $this->model->start->surroundings->temperature)));
         $this->now = new Moment($time, $step->x, $step->rate, $step->in[1], $step->net[1], $this->now->x, $step->step);
         foreach ($this->controls as $n => $control) {
             $control->accept($time, $control->sensed($step->x), $step->watts[$n]);

@@ -41,6 +41,16 @@ final class TimeReadersTest extends TestCase
         self::assertFalse((new ModelInTime(Models::block()))->moves());
     }
 
+    public function testMeltingEndsAboveWhereItBegins(): void
+    {
+        $pad = fn (string $to): array => Models::block(['materials' => ['aluminium-6061' => ['conductivity' => 1, 'density' => 900, 'specificHeat' => 2000, 'phaseChange' => ['from' => '50 degC', 'to' => $to, 'latentHeat' => '200000 J/kg']]]]);
+        self::assertEqualsWithDelta(2e5, Models::read($pad('51 degC'))->materials->get('aluminium-6061')->phaseChange->latentHeat ?? NAN, 1e-9);
+
+        $this->expectException(ModelException::class);
+        $this->expectExceptionMessage('melting ends above the 323.15 K at which it begins');
+        Models::read($pad('50 degC'));
+    }
+
     /** @param array<string, mixed> $time */
     #[DataProvider('wrong')]
     public function testSaysWhereAndWhat(mixed $power, array $time, string $pointer, string $expected): void

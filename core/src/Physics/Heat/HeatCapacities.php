@@ -6,6 +6,7 @@ namespace Foehn\Physics\Heat;
 
 use Foehn\Grid\Voxels;
 use Foehn\Materials\Material;
+use Foehn\Materials\PhaseChange;
 use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
@@ -21,11 +22,8 @@ final class HeatCapacities
      */
     private const OF_PACKAGES = 1.9e6;
 
-    /**
-     * @return array<int, float> J/K by padded cell; 0 where nothing is computed
-     * @throws PhysicsException where a material has no density or no specific heat
-     */
-    public static function of(Model $model, Voxels $voxels): array
+    /** @throws PhysicsException where a material has no density or no specific heat */
+    public static function of(Model $model, Voxels $voxels): StoredHeat
     {
         $perVolume = array_map(fn (Part $part, float $fill): float => self::ofPart($model, $part) * $fill, $model->parts, $voxels->fill);
         $fluid = $model->space->fluid === null ? 0.0 : self::ofFluid($model, $model->space->fluid);
@@ -33,19 +31,27 @@ final class HeatCapacities
         [$nx, $ny, $nz] = $grid->cells;
         [$wx, $wy, $wz] = $grid->widths;
         $capacities = array_fill(0, $nx * $ny * ($nz + 2), 0.0);
+        $phases = array_map(fn (Part $part): ?PhaseChange => $model->materials->get($part->material ?? '')?->phaseChange, $model->parts);
+        $melting = [];
         $c = 0;
         for ($k = 0; $k < $nz; $k++) {
             for ($j = 0; $j < $ny; $j++) {
                 for ($i = 0; $i < $nx; $i++) {
                     $owner = $voxels->owner[$c];
                     $value = $owner >= 0 ? $perVolume[$owner] : ($voxels->region[$c] >= 0 ? $fluid : 0.0);
-                    $capacities[$nx * $ny + $c] = $value * $wx[$i] * $wy[$j] * $wz[$k];
+                    $volume = $wx[$i] * $wy[$j] * $wz[$k];
+                    $capacities[$nx * $ny + $c] = $value * $volume;
+                    $phase = $owner >= 0 ? $phases[$owner] : null;
+                    if ($phase !== null) {
+                        $mass = $volume * $voxels->fill[$owner] * ($model->materials->get($model->parts[$owner]->material ?? '')->density ?? 0.0);
+                        $melting[$nx * $ny + $c] = ['latent' => $phase->latentHeat * $mass, 'from' => $phase->from, 'to' => $phase->to];
+                    }
                     $c++;
                 }
             }
         }
 
-        return $capacities;
+        return new StoredHeat($capacities, $melting);
     }
 
     /** J/m3/K */
