@@ -29,12 +29,13 @@ final class TimeReader
         }
         $end = $reader->quantity('end', Dimension::time(), null, 0.0, true);
         [$step, $tolerance] = self::step($reader, $end);
-        $start = self::start($reader);
+        $isPeriodic = $reader->raw('start') === Transient::PERIODIC;
+        $start = $isPeriodic ? null : self::start($reader);
         $air = $reader->oneOf('air', Transient::AIR, 'frozen');
         $keep = self::kept($reader, $end, $step);
         $reader->close();
 
-        return new Transient($end, $step, $tolerance, $start, $air, $keep);
+        return new Transient($end, $step, $tolerance, $start, $air, $keep, $isPeriodic);
     }
 
     /** @return array{?float, float} s where the step is given, and K that one may be wrong by */
@@ -64,7 +65,7 @@ final class TimeReader
             return null;
         }
         if (! is_array($given)) {
-            $reader->problem('start', sprintf('"steady" or {"uniform": "20 degC"} is expected, where the temperature may be a formula of x, y and z, not %s', Reader::show($given)));
+            $reader->problem('start', sprintf('"steady", "periodic" or {"uniform": "20 degC"} is expected, where the temperature may be a formula of x, y and z, not %s', Reader::show($given)));
 
             return null;
         }

@@ -30,14 +30,17 @@ final class CourseTable
         foreach ([...$result['limits'], ...$result['watches']] as $value) {
             $own = $value['overTime'];
             if ($own !== null) {
-                $rows[] = [$value['name'], Watch::unit($value['quantity'], $value['reduce'] ?? ''), sprintf('%.6g', $own['min']), self::seconds($own['minAt']), sprintf('%.6g', $own['max']), self::seconds($own['maxAt']),
+                $rows[] = [$value['name'], Watch::unit($value['quantity'], $value['reduce'] ?? ''), sprintf('%.6g', $own['min']), self::seconds($own['minAt']), sprintf('%.6g', $own['max']), self::seconds($own['maxAt']), sprintf('%.6g', $own['mean']),
                     self::seconds($own['reached']), self::seconds($own['beyond']), self::seconds($own['settled']), $own['overshoot'] === null ? '-' : sprintf('%.3g', $own['overshoot'])];
             }
         }
         if ($rows !== []) {
-            echo "\n", TextTable::render(['Limit or watch', 'Unit', 'Least', 'at s', 'Greatest', 'at s', 'Missed from s', 'Missed for s', 'Settled s', 'Overshoot'], $rows, [2, 3, 4, 5, 6, 7, 8, 9]);
+            echo "\n", TextTable::render(['Limit or watch', 'Unit', 'Least', 'at s', 'Greatest', 'at s', 'Mean', 'Missed from s', 'Missed for s', 'Settled s', 'Overshoot'], $rows, [2, 3, 4, 5, 6, 7, 8, 9, 10]);
         }
         printf("\n%d steps of %.3g to %.3g s up to %.6g s, %d rejected.\n", $time['steps'], $time['shortest'], $time['longest'], $time['reached'], $time['rejected']);
+        if ($time['periods'] > 1) {
+            printf("It repeats itself, found in %d periods.\n", $time['periods']);
+        }
         printf("Heat given %.6g J, out %.6g J, stored %.6g J.\n", $time['balance']['in'], $time['balance']['out'], $time['balance']['stored']);
         foreach ($time['controls'] as $control) {
             $switched = count($control['switches']);

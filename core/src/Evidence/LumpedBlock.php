@@ -58,7 +58,12 @@ final class LumpedBlock extends VerificationCase
         $tau = self::CAPACITY / self::CONDUCTANCE;
         $most = self::AMBIENT + 12.0 / self::CONDUCTANCE * (1.0 - exp(-24.0 / $tau)) / (1.0 - exp(-60.0 / $tau));
 
+        $direct = $this->result(self::block(['pulse' => ['high' => '12 W', 'period' => '60 s', 'duty' => 0.4]], 60.0, [24, 60], 'periodic'))->result['watches'][0]['overTime'];
+
         return [
+            Check::absolute('P07', 'pulses, brought to their periodic state: greatest', $most, self::celsius($direct['max'] ?? null), 0.1, 'degC'),
+            Check::absolute('P07', 'the same: least', self::AMBIENT + ($most - self::AMBIENT) * exp(-36.0 / $tau), self::celsius($direct['min'] ?? null), 0.1, 'degC'),
+            Check::absolute('P07', 'the same: mean over a period', 40.0, self::celsius($direct['mean'] ?? null), 0.1, 'degC'),
             Check::absolute('P07', 'pulses: end of the first', self::AMBIENT + 12.0 / self::CONDUCTANCE * (1.0 - exp(-24.0 / $tau)), self::celsius($course->at('mean', 24.0)), 0.1, 'degC'),
             Check::absolute('P07', 'pulses: greatest in the end', $most, self::celsius($course->at('mean', 1764.0)), 0.1, 'degC'),
             Check::absolute('P07', 'pulses: least in the end', self::AMBIENT + ($most - self::AMBIENT) * exp(-36.0 / $tau), self::celsius($course->at('mean', 1800.0)), 0.1, 'degC'),
@@ -126,7 +131,7 @@ final class LumpedBlock extends VerificationCase
      * @param list<int|float> $keep
      * @return array<string, mixed>
      */
-    private static function block(string|array $power, float $end, array $keep): array
+    private static function block(string|array $power, float $end, array $keep, ?string $start = null): array
     {
         return [
             'surroundings' => ['temperature' => self::AMBIENT . ' degC'],
@@ -134,7 +139,7 @@ final class LumpedBlock extends VerificationCase
             'materials' => ['m' => ['conductivity' => 400, 'density' => 2500, 'specificHeat' => 1000]],
             'parts' => [['id' => 'block', 'shape' => ['kind' => 'block', 'size' => [0.02, 0.02, 0.02]], 'material' => 'm', 'power' => $power, 'faces' => ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 100, 'temperature' => self::AMBIENT . ' degC']]]]],
             'watches' => [self::watch('mean', ['part' => 'block'], 'temperature', 'mean')],
-            'analysis' => ['grid' => ['cells' => [4, 4, 4]], 'time' => ['kind' => 'transient', 'end' => $end, 'start' => ['uniform' => self::AMBIENT . ' degC'], 'keep' => $keep]],
+            'analysis' => ['grid' => ['cells' => [4, 4, 4]], 'time' => ['kind' => 'transient', 'end' => $end, 'start' => $start ?? ['uniform' => self::AMBIENT . ' degC'], 'keep' => $keep]],
         ];
     }
 }

@@ -9,8 +9,10 @@ use Foehn\Units\ScalarField;
 /** A course in time to be computed: how long, from where, in what steps, and what is kept of it. */
 final readonly class Transient
 {
-    /** Temperatures at 0 s: of the steady state at the loads there, or given. */
+    /** Temperatures at 0 s: of the steady state at the loads there, or those of the end; else given. */
     public const STEADY = 'steady';
+
+    public const PERIODIC = 'periodic';
 
     /** What the flow does meanwhile: it stays as a steady run has it at the loads that drive it. */
     public const AIR = ['frozen'];
@@ -20,15 +22,10 @@ final readonly class Transient
      * @param ?float $step s, where steps are given; null: as the tolerance asks
      * @param float $tolerance K that a step may be wrong by
      * @param ScalarField|null $start K at each place; null: steady
+     * @param bool $isPeriodic whether the course from the start to the end repeats itself, so that it begins as it ends
      * @param list<float> $keep moments whose temperatures are kept as pictures, s
      */
-    public function __construct(public float $end, public ?float $step, public float $tolerance, public ?ScalarField $start, public string $air, public array $keep)
+    public function __construct(public float $end, public ?float $step, public float $tolerance, public ?ScalarField $start, public string $air, public array $keep, public bool $isPeriodic = false)
     {
-    }
-
-    /** The same for longer or shorter. */
-    public function until(float $end): self
-    {
-        return new self($end, $this->step, $this->tolerance, $this->start, $this->air, $this->keep);
     }
 }

@@ -14,9 +14,9 @@ use Foehn\Solve\Course;
  *
  * @phpstan-type FrameRow array{time: float, parts: list<array{min: float, mean: float, max: float}|null>, values: object}
  * @phpstan-type ControlRow array{part: string, name: string, readings: list<float>, watts: list<float>, switches: list<array{float, bool}>}
- * @phpstan-type CourseRow array{end: float, reached: float, steps: int, rejected: int, shortest: float, longest: float, times: list<float>, series: object, controls: list<ControlRow>, frames: list<FrameRow>,
+ * @phpstan-type CourseRow array{end: float, reached: float, steps: int, rejected: int, periods: int, shortest: float, longest: float, times: list<float>, series: object, controls: list<ControlRow>, frames: list<FrameRow>,
  *     balance: array{in: float, out: float, stored: float, error: float}}
- * @phpstan-type OverTime array{min: float, minAt: float, max: float, maxAt: float, reached: ?float, beyond: ?float, settled: ?float, overshoot: ?float}
+ * @phpstan-type OverTime array{min: float, minAt: float, max: float, maxAt: float, mean: float, reached: ?float, beyond: ?float, settled: ?float, overshoot: ?float}
  */
 final class CourseRows
 {
@@ -46,7 +46,7 @@ final class CourseRows
 
         /** @var CourseRow */
         return [
-            'end' => $this->model->time->end ?? 0.0, 'reached' => $this->course->reached(), 'steps' => count($times) - 1, 'rejected' => $this->course->rejected,
+            'end' => $this->model->time->end ?? 0.0, 'reached' => $this->course->reached(), 'steps' => count($times) - 1, 'rejected' => $this->course->rejected, 'periods' => $this->course->periods,
             'shortest' => min($this->course->shortest, $this->course->reached()), 'longest' => $this->course->longest,
             'times' => $pick($times), 'series' => (object) array_map($pick, $this->course->values), 'controls' => $controls,
             'frames' => array_map(fn (array $frame): array => ['time' => $frame['time'], 'parts' => $frame['parts'], 'values' => (object) $frame['values']], $this->course->frames),
@@ -72,7 +72,23 @@ final class CourseRows
         [$reached, $beyond] = $isLimit ? $this->missed($of, $values) : [null, null];
         [$settled, $overshoot] = $isLimit ? [null, null] : $this->settling($values, -$min, $max);
 
-        return ['min' => -$min, 'minAt' => $minAt, 'max' => $max, 'maxAt' => $maxAt, 'reached' => $reached, 'beyond' => $beyond, 'settled' => $settled, 'overshoot' => $overshoot];
+        return ['min' => -$min, 'minAt' => $minAt, 'max' => $max, 'maxAt' => $maxAt, 'mean' => $this->mean($values), 'reached' => $reached, 'beyond' => $beyond, 'settled' => $settled, 'overshoot' => $overshoot];
+    }
+
+    /**
+     * Over time, on straight lines between steps.
+     *
+     * @param non-empty-list<float> $values
+     */
+    private function mean(array $values): float
+    {
+        $times = $this->course->times;
+        $sum = 0.0;
+        for ($n = 1; $n < count($values); $n++) {
+            $sum += 0.5 * ($values[$n] + $values[$n - 1]) * ($times[$n] - $times[$n - 1]);
+        }
+
+        return count($values) < 2 ? $values[0] : $sum / ($times[count($values) - 1] - $times[0]);
     }
 
     /**

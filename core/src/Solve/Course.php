@@ -50,6 +50,12 @@ final class Course
 
     public float $longest = 0.0;
 
+    /** What keeps it from being converged beside the balance; empty where nothing does. */
+    public string $open = '';
+
+    /** Periods that were computed until it repeated itself. */
+    public int $periods = 1;
+
     /** @var list<string> what else has to be known of it */
     public array $notes = [];
 

@@ -54,6 +54,7 @@ final readonly class Solution
         $balance = $this->state->balance();
 
         return match (true) {
+            $this->course !== null && $this->course->open !== '' => 'Not converged: ' . $this->course->open,
             $this->course !== null => sprintf('Not converged: %.1e of the heat that passed is missing from the balance over time', $this->course->error()),
             $this->amplitude() !== null => sprintf('Not steady: the mean of the last steps is shown; temperature fluctuation ±%.1f K', $this->amplitude()),
             $this->state->model->physics->heat && ! $balance->holds() => sprintf('Not converged: %.1f %% of the heat is missing from the balance', 100.0 * $balance->error()),

@@ -57,6 +57,11 @@ final class TimeSettings
     /** The same where cells melt: a front passes one phase of a cell in a pass. */
     public const MOST_PASSES_MELTING = 40;
 
+    /** Change of a temperature over a period, as a share of the tolerance, within which it repeats itself. */
+    public const REPEATS = 0.05;
+
+    public const MOST_PERIODS = 60;
+
     /** Within which the switching of a thermostat is found, s. */
     public const SWITCHING = 1e-3;
 

@@ -7,12 +7,15 @@ namespace Foehn\Solve;
 use Foehn\Codec\ModelInTime;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
+use Foehn\Model\CurveControl;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
 use Foehn\Model\Target;
 use Foehn\Model\Transient;
+use Foehn\Numerics\Anderson;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\TrBdf2;
+use Foehn\Numerics\Vectors;
 use Foehn\Observe\Readings;
 use Foehn\Observe\SensorWeights;
 use Foehn\Observe\State;
@@ -37,6 +40,8 @@ final class TransientDriver
     private ?AirInTime $air = null;
 
     private TimeStepper $stepper;
+
+    private Switching $switching;
 
     private Moment $now;
 
@@ -69,6 +74,28 @@ final class TransientDriver
         if ($unfinished !== null) {
             return $unfinished;
         }
+        $stopped = $this->time->isPeriodic ? $this->repeated() : $this->run();
+        foreach ($this->controls as $control) {
+            if ($control->chatters()) {
+                $this->course->chattering[] = $this->model->start->parts[$control->part]->name;
+            }
+        }
+        array_push($this->course->notes, ...($this->air?->notes() ?? []));
+        $seconds = (hrtime(true) - $started) / 1e9;
+        $converged = ! $stopped && $this->course->open === '' && $this->course->error() <= TimeSettings::CLOSES;
+        $outcome = new Outcome($converged, $stopped, $this->stepper->iterations(), 1, $this->course->error(), [], $seconds);
+
+        return new Solution($this->state(true), $outcome, spent: $seconds, course: $this->course);
+    }
+
+    /**
+     * From where it is to the end.
+     *
+     * @return bool whether it was stopped
+     * @throws PhysicsException
+     */
+    private function run(): bool
+    {
         $step = $this->from?->step;
         $stopped = false;
         foreach ($this->moments() as $moment) {
@@ -84,16 +111,53 @@ final class TransientDriver
                 }
             }
         }
+
+        return $stopped;
+    }
+
+    /**
+     * The period over and over from temperatures that Anderson's acceleration brings to those of its end.
+     *
+     * @return bool whether it was stopped
+     * @throws PhysicsException where it cannot repeat itself
+     */
+    private function repeated(): bool
+    {
+        $this->requireRepetition();
+        $anderson = new Anderson(0);
+        for ($period = 1; ; $period++) {
+            $begun = $this->now->x;
+            if ($this->run()) {
+                return true;
+            }
+            $this->course->periods = $period;
+            $change = Vectors::largest(Vectors::plus($this->now->x, -1.0, $begun));
+            if ($change <= TimeSettings::REPEATS * $this->time->tolerance) {
+                return false;
+            }
+            if ($period === TimeSettings::MOST_PERIODS) {
+                $this->course->open = sprintf('after %d periods temperatures still change by %.2g K over one', $period, $change);
+
+                return false;
+            }
+            [$x] = $anderson->next([$begun], [$this->now->x], [1.0]);
+            $this->course = new Course();
+            $this->now = $this->stepper->begin(0.0, $x);
+            $this->note(false);
+        }
+    }
+
+    /** @throws PhysicsException */
+    private function requireRepetition(): void
+    {
+        if ($this->model->at(0.0)[1] !== $this->model->at($this->time->end)[1]) {
+            throw new PhysicsException(sprintf('what is to repeat itself every %g s has other loads at its end than at its start; give schedules that repeat, and an end of a whole number of periods', $this->time->end));
+        }
         foreach ($this->controls as $control) {
-            if ($control->chatters()) {
-                $this->course->chattering[] = $this->model->start->parts[$control->part]->name;
+            if (! $control->control instanceof CurveControl || $control->control->sensor()->deadTime > 0.0) {
+                throw new PhysicsException(sprintf('the watts of "%s" are under a control that does not follow the period; the periodic state is one of schedules and of curves without a dead time', $this->model->start->parts[$control->part]->name));
             }
         }
-        array_push($this->course->notes, ...($this->air?->notes() ?? []));
-        $seconds = (hrtime(true) - $started) / 1e9;
-        $outcome = new Outcome(! $stopped && $this->course->error() <= TimeSettings::CLOSES, $stopped, $this->stepper->iterations(), 1, $this->course->error(), [], $seconds);
-
-        return new Solution($this->state(true), $outcome, spent: $seconds, course: $this->course);
     }
 
     /**
@@ -129,6 +193,7 @@ final class TransientDriver
             $this->controls = $this->from->controls;
         }
         $this->stepper = new TimeStepper($this->heat, HeatCapacities::of($model, $this->voxels), $model->surroundings->temperature, $this->time->tolerance, $this->controls);
+        $this->switching = new Switching($this->stepper, $this->controls);
         if ($this->from !== null && count($this->from->now->x) === count($x)) {
             $this->now = $this->from->now;
         } else {
@@ -256,7 +321,7 @@ final class TransientDriver
             }
         } while ($trial === null || ! $isGood);
         $step = max($step, $left / $count);
-        [$taken, $switching] = $this->located($trial);
+        [$taken, $switching] = $this->switching->within($this->now, $trial);
         $landed = $count === 1 && $switching === null;
         $this->accept($taken, $landed ? $next : $this->now->time + $taken->step);
         $jumps = $landed && in_array($next, $this->model->edges, true);
@@ -285,70 +350,6 @@ final class TransientDriver
     private function longest(): float
     {
         return min([INF, ...array_filter(array_map(fn (ControlState $control): float => $control->control->sensor()->deadTime, $this->controls), fn (float $time): bool => $time > 0.0)]);
-    }
-
-    /**
-     * The step cut to the first switching of a thermostat within it.
-     *
-     * @return array{TimeStep, ?ControlState}
-     * @throws PhysicsException
-     */
-    private function located(TimeStep $trial): array
-    {
-        $low = array_map(fn (ControlState $control): float => min(0.0, $control->past($control->reading)), $this->controls);
-        $high = $this->pasts($trial);
-        $first = $this->firstPast($low, $high, $trial->step);
-        if ($first === null) {
-            return [$trial, null];
-        }
-        [$from, $below] = [0.0, $low[$first]];
-        for ($n = 0; $n < TimeSettings::MOST_LOCATIONS && $trial->step - $from > TimeSettings::SWITCHING; $n++) {
-            // Where a straight line passes zero, kept off the ends so that the bracket closes from both sides.
-            $share = max(0.02, min(0.98, $below / ($below - $high[$first])));
-            $own = $this->stepper->attempt($this->now, $from + $share * ($trial->step - $from));
-            if ($own === null) {
-                break;
-            }
-            $past = $this->pasts($own);
-            $earlier = $this->firstPast($low, $past, $own->step);
-            if ($earlier === null) {
-                [$from, $below] = [$own->step, $past[$first]];
-            } else {
-                [$first, $trial, $high] = [$earlier, $own, $past];
-                if ($past[$first] <= TimeSettings::SWITCHING * ($past[$first] - $low[$first]) / $own->step) {
-                    return [$trial, $this->controls[$first]];
-                }
-            }
-        }
-
-        // Controls have to be in the stage of the step that is taken.
-        return [$this->stepper->attempt($this->now, $trial->step) ?? $trial, $this->controls[$first]];
-    }
-
-    /** @return list<float> by how much the reading of each control is past what switches it after a step, K */
-    private function pasts(TimeStep $trial): array
-    {
-        return array_map(fn (ControlState $control): float => $control->past($control->readingAt($control->sensed($trial->x))), $this->controls);
-    }
-
-    /**
-     * The control that switches first within a step; null where none does.
-     *
-     * @param list<float> $low how far each is past its switching before
-     * @param list<float> $high and after the step
-     */
-    private function firstPast(array $low, array $high, float $step): ?int
-    {
-        $first = null;
-        $earliest = INF;
-        foreach ($high as $n => $past) {
-            $share = $past > 0.0 ? -$low[$n] / ($past - $low[$n]) : INF;
-            if ($share < $earliest && $this->controls[$n]->free() < $this->now->time + $step * (1.0 - 1e-9)) {
-                [$first, $earliest] = [$n, $share];
-            }
-        }
-
-        return $first;
     }
 
     /** @throws PhysicsException */

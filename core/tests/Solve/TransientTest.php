@@ -299,6 +299,7 @@ final class TransientTest extends TestCase
     public static function impossible(): iterable
     {
         yield 'no heat capacity' => ['1 W', ['materials' => ['m' => ['conductivity' => 10]]], 'has no density and no specific heat'];
+        yield 'a period that does not come back' => [['schedule' => [[0, 1], [5, 2]], 'between' => 'steps'], ['analysis' => ['grid' => ['cells' => [2, 2, 2]], 'time' => ['kind' => 'transient', 'end' => 10, 'start' => 'periodic']]], 'has other loads at its end'];
         yield 'a thermostat without time' => [['thermostat' => ['on' => '50 degC', 'off' => '55 degC', 'watts' => 30, 'sensor' => ['part' => 'lump']]], ['analysis' => ['grid' => ['cells' => [2, 2, 2]]]], 'has no steady state'];
         yield 'a sensor where nothing is' => [['curve' => [['50 degC', 30], ['70 degC', 0]], 'sensor' => ['point' => [0.05, 0.05, 0.05]]], ['space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.1, 0.1, 0.1]], 'fluid' => null], 'analysis' => ['grid' => ['cells' => [10, 10, 10]], 'time' => ['kind' => 'transient', 'end' => 10, 'start' => ['uniform' => '20 degC']]]], 'sees nothing'];
     }

@@ -5,7 +5,7 @@ export interface TimeEntry {
     kind?: 'steady' | 'transient';
     end?: string | number;
     step?: string | number | { tolerance?: string | number };
-    start?: 'steady' | { uniform: string | number };
+    start?: 'steady' | 'periodic' | { uniform: string | number };
     air?: 'frozen';
     keep?: number | (string | number)[];
 }

@@ -14,6 +14,8 @@ import { bytes, thousands, typed, typedTemperatureUnit } from '../units/units';
 
 const KEPT = 10;
 
+const starts = { steady: 'Start from the steady state', uniform: 'Start from one temperature', periodic: 'Periodic state' } as const;
+
 /** Whether the steady state or a course in time is computed, in what steps, and what is kept of it. */
 export function TimeFields({ revision, editor, mayEdit }: StageProps) {
     const grade = useScreen((s) => s.grade);
@@ -75,14 +77,10 @@ export function TimeFields({ revision, editor, mayEdit }: StageProps) {
                     <Stack direction="row" sx={{ gap: 0.75 }}>
                         <ChoiceField
                             label="Starts from"
-                            value={uniform === undefined ? 'steady' : 'uniform'}
-                            choices={{ steady: 'Steady state at 0 s', uniform: 'One temperature' }}
+                            value={uniform !== undefined ? 'uniform' : time.start === 'periodic' ? 'periodic' : 'steady'}
+                            choices={{ steady: 'Steady state at 0 s', uniform: 'One temperature', periodic: 'As it ends: periodic' }}
                             disabled={!mayEdit}
-                            save={(chosen) =>
-                                set(chosen === 'steady' ? 'Start from the steady state' : 'Start from one temperature', {
-                                    start: chosen === 'steady' ? 'steady' : { uniform: '20 degC' },
-                                })
-                            }
+                            save={(chosen) => set(starts[chosen], { start: chosen === 'uniform' ? { uniform: '20 degC' } : chosen })}
                         />
                         {uniform !== undefined && (
                             <EditField
