@@ -22,14 +22,28 @@ final class AirInTime
     private array $notes = [];
 
     /** @param FlowState $last from which the next flow starts */
-    public function __construct(private readonly Voxels $voxels, private readonly ProgressListener $listener, private readonly LinkStore $links, private FlowState $last)
+    private function __construct(private readonly Voxels $voxels, private readonly ProgressListener $listener, private readonly LinkStore $links, private FlowState $last)
     {
     }
 
-    /** The flow that was computed for the loads of a model. */
-    public function know(Model $model, FrozenAir $air): void
+    /**
+     * The air that a steady run left.
+     *
+     * @param Model $model with the loads of that run
+     * @return ?self null where nothing flows
+     */
+    public static function left(Solution $steady, Model $model, ProgressListener $listener, LinkStore $links): ?self
     {
-        $this->known[self::driven($model)] = $air;
+        if ($steady->air === null || $steady->checkpoint === null) {
+            return null;
+        }
+        $air = new self($steady->state->voxels, $listener, $links, $steady->checkpoint);
+        $air->known[self::driven($model)] = $steady->air;
+        if (! $steady->outcome->converged) {
+            $air->notes[] = 'the air at 0 s: ' . lcfirst($steady->shortfall());
+        }
+
+        return $air;
     }
 
     /**

@@ -8,16 +8,13 @@ use Foehn\Codec\ModelInTime;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
 use Foehn\Model\CurveControl;
-use Foehn\Model\Model;
 use Foehn\Model\Part;
-use Foehn\Model\Target;
 use Foehn\Model\Transient;
 use Foehn\Numerics\Anderson;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\TrBdf2;
 use Foehn\Numerics\Vectors;
 use Foehn\Observe\Readings;
-use Foehn\Observe\SensorWeights;
 use Foehn\Observe\State;
 use Foehn\Physics\Heat\HeatCapacities;
 use Foehn\Physics\PhysicsException;
@@ -32,6 +29,8 @@ final class TransientDriver
     private const REPORT_PAUSE = 0.2;
 
     private readonly Transient $time;
+
+    private readonly ?CourseState $from;
 
     private Voxels $voxels;
 
@@ -57,10 +56,12 @@ final class TransientDriver
         private readonly string $grade,
         private readonly ProgressListener $listener = new SilentListener(),
         private readonly LinkStore $links = new LinkStore(),
-        private readonly ?CourseState $from = null,
+        ?CourseState $from = null,
     ) {
         $this->time = $model->start->time ?? throw new LogicException('a steady model has no course in time');
-        $this->course = $from->course ?? new Course();
+        // A period that is computed again and again begins anew.
+        $this->from = $this->time->isPeriodic ? null : $from;
+        $this->course = $this->from->course ?? new Course();
     }
 
     /**
@@ -183,12 +184,13 @@ final class TransientDriver
         [$model, $grid] = end($levels);
         $this->voxels = $steady->state->voxels ?? Voxels::of($model, $grid);
         $temperature = $this->time->start === null && $steady !== null ? $steady->state->temperature : $this->given();
-        $this->air = $this->airOf($model, $steady);
+        $this->air = $steady === null ? null : AirInTime::left($steady, $model, new OnTheWay($this->listener), $this->links);
         $controlled = array_keys(array_filter($model->parts, fn (Part $part): bool => $part->control !== null));
         $this->heat = new HeatInTime($this->model, $this->grade, $this->voxels, $this->links, $controlled, $this->air);
         $x = $this->rises($temperature, $model->surroundings->temperature);
         if ($this->from === null) {
-            $this->control($controlled, $temperature, $x);
+            $heat = $this->heat->at(0.0, false, $temperature);
+            $this->controls = Controls::begin($this->stateOf($heat, $temperature), $heat->coupling, $x);
         } else {
             $this->controls = $this->from->controls;
         }
@@ -210,48 +212,6 @@ final class TransientDriver
         [$start, $grid] = [$this->time->start ?? ScalarField::constant(0.0), $this->voxels->grid];
 
         return $start->isConstant() ? array_fill(0, $grid->count(), $start->constant) : array_map(fn (int $cell): float => $start->at(...$grid->centre($cell)), range(0, $grid->count() - 1));
-    }
-
-    /** The air that a steady run left; null where nothing flows. */
-    private function airOf(Model $model, ?Solution $steady): ?AirInTime
-    {
-        if ($steady?->air === null || $steady->checkpoint === null) {
-            return null;
-        }
-        $air = new AirInTime($this->voxels, new OnTheWay($this->listener), $this->links, $steady->checkpoint);
-        $air->know($model, $steady->air);
-        if (! $steady->outcome->converged) {
-            $this->course->notes[] = 'the air at 0 s: ' . lcfirst($steady->shortfall());
-        }
-
-        return $air;
-    }
-
-    /**
-     * @param list<int> $parts under control
-     * @param array<int, float> $temperature of the cells, K
-     * @param array<int, float> $x rises by padded cell, K
-     * @throws PhysicsException
-     */
-    private function control(array $parts, array $temperature, array $x): void
-    {
-        $heat = $this->heat->at(0.0, false, $temperature);
-        [$model, $coupling] = [$heat->model, $heat->coupling];
-        $state = $this->stateOf($heat, $temperature);
-        $readings = new Readings($state);
-        foreach ($parts as $part) {
-            $control = $model->parts[$part]->control;
-            if ($control === null || $this->voxels->cellsOfPart[$part] === 0) {
-                throw new PhysicsException(sprintf('the watts of "%s" are under control, but it has no cell on this grid', $model->parts[$part]->name));
-            }
-            $weights = [];
-            foreach (SensorWeights::of($state, $control->sensor()->of) as $cell => $weight) {
-                $weights[$this->heat->pad() + $cell] = $weight;
-            }
-            $sensed = $this->sensed($readings, $control->sensor()->of);
-            $this->controls[] = $own = new ControlState($part, $control, $weights, $coupling->unitSource($part), $sensed);
-            $own->beside = $sensed - $own->answer($x);
-        }
     }
 
     /** @return list<float> s, to land on */
@@ -390,19 +350,11 @@ final class TransientDriver
     {
         $state = $this->state($before);
         $readings = new Readings($state);
-        foreach ($this->controls as $control) {
-            // What acts on a surface or a junction beside the cells is taken as it is now.
-            $control->beside = $this->sensed($readings, $control->control->sensor()->of) - $control->answer($this->now->x);
-        }
+        Controls::look($this->controls, $readings, $this->now->x);
         $this->course->note($this->now->time, $readings, $this->controls);
         if (in_array($this->now->time, $this->time->keep, true)) {
             $this->course->keep($this->now->time, $readings, $state->temperature);
         }
-    }
-
-    private function sensed(Readings $readings, Target $of): float
-    {
-        return $readings->value($of, 'temperature', 'mean') ?? throw new PhysicsException(sprintf('the sensor at %s sees nothing', $of->describe()));
     }
 
     /** @param bool $before whether loads that jump now are as they were */
@@ -446,7 +398,7 @@ final class TransientDriver
     /** @param ?float $step s wanted for the next one */
     private function offer(?float $step, bool $ends): void
     {
-        if ($this->listener instanceof KeepsCourses) {
+        if ($this->listener instanceof KeepsCourses && ! $this->time->isPeriodic) {
             $this->listener->keepCourse(fn (): CourseState => new CourseState($this->course, $this->now, $this->controls, $step), $ends);
         }
     }
