@@ -20,6 +20,7 @@ import { facesWithTerminals } from '../model/current';
 import { isElectric, partSubject } from '../model/targets';
 import { LimitFields, WatchFields } from './TargetFields';
 import { LoadCourse } from '../time/LoadCourse';
+import { OverTime } from '../time/OverTime';
 import { LossFields } from './LossFields';
 import { TerminalFields } from './TerminalFields';
 import { OperatingPoint } from './OperatingPoint';
@@ -391,6 +392,7 @@ export function Inspector({ revision, run, picture, result, stale, editor, mayEd
             {stage !== 'Build' && single && !device && partResult && !stale && result && (
                 <Temperatures part={partResult} outline={revision.outline} result={result} units={units} />
             )}
+            {stage === 'Judge' && single && partResult && !stale && result && <OverTime result={result} of={(one) => one.part === part.id} units={units} />}
             {single && fan && !stale && <OperatingPoint fan={fan} limits={result?.limits.filter((limit) => limit.part === fan.part) ?? []} />}
             {stage === 'Judge' && single && partResult && !stale && result && <CurrentLines units={units} part={partResult} result={result} />}
             {stage !== 'Build' && single && partResult && !stale && result && <Routes part={partResult} outline={revision.outline} result={result} />}

@@ -25,6 +25,7 @@ import {
     type UnitSet,
 } from '../units/units';
 import { Chapter, Line } from './Chapter';
+import { OverTime } from '../time/OverTime';
 import { Panel } from './Panel';
 import { WhatIfChapter } from '../whatif/WhatIfChapter';
 import { verdictColours } from '../theme/verdicts';
@@ -74,6 +75,7 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit, tria
             {result.frame !== undefined && (
                 <Typography color="text.secondary">Only temperatures are kept of a moment on the way. Peaks shows where the heat goes at the end.</Typography>
             )}
+            <OverTime result={result} of={() => true} units={units} />
             {tolerances}
             {result.fields.includes('temperature') && run !== undefined && !result.time && (
                 <WhatIfChapter run={run} outline={outline} units={units} mayEdit={mayEdit} part={null} />
