@@ -41,7 +41,7 @@ final readonly class Report
     public function html(): string
     {
         $written = [
-            'verdict' => $this->verdict(...), 'question' => $this->question(...), 'pictures' => $this->shown(...), 'parts' => $this->parts(...), 'conditions' => $this->conditions(...),
+            'verdict' => fn (): string => $this->verdict() . ReportCourse::section($this->result, $this->units), 'question' => $this->question(...), 'pictures' => $this->shown(...), 'parts' => $this->parts(...), 'conditions' => $this->conditions(...),
             'heat' => fn (): string => $this->heat() . ReportCurrents::section($this->result['electric'], $this->units), 'air' => $this->air(...), 'tables' => $this->further(...), 'grid' => $this->grid(...), 'trace' => $this->trace(...),
         ];
         $body = implode("\n", array_map(fn (string $section): string => $written[$section](), array_values(array_intersect(self::SECTIONS, $this->sections))));

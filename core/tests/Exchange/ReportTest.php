@@ -10,6 +10,7 @@ use DOMXPath;
 use Foehn\Exchange\Report;
 use Foehn\Exchange\ReportUnits;
 use Foehn\Results\ResultBuilder;
+use Foehn\Solve\Analysis;
 use Foehn\Solve\SteadySolver;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\TestCase;
@@ -45,6 +46,16 @@ final class ReportTest extends TestCase
         self::assertSame(self::PIXEL, $page->evaluate('string(//img/@src)'));
         self::assertSame(['l1', '80 °C'], self::texts($page, '//section[h2="Compared"]//tbody//td'));
         self::assertStringContainsString('°F', implode(' ', self::texts($page, '//section[h2="Verdict"]//td')));
+    }
+
+    public function testACourseInTimeIsToldWithItsMomentsAndItsHeat(): void
+    {
+        $document = Models::block(['analysis' => ['grid' => ['cells' => [2, 2, 4]], 'time' => ['kind' => 'transient', 'end' => 3000, 'start' => ['uniform' => '20 degC'], 'keep' => 1]]]);
+        $result = ResultBuilder::build(Analysis::solve($document), str_repeat('0', 64));
+        $page = $this->page(new Report(Models::read($document), $result, self::TITLE));
+
+        self::assertSame(['block', '20.0 °C', '0 s', sprintf('%.1f °C', (float) $result['limits'][0]['value'] - 273.15), '3000 s'], array_slice(self::texts($page, '//section[h2="Over time"]//tbody/tr[1]/td'), 0, 5));
+        self::assertStringContainsString('30000 J', implode(' ', self::texts($page, '//section[h2="Over time"]//dd')));
     }
 
     public function testTheSameInputGivesTheSameText(): void
