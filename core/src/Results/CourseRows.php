@@ -26,6 +26,9 @@ final class CourseRows
     /** Share of its whole change that a value stays within once it has settled. */
     private const SETTLED = 0.02;
 
+    /** Share of the course that it has to stay there for. */
+    private const STAYS = 0.05;
+
     /** @var list<int> steps that are written */
     private readonly array $steps;
 
@@ -152,7 +155,8 @@ final class CourseRows
         $settled = 0.0;
         for ($n = $last; $n >= 0; $n--) {
             if (abs($values[$n] - $end) > $band) {
-                $settled = $n + 1 >= $last ? null : $this->course->times[$n + 1];
+                $from = $this->course->times[min($n + 1, $last)];
+                $settled = $this->course->reached() - $from < self::STAYS * $this->course->reached() ? null : $from;
                 break;
             }
         }

@@ -284,6 +284,9 @@ final class TransientTest extends TestCase
         self::assertEqualsWithDelta(-self::TAU * log(1.0 - 15.0 * self::CONDUCTANCE / 12.0), $limit['overTime']['reached'] ?? NAN, 0.3);
         self::assertEqualsWithDelta(50.0 + self::TAU * log($peak / 15.0), ($limit['overTime']['reached'] ?? NAN) + ($limit['overTime']['beyond'] ?? NAN), 0.6);
         self::assertEqualsWithDelta(50.0, $result['parts'][0]['peak']['at'] ?? NAN, 1e-9);
+        $long = ResultBuilder::build(self::lump('12 W', ['end' => 2000]), '')['watches'][0]['overTime'] ?? null;
+        self::assertEqualsWithDelta(-self::TAU * log(0.02), $long['settled'] ?? NAN, 30.0);
+        self::assertEqualsWithDelta(0.0, $long['overshoot'] ?? NAN, 0.02);
     }
 
     /** @param array<string, mixed> $changes */

@@ -17,7 +17,7 @@ function wordsOf(one: Followed, units: UnitSet): string[] {
         `least ${temperature(over.min, units)} ${temperatureUnit(units)} at ${clock(over.minAt)}`,
         `mean ${temperature(over.mean, units)} ${temperatureUnit(units)}`,
         ...(over.beyond !== null && over.beyond > 0 ? [`missed for ${clock(over.beyond)}, first after ${clock(over.reached ?? 0)}`] : []),
-        ...(over.overshoot !== null && over.overshoot > 0.05 ? [`${kelvins(over.overshoot)} beyond its end`] : []),
+        ...(over.overshoot !== null && over.overshoot > 0.05 ? [`overshoot ${kelvins(over.overshoot)}`] : []),
         ...(over.settled !== null ? [`settled after ${clock(over.settled)}`] : []),
     ];
 }

@@ -85,7 +85,7 @@ describe('a course in time', () => {
     });
 
     it('tells the time in the unit that reads best', () => {
-        expect([0.0125, 12.34, 512, 9000].map((s) => clock(s).replace('\u00a0', ' '))).toEqual(['12.5 ms', '12.3 s', '8.5 min', '2.5 h']);
+        expect([0, 0.0125, 12.34, 512, 9000].map((s) => clock(s).replace('\u00a0', ' '))).toEqual(['0 s', '12.5 ms', '12.3 s', '8.5 min', '2.5 h']);
     });
 });
 

@@ -5,7 +5,7 @@ import { number } from '../units/units';
 
 /** A moment of a course in time, in the unit that reads best. */
 export function clock(seconds: number): string {
-    if (seconds < 1) return `${Number((1e3 * seconds).toPrecision(3))}\u00a0ms`;
+    if (seconds > 0 && seconds < 1) return `${Number((1e3 * seconds).toPrecision(3))}\u00a0ms`;
     if (seconds < 120) return `${Number(seconds.toPrecision(3))}\u00a0s`;
     if (seconds < 7200) return `${number(seconds / 60, 1)}\u00a0min`;
     return `${number(seconds / 3600, 1)}\u00a0h`;
