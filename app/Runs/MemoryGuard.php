@@ -20,7 +20,7 @@ final class MemoryGuard
     {
         $levels = GridLevels::of($model);
         $grid = end($levels)[1];
-        $need = MemoryNeed::bytes($grid->count(), $model->physics->hasFlow());
+        $need = MemoryNeed::bytes($grid->count(), $model->physics->hasFlow(), $model->time);
         $free = self::free();
         if ($free !== null && $need > self::SHARE * $free) {
             throw new OutOfMemory(sprintf(

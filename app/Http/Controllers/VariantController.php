@@ -60,7 +60,7 @@ final class VariantController
             [$gridded, $grid] = end($levels);
             $flow = $model->physics->hasFlow();
 
-            return [...GridReport::of($gridded, $grid), 'lines' => array_map(array_values(...), $grid->lines), 'memory' => MemoryNeed::bytes($grid->count(), $flow), 'seconds' => TimeNeed::seconds($grid->count(), $flow)];
+            return [...GridReport::of($gridded, $grid), 'lines' => array_map(array_values(...), $grid->lines), 'memory' => MemoryNeed::bytes($grid->count(), $flow, $model->time), 'seconds' => TimeNeed::seconds($grid->count(), $flow)];
         });
 
         return response()->json(['grade' => $grade, ...$report]);
