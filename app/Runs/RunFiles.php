@@ -82,29 +82,41 @@ final class RunFiles
      */
     public function keep(Claim $claim, array $levels, FlowState $state): void
     {
-        $claim->check();
-        $folder = "runs/$claim->run/$claim->attempt";
-        $this->disk()->makeDirectory($folder);
-        FieldFile::write($this->disk()->path("$folder/" . self::STATE), json_encode($levels, JSON_THROW_ON_ERROR) . "\n" . $state->toBytes());
+        $this->writeState($claim, self::STATE, json_encode($levels, JSON_THROW_ON_ERROR) . "\n" . $state->toBytes());
     }
 
     /** Keeps where a course in time is, for it to go on from there. */
     public function keepCourse(Claim $claim, CourseState $state): void
     {
+        $this->writeState($claim, self::COURSE, $state->toBytes());
+    }
+
+    private function writeState(Claim $claim, string $name, string $bytes): void
+    {
         $claim->check();
         $folder = "runs/$claim->run/$claim->attempt";
         $this->disk()->makeDirectory($folder);
-        FieldFile::write($this->disk()->path("$folder/" . self::COURSE), $state->toBytes());
+        FieldFile::write($this->disk()->path("$folder/$name"), $bytes);
+    }
+
+    /** @return iterable<string> what the attempts of a run have kept in a file beside their pictures, the latest first */
+    private function states(Run $run, string $name): iterable
+    {
+        $attempts = $this->attemptsOf($run);
+        rsort($attempts);
+        foreach ($attempts as $attempt) {
+            $file = $run->folder() . "/$attempt/$name";
+            if ($this->disk()->exists($file)) {
+                yield (string) $this->disk()->get($file);
+            }
+        }
     }
 
     /** Where the course in time of a run was last kept; null where none is. */
     public function course(Run $run): ?CourseState
     {
-        $attempts = $this->attemptsOf($run);
-        rsort($attempts);
-        foreach ($attempts as $attempt) {
-            $file = $run->folder() . "/$attempt/" . self::COURSE;
-            $state = $this->disk()->exists($file) ? CourseState::fromBytes((string) $this->disk()->get($file)) : null;
+        foreach ($this->states($run, self::COURSE) as $bytes) {
+            $state = CourseState::fromBytes($bytes);
             if ($state !== null) {
                 return $state;
             }
@@ -128,14 +140,10 @@ final class RunFiles
      */
     public function checkpoint(Run $run): ?array
     {
-        $attempts = $this->attemptsOf($run);
-        rsort($attempts);
-        foreach ($attempts as $attempt) {
-            $file = $run->folder() . "/$attempt/" . self::STATE;
-            $bytes = $this->disk()->exists($file) ? $this->disk()->get($file) : null;
-            $end = $bytes === null ? false : strpos($bytes, "\n");
-            $state = $bytes === null || $end === false ? null : FlowState::fromBytes(substr($bytes, $end + 1));
-            if ($bytes !== null && $end !== false && $state !== null) {
+        foreach ($this->states($run, self::STATE) as $bytes) {
+            $end = strpos($bytes, "\n");
+            $state = $end === false ? null : FlowState::fromBytes(substr($bytes, $end + 1));
+            if ($end !== false && $state !== null) {
                 /** @var list<array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: array<string, ?float>}> $levels */
                 $levels = json_decode(substr($bytes, 0, $end), true);
 

@@ -17,9 +17,6 @@ final class ModelInTime
     /** @var list<float> s after 0, at which a load jumps or bends */
     public readonly array $edges;
 
-    /** Whether all loads are straight lines between edges. */
-    public readonly bool $isStraight;
-
     private readonly bool $moves;
 
     /**
@@ -32,7 +29,7 @@ final class ModelInTime
         $end = $until > 0.0 ? $until : (ModelCodec::fromDocument($document)->time->end ?? 0.0);
         $clock = new Clock(until: $end);
         $this->start = ModelCodec::fromDocument($document, $clock);
-        [$this->edges, $this->moves, $this->isStraight] = [$clock->edges(), $clock->moves(), $clock->isStraightBetweenEdges()];
+        [$this->edges, $this->moves] = [$clock->edges(), $clock->moves()];
     }
 
     /**

@@ -36,6 +36,12 @@ final class Stencil implements Matrix
         return array_fill(0, $cells[0] * $cells[1] * ($cells[2] + 2), 0.0);
     }
 
+    /** Whether it has the same couplings and own conductances. */
+    public function equals(self $other): bool
+    {
+        return $this === $other || ($this->extra === $other->extra && $this->coupling === $other->coupling);
+    }
+
     /** Number of cells. */
     public function size(): int
     {

@@ -21,9 +21,6 @@ use Foehn\Physics\PhysicsException;
  */
 final class ControlExchange implements Exchange
 {
-    /** Halvings in which the watts are found. */
-    private const HALVINGS = 60;
-
     /** @var array<int, Control> by index of the part */
     private array $controls = [];
 
@@ -67,35 +64,19 @@ final class ControlExchange implements Exchange
         $readings = new Readings(new State($this->heat->model, $this->heat->voxels, $system, $temperature));
         $moved = 0.0;
         foreach ($this->controls as $part => $control) {
-            $sensed = $readings->value($control->sensor()->of, 'temperature', 'mean') ?? throw new PhysicsException(sprintf('the sensor at %s sees nothing: no cell of this grid is there', $control->sensor()->of->describe()));
+            $sensed = Controls::sensed($readings, $control->sensor()->of);
             $watts = $this->heat->losses->watts[$part];
             [$low, $high] = $control->bounds();
             if (isset($this->before[$part]) && abs($watts - $this->before[$part][0]) > 1e-9 * ($high - $low)) {
                 $this->slopes[$part] = max(0.0, ($sensed - $this->before[$part][1]) / ($watts - $this->before[$part][0]));
             }
             $this->before[$part] = [$watts, $sensed];
-            $next = isset($this->slopes[$part]) ? $this->atRest($control, $watts, $sensed, $this->slopes[$part]) : $low + 0.1 * ($high - $low);
+            $next = isset($this->slopes[$part]) ? Controls::atRest($control, fn (float $trial): float => self::asked($control, $sensed + $this->slopes[$part] * ($trial - $watts), $trial)) : $low + 0.1 * ($high - $low);
             $moved = max($moved, abs($next - $watts) / max(abs($low), abs($high)));
             $this->heat->losses->watts[$part] = $next;
         }
 
         return $moved;
-    }
-
-    /** Watts at which the control asks for what it gives, where a watt more adds so much at the sensor. */
-    private function atRest(Control $control, float $watts, float $sensed, float $slope): float
-    {
-        [$low, $high] = $control->bounds();
-        for ($n = 0; $n < self::HALVINGS; $n++) {
-            $middle = 0.5 * ($low + $high);
-            if (self::asked($control, $sensed + $slope * ($middle - $watts), $middle) > $middle) {
-                $low = $middle;
-            } else {
-                $high = $middle;
-            }
-        }
-
-        return 0.5 * ($low + $high);
     }
 
     /** Watts that are asked for at a reading; an integral part asks for more until nothing deviates. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Foehn\Model\Control;
 use Foehn\Model\Target;
 use Foehn\Observe\Readings;
 use Foehn\Observe\SensorWeights;
@@ -13,6 +14,12 @@ use Foehn\Physics\PhysicsException;
 /** The controls of a model and their sensors. */
 final class Controls
 {
+    /** Most halvings of the bounds of the watts. */
+    private const HALVINGS = 100;
+
+    /** W, within which they need no more. */
+    private const NEAR = 1e-12;
+
     /**
      * As they are at the start.
      *
@@ -58,9 +65,33 @@ final class Controls
         }
     }
 
-    /** K */
-    private static function sensed(Readings $readings, Target $of): float
+    /**
+     * K at a sensor.
+     *
+     * @throws PhysicsException where nothing is that could be sensed
+     */
+    public static function sensed(Readings $readings, Target $of): float
     {
-        return $readings->value($of, 'temperature', 'mean') ?? throw new PhysicsException(sprintf('the sensor at %s sees nothing', $of->describe()));
+        return $readings->value($of, 'temperature', 'mean') ?? throw new PhysicsException(sprintf('the sensor at %s sees nothing: no cell of this grid is there', $of->describe()));
+    }
+
+    /**
+     * The watts at which a control asks for what it gives, by halving its bounds: what it asks for falls as its sensor warms.
+     *
+     * @param callable(float): float $asked watts that it asks for while it gives so many
+     */
+    public static function atRest(Control $control, callable $asked): float
+    {
+        [$low, $high] = $control->bounds();
+        for ($n = 0; $n < self::HALVINGS && $high - $low > self::NEAR; $n++) {
+            $middle = 0.5 * ($low + $high);
+            if ($asked($middle) > $middle) {
+                $low = $middle;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return 0.5 * ($low + $high);
     }
 }

@@ -8,6 +8,7 @@ use Foehn\Codec\ModelInTime;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
+use Foehn\Model\Part;
 use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\PhysicsException;
 use Foehn\Physics\Radiation\LinkStore;
@@ -23,11 +24,8 @@ final class HeatInTime
 
     private readonly LastEnergy $last;
 
-    /**
-     * @param list<int> $controlled parts whose watts are set by controls
-     * @param ?AirInTime $air null where nothing flows
-     */
-    public function __construct(private readonly ModelInTime $model, private readonly string $grade, private readonly Voxels $voxels, private readonly LinkStore $links, private readonly array $controlled, private readonly ?AirInTime $air = null)
+    /** @param ?AirInTime $air null where nothing flows */
+    public function __construct(private readonly ModelInTime $model, private readonly string $grade, private readonly Voxels $voxels, private readonly LinkStore $links, private readonly ?AirInTime $air = null)
     {
         $this->last = new LastEnergy();
     }
@@ -89,7 +87,7 @@ final class HeatInTime
     private function assemble(Model $model, Coupling $coupling, ?FrozenAir $air, bool $isNonlinear, array $temperature): HeatAt
     {
         $coupling->follow($temperature);
-        foreach ($this->controlled as $part) {
+        foreach (array_keys(array_filter($model->parts, fn (Part $part): bool => $part->control !== null)) as $part) {
             $coupling->control($part, 0.0);
         }
         // Properties stay with the air as its flow was computed.

@@ -62,9 +62,7 @@ final readonly class HeatOnAir implements HeatOperator
 
     public function isLike(HeatOperator $other): bool
     {
-        [$own, $others] = [$this->system->stencil, $other->system()->stencil];
-
-        return $other instanceof self && $this->air === $other->air && ($own === $others || ($own->extra === $others->extra && $own->coupling === $others->coupling));
+        return $other instanceof self && $this->air === $other->air && $this->system->stencil->equals($other->system->stencil);
     }
 
     private function transport(HeatSystem $system): EnergyTransport

@@ -92,7 +92,7 @@ final class StageSolver
                 }
                 $before = $found[$n];
                 $slope = $control->answer($this->response($n, $control));
-                $found[$n] = self::root($control, fn (float $w): float => $others + $slope * ($w - $watts[$n]));
+                $found[$n] = Controls::atRest($control->control, fn (float $w): float => $control->wattsAt($others + $slope * ($w - $watts[$n])));
                 $moved = max($moved, abs($found[$n] - $before));
             }
             if ($moved <= TimeSettings::WATTS || count($controls) === 1) {
@@ -101,26 +101,6 @@ final class StageSolver
         }
 
         return array_values($found);
-    }
-
-    /**
-     * The watts at which a control is at rest with its sensor, by halving: what a control asks for falls as its sensor warms.
-     *
-     * @param callable(float): float $sensed K at the sensor with so many watts
-     */
-    private static function root(ControlState $control, callable $sensed): float
-    {
-        [$low, $high] = $control->control->bounds();
-        for ($n = 0; $n < 100 && $high - $low > TimeSettings::WATTS * 1e-3; $n++) {
-            $middle = 0.5 * ($low + $high);
-            if ($control->wattsAt($sensed($middle)) > $middle) {
-                $low = $middle;
-            } else {
-                $high = $middle;
-            }
-        }
-
-        return 0.5 * ($low + $high);
     }
 
     /**

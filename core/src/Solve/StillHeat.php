@@ -71,8 +71,6 @@ final readonly class StillHeat implements HeatOperator
 
     public function isLike(HeatOperator $other): bool
     {
-        [$own, $others] = [$this->system->stencil, $other->system()->stencil];
-
-        return $other instanceof self && ($own === $others || ($own->extra === $others->extra && $own->coupling === $others->coupling));
+        return $other instanceof self && $this->system->stencil->equals($other->system->stencil);
     }
 }

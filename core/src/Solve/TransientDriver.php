@@ -8,7 +8,6 @@ use Foehn\Codec\ModelInTime;
 use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
 use Foehn\Model\CurveControl;
-use Foehn\Model\Part;
 use Foehn\Model\Transient;
 use Foehn\Numerics\Anderson;
 use Foehn\Numerics\Stencil;
@@ -185,8 +184,7 @@ final class TransientDriver
         $this->voxels = $steady->state->voxels ?? Voxels::of($model, $grid);
         $temperature = $this->time->start === null && $steady !== null ? $steady->state->temperature : $this->given();
         $this->air = $steady === null ? null : AirInTime::left($steady, $model, new OnTheWay($this->listener), $this->links);
-        $controlled = array_keys(array_filter($model->parts, fn (Part $part): bool => $part->control !== null));
-        $this->heat = new HeatInTime($this->model, $this->grade, $this->voxels, $this->links, $controlled, $this->air);
+        $this->heat = new HeatInTime($this->model, $this->grade, $this->voxels, $this->links, $this->air);
         $x = $this->rises($temperature, $model->surroundings->temperature);
         if ($this->from === null) {
             $heat = $this->heat->at(0.0, false, $temperature);

@@ -13,9 +13,6 @@ final class Clock
     /** @var list<float> what loads that follow the time are at this moment */
     private array $values = [];
 
-    /** Whether a load is a formula of the time, which is not straight between edges. */
-    private bool $curves = false;
-
     /**
      * @param float $time s
      * @param bool $before whether loads that jump at this moment are read as they were before
@@ -29,13 +26,12 @@ final class Clock
     public function read(): Quantity
     {
         $this->values[] = $this->time;
-        $this->curves = true;
 
         return new Quantity($this->time, Dimension::time());
     }
 
     /**
-     * @param list<float> $edges of a load that is straight in between, s
+     * @param list<float> $edges of a load, s
      * @param float $value what it is at this moment
      */
     public function note(array $edges, float $value): void
@@ -56,11 +52,6 @@ final class Clock
     public function signature(): string
     {
         return implode(' ', array_map(fn (float $value): string => sprintf('%.15g', $value), $this->values));
-    }
-
-    public function isStraightBetweenEdges(): bool
-    {
-        return ! $this->curves;
     }
 
     /** @return list<float> in the order of time, s */

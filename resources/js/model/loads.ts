@@ -1,3 +1,4 @@
+import { plainNumber } from '../units/units';
 import { textOf } from './text';
 
 /** How the watts of a part may be stated: as they are, against the time, or set by the temperature at a sensor. */
@@ -91,14 +92,10 @@ export function loadOfKind(kind: LoadKind, before: unknown, part: string): Load 
     }
 }
 
-const seconds: Record<string, number> = { '': 1, s: 1, ms: 1e-3, min: 60, h: 3600 };
+const seconds = { s: 1, ms: 1e-3, min: 60, h: 3600 };
 
 /** A time as it is written, in s; null for a formula. */
-export function secondsOf(text: unknown): number | null {
-    const found = /^\s*(-?[\d.]+(?:e-?\d+)?)\s*([a-z]*)\s*$/i.exec(textOf(text));
-    const factor = found ? seconds[found[2]!.toLowerCase()] : undefined;
-    return found && factor !== undefined ? Number(found[1]) * factor : null;
-}
+export const secondsOf = (text: unknown): number | null => plainNumber(textOf(text), seconds);
 
 const amountOf = (text: unknown): number => Number.parseFloat(textOf(text, '0'));
 

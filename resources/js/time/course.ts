@@ -1,7 +1,8 @@
-import type { Course, Result, ResultLimit } from '../api/types';
+import type { Course, Result } from '../api/types';
 import { isOfTemperature } from '../model/document';
 import type { Scale } from '../view/fields/scale';
 import { number } from '../units/units';
+import { judged } from '../whatif/whatIf';
 
 /** A moment of a course in time, in the unit that reads best. */
 export function clock(seconds: number): string {
@@ -10,8 +11,6 @@ export function clock(seconds: number): string {
     if (seconds < 7200) return `${number(seconds / 60, 1)}\u00a0min`;
     return `${number(seconds / 3600, 1)}\u00a0h`;
 }
-
-const marginAt = (limit: ResultLimit, value: number): number => (limit.atMost !== null ? limit.atMost - value : value - limit.atLeast!) - limit.derating;
 
 /** Fields that do not change over time, and so belong to every moment. */
 const STANDING = ['conductivity', 'cellsAcross'];
@@ -37,8 +36,7 @@ export function atMoment(result: Result, frame: number): Result {
         watches: result.watches.map((watch) => ({ ...watch, value: kept.values[watch.id] ?? null, overTime: null })),
         limits: result.limits.map((limit) => {
             const value = kept.values[limit.id] ?? null;
-            const margin = value === null ? null : marginAt(limit, value);
-            return { ...limit, value, margin, verdict: margin !== null && margin >= 0 ? 'met' : 'missed', overTime: null };
+            return { ...(value === null ? { ...limit, value, margin: null, verdict: 'missed' } : judged(limit, value)), overTime: null };
         }),
     };
 }

@@ -18,7 +18,8 @@ export function predicted({ reduce, places }: Value, changes: readonly number[])
 /** K per W of a source, at the place where the value is now. */
 export const perWatt = ({ places }: Value, source: number): number => places[0]?.perWatt[source] ?? 0;
 
-function judged(limit: ResultLimit, value: number): ResultLimit {
+/** The limit where it sees another value. */
+export function judged(limit: ResultLimit, value: number): ResultLimit {
     const margin = (limit.atMost != null ? limit.atMost - value : value - (limit.atLeast ?? 0)) - limit.derating;
     const undecided = limit.plusMinus !== null && Math.abs(margin) < limit.plusMinus;
     return { ...limit, value, margin, verdict: undecided ? 'undecided' : margin < 0 ? 'missed' : 'met' };

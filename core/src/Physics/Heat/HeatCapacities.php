@@ -6,7 +6,6 @@ namespace Foehn\Physics\Heat;
 
 use Foehn\Grid\Voxels;
 use Foehn\Materials\Material;
-use Foehn\Materials\PhaseChange;
 use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
@@ -31,7 +30,8 @@ final class HeatCapacities
         [$nx, $ny, $nz] = $grid->cells;
         [$wx, $wy, $wz] = $grid->widths;
         $capacities = array_fill(0, $nx * $ny * ($nz + 2), 0.0);
-        $phases = array_map(fn (Part $part): ?PhaseChange => $model->materials->get($part->material ?? '')?->phaseChange, $model->parts);
+        $materials = array_map(fn (Part $part): ?Material => $model->materials->get($part->material ?? ''), $model->parts);
+        $latent = array_map(fn (?Material $material, float $fill): float => ($material->phaseChange->latentHeat ?? 0.0) * ($material->density ?? 0.0) * $fill, $materials, $voxels->fill);
         $melting = [];
         $c = 0;
         for ($k = 0; $k < $nz; $k++) {
@@ -41,10 +41,9 @@ final class HeatCapacities
                     $value = $owner >= 0 ? $perVolume[$owner] : ($voxels->region[$c] >= 0 ? $fluid : 0.0);
                     $volume = $wx[$i] * $wy[$j] * $wz[$k];
                     $capacities[$nx * $ny + $c] = $value * $volume;
-                    $phase = $owner >= 0 ? $phases[$owner] : null;
+                    $phase = $owner >= 0 ? $materials[$owner]?->phaseChange : null;
                     if ($phase !== null) {
-                        $mass = $volume * $voxels->fill[$owner] * ($model->materials->get($model->parts[$owner]->material ?? '')->density ?? 0.0);
-                        $melting[$nx * $ny + $c] = ['latent' => $phase->latentHeat * $mass, 'from' => $phase->from, 'to' => $phase->to];
+                        $melting[$nx * $ny + $c] = ['latent' => $latent[$owner] * $volume, 'from' => $phase->from, 'to' => $phase->to];
                     }
                     $c++;
                 }
