@@ -19,7 +19,6 @@ use Foehn\Codec\ModelCodec;
 use Foehn\FoehnException;
 use Foehn\Solve\Analysis;
 use Foehn\Solve\Solution;
-use Foehn\Solve\Start;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
@@ -66,7 +65,7 @@ final class SolveRun implements ShouldQueue
         $from = $model->physics->hasFlow() && $model->time === null ? RunStart::of($run, $files) : null;
         [$interrupted, $course] = $model->time === null ? [null, null] : RunStart::ofCourse($run, $files);
         $before = $this->history($run, $from->resumed ?? $interrupted);
-        $start = $from->start ?? new Start();
+        $start = $from->start ?? RunStart::withTemperatures($run, $model->time?->run, $files);
         $listener = new RunListener($claim, $files, $start, $before, app('queue.worker'));
         $solution = Analysis::solve(ModelCodec::parse($run->revision->document), $run->grade, $listener, $start, $files->links(), $course);
         $flow = $solution->state->flow !== null;

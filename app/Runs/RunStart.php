@@ -64,6 +64,18 @@ final readonly class RunStart
     }
 
     /**
+     * What a course in time begins with, where it asks for the temperatures of a kept run of its project.
+     *
+     * @param ?int $asked number of that run
+     */
+    public static function withTemperatures(Run $run, ?int $asked, RunFiles $files): Start
+    {
+        $kept = $asked === null ? null : Run::query()->whereIn('variant_id', Variant::query()->where('project_id', $run->variant->project_id)->select('id'))->find($asked);
+
+        return new Start(temperatures: $kept === null || $kept->picture === 0 ? null : $files->picture($kept, $kept->picture)->temperatures());
+    }
+
+    /**
      * Runs that may have a flow: for a point of a study those of the nearest points, else those of the same variant first, then the newest
      * of the project.
      *

@@ -26,10 +26,10 @@ final class CourseTest extends TestCase
         return $this->startedRun(Models::block(['analysis' => ['grid' => ['cells' => [2, 2, 4]], 'time' => ['kind' => 'transient', 'end' => '10 min', 'start' => ['uniform' => '20 degC'], 'keep' => ['1 min', '10 min']]]]));
     }
 
-    /** @return array{time: array{times: non-empty-list<float>, frames: list<array{time: float}>}, limits: list<array{overTime: array{max: float}}>} */
+    /** @return array{time: array{times: non-empty-list<float>, frames: list<array{time: float, parts: list<array{mean: float}>}>}, limits: list<array{overTime: array{max: float}}>} */
     private function resultOf(Run $run): array
     {
-        /** @var array{time: array{times: non-empty-list<float>, frames: list<array{time: float}>}, limits: list<array{overTime: array{max: float}}>} */
+        /** @var array{time: array{times: non-empty-list<float>, frames: list<array{time: float, parts: list<array{mean: float}>}>}, limits: list<array{overTime: array{max: float}}>} */
         return json_decode((string) $this->get("/api/runs/$run->id/pictures/1/result")->assertOk()->streamedContent(), true, 64, JSON_THROW_ON_ERROR);
     }
 
@@ -66,5 +66,33 @@ final class CourseTest extends TestCase
         self::assertSame($before, array_slice($times, 0, count($before)));
         self::assertEqualsWithDelta(600.0, max($times), 1e-9);
         self::assertSame($run->samples()->count() + 1, $next->samples()->count());
+    }
+
+    public function testACourseBeginsWithARunOfItsProject(): void
+    {
+        $run = $this->started();
+        $this->work($run);
+        $ended = $this->resultOf($run);
+        /** @var array{analysis: array{time: array<string, mixed>}} $document */
+        $document = json_decode($run->revision->document, true, 64, JSON_THROW_ON_ERROR);
+        $begins = function (int $with) use ($document, $run): Run {
+            $document['analysis']['time']['start'] = ['run' => $with];
+            $base = $run->variant->revisions()->max('number');
+            $this->putJson("/api/variants/$run->variant_id/model", ['document' => $document, 'base' => $base, 'step' => 'Start from a run'])->assertCreated();
+            $id = $this->postJson("/api/variants/$run->variant_id/runs", ['grade' => 'scout'])->assertCreated()->json('id');
+            $next = Run::query()->whereKey($id)->firstOrFail();
+            $this->work($next);
+
+            return $next->refresh();
+        };
+        $next = $begins($run->id);
+        $last = $ended['time']['frames'][1]['parts'][0]['mean'];
+
+        self::assertSame(RunState::Solved, $next->state);
+        self::assertGreaterThan($last - 1.0, $this->resultOf($next)['time']['frames'][0]['parts'][0]['mean']);
+        self::assertGreaterThan($ended['time']['frames'][0]['parts'][0]['mean'] + 1.0, $last);
+        $other = $begins($run->id + 1000);
+        self::assertSame(RunState::Failed, $other->state);
+        self::assertStringContainsString('which the course begins with, are not there', (string) $other->message);
     }
 }

@@ -30,12 +30,16 @@ final class TimeReader
         $end = $reader->quantity('end', Dimension::time(), null, 0.0, true);
         [$step, $tolerance] = self::step($reader, $end);
         $isPeriodic = $reader->raw('start') === Transient::PERIODIC;
-        $start = $isPeriodic ? null : self::start($reader);
-        $air = $reader->oneOf('air', Transient::AIR, 'frozen');
+        $air = $reader->oneOf('air', Transient::AIR, Transient::FROZEN);
+        $run = self::run($reader);
+        [$start, $velocity] = $isPeriodic || $run !== null ? [null, null] : self::start($reader, $air);
+        if ($isPeriodic && $air !== Transient::FROZEN) {
+            $reader->problem('air', sprintf('the periodic state is computed on frozen air; take "air": "frozen", or start "steady" and run over several periods, not "%s"', $air));
+        }
         $keep = self::kept($reader, $end, $step);
         $reader->close();
 
-        return new Transient($end, $step, $tolerance, $start, $air, $keep, $isPeriodic);
+        return new Transient($end, $step, $tolerance, $start, $air, $keep, $isPeriodic, $velocity, $run);
     }
 
     /** @return array{?float, float} s where the step is given, and K that one may be wrong by */
@@ -58,25 +62,47 @@ final class TimeReader
         return [$step, self::TOLERANCE];
     }
 
-    private static function start(Reader $reader): ?ScalarField
+    /** Number of the run whose temperatures it begins with; null where it begins otherwise. */
+    private static function run(Reader $reader): ?int
+    {
+        $given = $reader->raw('start');
+        if (! is_array($given) || ! array_key_exists('run', $given)) {
+            return null;
+        }
+        $start = $reader->object('start');
+        $run = $start->int('run', 1, PHP_INT_MAX);
+        $start->close();
+
+        return $run;
+    }
+
+    /** @return array{?ScalarField, array{ScalarField, ScalarField, ScalarField}|null} K and m/s at each place; null: of the steady state, and at rest */
+    private static function start(Reader $reader, string $air): array
     {
         $given = $reader->raw('start') ?? Transient::STEADY;
         if ($given === Transient::STEADY) {
-            return null;
+            return [null, null];
         }
         if (! is_array($given)) {
-            $reader->problem('start', sprintf('"steady", "periodic" or {"uniform": "20 degC"} is expected, where the temperature may be a formula of x, y and z, not %s', Reader::show($given)));
+            $reader->problem('start', sprintf('"steady", "periodic", {"uniform": "20 degC"}, where the temperature may be a formula of x, y and z, or {"run": 12} is expected, not %s', Reader::show($given)));
 
-            return null;
+            return [null, null];
         }
         $start = $reader->object('start');
         $uniform = $start->field('uniform', Dimension::temperature());
         if ($uniform->isConstant() && $uniform->constant < 0.0) {
             $start->problem('uniform', sprintf('%g K is given; no temperature is below absolute zero, 0 K or -273.15 degC', $uniform->constant));
         }
+        $velocity = null;
+        if ($start->has('velocity')) {
+            $velocity = $start->fields('velocity', Dimension::speed());
+            if ($air !== Transient::UNSTEADY) {
+                $start->problem('velocity', sprintf('velocities at the start belong to a flow that is computed in time; take "air": "unsteady", not "%s"', $air));
+            }
+        }
         $start->close();
 
-        return $uniform;
+        return [$uniform, $velocity];
     }
 
     /**

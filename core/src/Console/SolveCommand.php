@@ -27,12 +27,18 @@ final class SolveCommand
         $options = Options::parse($arguments, ['out', 'grade', 'start'], ['strict', 'frozen']);
         $path = $options->only('the model document');
         $json = Options::read($path);
-        $start = $options->value('start') === null ? new Start(frozen: $options->has('frozen')) : SolveFiles::start($options->value('start'), $options->has('frozen'));
-        $solution = Analysis::solve(ModelCodec::parse($json), $options->grade(), new TerminalListener(), $start);
+        $document = ModelCodec::parse($json);
+        $folder = $options->value('start');
+        $start = match (true) {
+            $folder === null => new Start(frozen: $options->has('frozen')),
+            ModelCodec::fromDocument($document)->time !== null => SolveFiles::temperatures($folder),
+            default => SolveFiles::start($folder, $options->has('frozen')),
+        };
+        $solution = Analysis::solve($document, $options->grade(), new TerminalListener(), $start);
         $result = ResultBuilder::build($solution, ModelCodec::hash($json));
         if ($options->value('out') !== null) {
-            $document = json_encode($result, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
-            SolveFiles::write($options->value('out'), ['result.json' => $document, ...FieldFile::ofSolution($solution), SolveFiles::STATE => $solution->checkpoint?->toBytes() ?? '']);
+            $written = json_encode($result, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+            SolveFiles::write($options->value('out'), ['result.json' => $written, ...FieldFile::ofSolution($solution), SolveFiles::STATE => $solution->checkpoint?->toBytes() ?? '']);
         }
         self::print($solution->state->model, $result);
         if (! $solution->outcome->converged) {

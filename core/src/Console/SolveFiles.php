@@ -7,6 +7,7 @@ namespace Foehn\Console;
 use Foehn\Model\ModelException;
 use Foehn\Results\FieldFile;
 use Foehn\Results\OutputException;
+use Foehn\Results\StoredPicture;
 use Foehn\Solve\FlowState;
 use Foehn\Solve\Start;
 
@@ -23,6 +24,12 @@ final class SolveFiles
         $result = json_decode(Options::read("$directory/result.json"), true);
 
         return new Start($flow, [], $frozen, is_string($result['model']['hash'] ?? null) ? $result['model']['hash'] : null);
+    }
+
+    /** Temperatures of a computation, for a course in time to begin with. */
+    public static function temperatures(string $directory): Start
+    {
+        return new Start(temperatures: (new StoredPicture($directory))->temperatures());
     }
 
     /** @param iterable<string, string> $files bytes by name; empty ones are left out */

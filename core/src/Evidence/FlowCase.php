@@ -25,6 +25,37 @@ abstract class FlowCase extends VerificationCase
         return array_map(fn (int $i) => $length * $i / $cells, range(0, $cells));
     }
 
+    /** @return list<float> lines from 0 to $length in growing steps */
+    protected static function growing(float $length, float $step, float $ratio): array
+    {
+        $lines = [0.0];
+        while (end($lines) + 1.5 * $step < $length) {
+            $lines[] = end($lines) + $step;
+            $step *= $ratio;
+        }
+        $lines[] = $length;
+
+        return $lines;
+    }
+
+    /**
+     * Lines of a body of unit length in even cells, between others that grow away from it.
+     *
+     * @param list<float> $before lines that grow away from the body
+     * @param list<float> $behind
+     * @return list<float>
+     */
+    protected static function around(array $before, int $cells, array $behind): array
+    {
+        $start = end($before);
+
+        return [
+            ...array_map(fn (float $x) => $start - $x, array_reverse($before)),
+            ...array_map(fn (int $n) => $start + $n / $cells, range(1, $cells)),
+            ...array_map(fn (float $x) => $start + 1.0 + $x, array_slice($behind, 1)),
+        ];
+    }
+
     /** @return array<string, mixed> a fluid of constant properties */
     protected static function fluid(float $density, float $viscosity, float $conductivity = 1.0, float $specificHeat = 1.0, float $expansion = 0.0): array
     {

@@ -58,33 +58,4 @@ final class SquareBar extends FlowCase
         // On its axis the fluid turns where the wake ends, and nowhere else.
         return self::greatest(self::zeros(...self::profile($solution, 0, 0, 0.5 * self::WIDTH))) - self::BEFORE - 1.0;
     }
-
-    /** @return list<float> lines from 0 to $length in growing steps */
-    private static function growing(float $length, float $step, float $ratio): array
-    {
-        $lines = [0.0];
-        while (end($lines) + 1.5 * $step < $length) {
-            $lines[] = end($lines) + $step;
-            $step *= $ratio;
-        }
-        $lines[] = $length;
-
-        return $lines;
-    }
-
-    /**
-     * @param list<float> $before lines that grow away from the bar
-     * @param list<float> $behind
-     * @return list<float>
-     */
-    private static function around(array $before, int $cells, array $behind): array
-    {
-        $start = end($before);
-
-        return [
-            ...array_map(fn (float $x) => $start - $x, array_reverse($before)),
-            ...array_map(fn (int $n) => $start + $n / $cells, range(1, $cells)),
-            ...array_map(fn (float $x) => $start + 1.0 + $x, array_slice($behind, 1)),
-        ];
-    }
 }

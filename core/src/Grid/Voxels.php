@@ -74,6 +74,12 @@ final readonly class Voxels
         return $this->owner[$cell] >= 0 || $this->region[$cell] >= 0;
     }
 
+    /** @return list<int> cells of fluid */
+    public function ofFluid(): array
+    {
+        return array_keys(array_filter($this->region, fn (int $region): bool => $region !== self::NONE));
+    }
+
     /**
      * @param array<int, int> $owner
      * @return array<int, int>

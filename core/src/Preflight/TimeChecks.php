@@ -33,9 +33,9 @@ final class TimeChecks
         }
         $findings = [];
         if (! $model->physics->heat) {
-            return [new Finding('error', 'Solve', 'A course in time is one of temperatures, but no heat is computed; ask for temperatures in Build.')];
+            return $time->air === Transient::UNSTEADY && $model->physics->hasFlow() ? [] : [new Finding('error', 'Solve', 'A course in time is one of temperatures, but no heat is computed; ask for temperatures in Build, or for unsteady air.')];
         }
-        array_push($findings, ...self::capacities($model), ...self::scales($model, $time));
+        array_push($findings, ...self::capacities($model), ...self::scales($model, $time), ...AirChecks::of($model, $time));
         $edges = [0.0, ...($document === [] ? [] : (new ModelInTime($document))->edges)];
         $between = array_filter(array_map(fn (float $a, float $b): float => $b - $a, array_slice($edges, 0, -1), array_slice($edges, 1)), fn (float $s): bool => $s > 1e-9);
         if ($time->step !== null && $between !== [] && $time->step > min($between)) {

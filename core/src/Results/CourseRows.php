@@ -14,7 +14,7 @@ use Foehn\Solve\Course;
  *
  * @phpstan-type FrameRow array{time: float, parts: list<array{min: float, mean: float, max: float}|null>, values: object}
  * @phpstan-type ControlRow array{part: string, name: string, readings: list<float>, watts: list<float>, switches: list<array{float, bool}>}
- * @phpstan-type CourseRow array{end: float, reached: float, steps: int, rejected: int, periods: int, shortest: float, longest: float, times: list<float>, series: object, controls: list<ControlRow>, frames: list<FrameRow>,
+ * @phpstan-type CourseRow array{end: float, reached: float, steps: int, rejected: int, periods: int, shortest: float, longest: float, times: list<float>, series: object, controls: list<ControlRow>, frames: list<FrameRow>, kept: list<string>,
  *     balance: array{in: float, out: float, stored: float, error: float}}
  * @phpstan-type OverTime array{min: float, minAt: float, max: float, maxAt: float, mean: float, reached: ?float, beyond: ?float, settled: ?float, overshoot: ?float}
  */
@@ -53,6 +53,7 @@ final class CourseRows
             'shortest' => min($this->course->shortest, $this->course->reached()), 'longest' => $this->course->longest,
             'times' => $pick($times), 'series' => (object) array_map($pick, $this->course->values), 'controls' => $controls,
             'frames' => array_map(fn (array $frame): array => ['time' => $frame['time'], 'parts' => $frame['parts'], 'values' => (object) $frame['values']], $this->course->frames),
+            'kept' => ($this->course->frames[0]['velocities'] ?? '') === '' ? ['temperature'] : ['temperature', 'velocity'],
             'balance' => ['in' => $this->course->in, 'out' => $this->course->out, 'stored' => $this->course->stored, 'error' => $this->course->error()],
         ];
     }

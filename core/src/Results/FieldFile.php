@@ -37,8 +37,8 @@ final class FieldFile
     /** Of the copper of a board, on its pixels: share that is copper, number of the net, V, A/m2, W and K. A board is numbered as in the result. */
     private const OF_BOARDS = ['Copper', 'Net', 'Potential', 'CurrentDensity', 'JouleHeat', 'Temperature'];
 
-    /** Temperatures of the cells at a moment that is kept of a course in time, numbered as in the result. */
-    private const AT_MOMENT = 'temperatureAt';
+    /** Fields in cells at a moment that is kept of a course in time, numbered as in the result. */
+    private const AT_MOMENTS = ['temperatureAt', 'velocityAt'];
 
     /** What places fields. */
     private const PLACES = ['parts', 'surfaces', 'faceVelocity'];
@@ -86,7 +86,7 @@ final class FieldFile
 
     private static function isOfMoment(string $field): bool
     {
-        return preg_match('/^' . self::AT_MOMENT . '\d{1,3}$/', $field) === 1;
+        return preg_match('/^(' . implode('|', self::AT_MOMENTS) . ')\d{1,3}$/', $field) === 1;
     }
 
     /** @return iterable<string, string> the bytes of everything that a solution has, by the name of the file */
@@ -97,7 +97,10 @@ final class FieldFile
         foreach ($solution->course->frames ?? [] as $n => $frame) {
             /** @var array<int, float> $values */
             $values = unpack('g*', $frame['temperatures']);
-            yield self::AT_MOMENT . "$n.f32" => self::floats(array_map(fn (float $value, bool $isLive): ?float => $isLive ? $value : null, $values, $live));
+            yield "temperatureAt$n.f32" => self::floats(array_map(fn (float $value, bool $isLive): ?float => $isLive ? $value : null, $values, $live));
+            if ($frame['velocities'] !== '') {
+                yield "velocityAt$n.f32" => $frame['velocities'];
+            }
         }
     }
 

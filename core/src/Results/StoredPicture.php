@@ -8,6 +8,7 @@ use Foehn\Geometry\Axes;
 use Foehn\Grid\Grid;
 use Foehn\Results\Trace\Isosurface;
 use Foehn\Results\Trace\Streamlines;
+use Foehn\Solve\KeptTemperatures;
 
 /** A result with its fields as they lie in a folder (see FieldFile). */
 final class StoredPicture
@@ -98,6 +99,16 @@ final class StoredPicture
         }
 
         return $all;
+    }
+
+    /**
+     * The temperatures, for a course in time to begin with.
+     *
+     * @throws OutputException when there are none
+     */
+    public function temperatures(): KeptTemperatures
+    {
+        return new KeptTemperatures($this->grid, $this->owners(), $this->values('temperature'));
     }
 
     /**

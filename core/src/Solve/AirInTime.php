@@ -4,81 +4,46 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
-use Foehn\Grid\Voxels;
-use Foehn\Model\FlowCondition;
 use Foehn\Model\Model;
-use Foehn\Model\Part;
 use Foehn\Physics\PhysicsException;
-use Foehn\Physics\Radiation\LinkStore;
-use Foehn\Shapes\Fan;
 
-/** The air of a course in time: frozen as a steady flow had it, and brought to rest anew whenever fans or what is let in have other values. */
-final class AirInTime
+/** What flows in a course in time. */
+interface AirInTime
 {
-    /** @var array<string, FrozenAir> by what drives it */
-    private array $known = [];
-
-    /** @var list<string> what is to be said of flows that were not steady */
-    private array $notes = [];
-
-    /** @param FlowState $last from which the next flow starts */
-    private function __construct(private readonly Voxels $voxels, private readonly ProgressListener $listener, private readonly LinkStore $links, private FlowState $last)
-    {
-    }
-
     /**
-     * The air that a steady run left.
+     * The air that carries heat at a moment of the step that was tried last, or at its beginning.
      *
-     * @param Model $model with the loads of that run
-     * @return ?self null where nothing flows
-     */
-    public static function left(Solution $steady, Model $model, ProgressListener $listener, LinkStore $links): ?self
-    {
-        if ($steady->air === null || $steady->checkpoint === null) {
-            return null;
-        }
-        $air = new self($steady->state->voxels, $listener, $links, $steady->checkpoint);
-        $air->known[self::driven($model)] = $steady->air;
-        if (! $steady->outcome->converged) {
-            $air->notes[] = 'the air at 0 s: ' . lcfirst($steady->shortfall());
-        }
-
-        return $air;
-    }
-
-    /**
      * @param Model $model with the loads of the moment
+     * @param string $loads a text that is the same at two moments with the same loads
      * @throws PhysicsException
      */
-    public function of(Model $model, float $time): FrozenAir
-    {
-        $key = self::driven($model);
-        if (! isset($this->known[$key])) {
-            $solution = (new FlowSolver($model->beforeStart(), $this->voxels, $this->listener, $this->last, true, [], new Start($this->last), $this->links))->solve();
-            if ($solution->outcome->stopped) {
-                throw new StoppedOnTheWay();
-            }
-            if (! $solution->outcome->converged) {
-                $this->notes[] = sprintf('the air from %g s on: %s', $time, lcfirst($solution->shortfall()));
-            }
-            [$this->last, $this->known[$key]] = [$solution->checkpoint ?? $this->last, $solution->air ?? throw new \LogicException('a flow has been computed')];
-        }
+    public function of(Model $model, string $loads, float $time): FrozenAir;
 
-        return $this->known[$key];
-    }
+    /**
+     * Tries a step.
+     *
+     * @param array<int, float> $temperature of the cells as they are expected at its end, K
+     * @return float the error of the flow as a share of what is allowed: 0 where none is stepped
+     * @throws PhysicsException
+     */
+    public function attempt(Moment $from, float $step, array $temperature): float;
 
-    /** @return list<string> */
-    public function notes(): array
-    {
-        return $this->notes;
-    }
+    /**
+     * A step has been taken.
+     *
+     * @param float $time s, its end: that of the step that was tried last, or before it
+     * @param array<int, float> $temperature of the cells there, K
+     * @return bool whether from here on the air is another one than the step had
+     * @throws PhysicsException
+     */
+    public function accept(float $time, array $temperature): bool;
 
-    /** What drives the air from outside. Temperatures that enter, and those of walls, are part of the balance of heat. */
-    private static function driven(Model $model): string
-    {
-        $fans = array_map(fn (Part $part): ?float => $part->shape instanceof Fan ? $part->shape->speedFactor : null, $model->parts);
-        $given = array_map(fn (FlowCondition $flow): ?float => $flow->given?->amount->isConstant() === true ? $flow->given->amount->constant : null, $model->space->flows());
+    /** The longest step that may follow, s. */
+    public function longest(): float;
 
-        return json_encode([$fans, $given], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
-    }
+    /** @return list<string> what is to be said of it beside the results */
+    public function notes(): array;
+
+    /** What an interrupted course goes on from; null where that is found anew. */
+    public function kept(): ?AirState;
 }

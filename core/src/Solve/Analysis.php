@@ -26,6 +26,6 @@ final class Analysis
 
         return $model->time === null
             ? (new SteadySolver($model->withGrade($grade), $listener, $start ?? new Start(), $links))->solve()
-            : (new TransientDriver(new ModelInTime($document), $grade, $listener, $links, $from))->solve();
+            : (new TransientDriver(new ModelInTime($document), $grade, $listener, $links, $from, $start?->temperatures))->solve();
     }
 }

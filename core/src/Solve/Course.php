@@ -22,7 +22,7 @@ final class Course
     /** @var array<int, list<array{float, bool}>> s, and whether it switched on, of controls by their part */
     public array $switches = [];
 
-    /** @var list<array{time: float, temperatures: string, parts: list<array{min: float, mean: float, max: float}|null>, values: array<string, ?float>}> kept pictures: temperatures of the cells in K as little-endian float32 */
+    /** @var list<array{time: float, temperatures: string, velocities: string, parts: list<array{min: float, mean: float, max: float}|null>, values: array<string, ?float>}> kept pictures: temperatures of the cells in K and, of air that moves otherwise from one to the next, their velocities in m/s as little-endian float32, component by component */
     public array $frames = [];
 
     /** @var array<int, array{max: float, at: float}> hottest of each part over time by its index, K and s */
@@ -39,6 +39,9 @@ final class Course
 
     /** J that have passed one way or the other, which the balance is counted against. */
     public float $passed = 0.0;
+
+    /** J that make no difference: a tolerance of the steps in every cell. */
+    public float $least = 0.0;
 
     /** @var list<int> steps after which loads jumped or something switched */
     public array $kinks = [];
@@ -80,10 +83,13 @@ final class Course
         }
     }
 
-    /** @param array<int, float> $temperature of the cells, K */
-    public function keep(float $time, Readings $readings, array $temperature): void
+    /**
+     * @param array<int, float> $temperature of the cells, K
+     * @param string $velocities of the cells as they are kept; empty where they are not
+     */
+    public function keep(float $time, Readings $readings, array $temperature, string $velocities): void
     {
-        $this->frames[] = ['time' => $time, 'temperatures' => pack('g*', ...$temperature), 'parts' => $readings->temperatures, 'values' => $readings->all()];
+        $this->frames[] = ['time' => $time, 'temperatures' => pack('g*', ...$temperature), 'velocities' => $velocities, 'parts' => $readings->temperatures, 'values' => $readings->all()];
     }
 
     /**
@@ -143,6 +149,8 @@ final class Course
     /** Share of the heat that has passed which is missing between what came, left and is stored. */
     public function error(): float
     {
-        return $this->passed <= 0.0 ? 0.0 : abs($this->in - $this->out - $this->stored) / $this->passed;
+        $passed = max($this->passed, $this->least);
+
+        return $passed <= 0.0 ? 0.0 : abs($this->in - $this->out - $this->stored) / $passed;
     }
 }

@@ -4,23 +4,25 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Foehn\Grid\Grid;
 use Foehn\Materials\PropertyLaw;
 use Foehn\Model\Controller;
 use Foehn\Model\CurveControl;
 use Foehn\Model\Sensor;
 use Foehn\Model\Target;
 use Foehn\Model\Thermostat;
+use Foehn\Physics\Flow\FlowLayout;
 
 /** Where a course in time is, for an interrupted one to go on from. */
 final readonly class CourseState
 {
-    private const CLASSES = [self::class, Course::class, Moment::class, ControlState::class, Controller::class, CurveControl::class, Thermostat::class, Sensor::class, Target::class, PropertyLaw::class];
+    private const CLASSES = [self::class, Course::class, Moment::class, AirState::class, FlowMoment::class, FlowState::class, FlowLayout::class, Grid::class, ControlState::class, Controller::class, CurveControl::class, Thermostat::class, Sensor::class, Target::class, PropertyLaw::class];
 
     /**
      * @param list<ControlState> $controls
      * @param ?float $step s wanted for the next step; null: as at a start
      */
-    public function __construct(public Course $course, public Moment $now, public array $controls, public ?float $step)
+    public function __construct(public Course $course, public Moment $now, public array $controls, public ?float $step, public ?AirState $air = null)
     {
     }
 

@@ -91,7 +91,7 @@ final class FlowEquations
     private readonly WatchedFlow $watches;
 
     /** @throws PhysicsException */
-    public function __construct(private readonly Model $model, private readonly Voxels $voxels, private readonly LinkStore $links = new LinkStore())
+    public function __construct(private readonly Model $model, private readonly Voxels $voxels, private readonly LinkStore $links = new LinkStore(), private readonly ?HeldSolids $held = null)
     {
         $material = $model->materials->get((string) $model->space->fluid);
         assert($material !== null);
@@ -111,7 +111,7 @@ final class FlowEquations
         $this->level = FlowLevel::finest($this->domain, $this->fluid->density);
         $this->molecular = new MolecularProperties($this->domain, $this->fluid);
         $this->density = new GasDensity($this->domain, $this->fluid, $this->model->physics->heat);
-        $this->heat = new HeatOnFlow($this->model, $this->voxels, $this->domain, $this->fluid, $this->gaps, $this->links);
+        $this->heat = new HeatOnFlow($this->model, $this->voxels, $this->domain, $this->fluid, $this->gaps, $this->links, $this->held);
         if ($this->model->physics->flow === 'turbulent' || ($this->mayJudge() && ($start === null || $start->turbulent))) {
             $this->turbulence ??= $this->eddies();
         }
@@ -174,15 +174,27 @@ final class FlowEquations
         return $this->fluid->powerLaw === null && $this->model->physics->flow === 'auto';
     }
 
-    private function take(FlowState $state): void
+    /**
+     * Velocities of the faces where they are computed; what is given there stays.
+     *
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $velocity m/s on upper faces, in the layout of the flow
+     */
+    public function move(array $velocity): void
     {
         foreach ([0, 1, 2] as $axis) {
+            $given = $this->domain->velocity[$axis];
             foreach ($this->domain->face[$axis] as $c => $kind) {
-                if ($kind !== FlowDomain::GIVEN) {
-                    $this->level->velocity[$axis][$c] = $state->velocity[$axis][$c];
+                if ($kind === FlowDomain::GIVEN) {
+                    $velocity[$axis][$c] = $given[$c];
                 }
             }
         }
+        $this->level->velocity = $velocity;
+    }
+
+    private function take(FlowState $state): void
+    {
+        $this->move($state->velocity);
         foreach ($this->domain->fluid as $c => $fluid) {
             if ($fluid === 1) {
                 $this->level->pressure[$c] = $state->pressure[$c];
@@ -339,9 +351,15 @@ final class FlowEquations
     /** Where only temperatures move the fluid, the speed below which it carries nothing beside what it conducts, m/s; else 0. */
     public function stillSpeed(): float
     {
-        $size = max($this->model->space->box->size(0), $this->model->space->box->size(1), $this->model->space->box->size(2));
+        return $this->buoyantOnly ? self::STILL_PECLET * $this->fluid->conductivity / $this->fluid->density / $this->fluid->specificHeat / $this->size() : 0.0;
+    }
 
-        return $this->buoyantOnly ? self::STILL_PECLET * $this->fluid->conductivity / $this->fluid->density / $this->fluid->specificHeat / $size : 0.0;
+    /** Greatest of the space, m. */
+    public function size(): float
+    {
+        $box = $this->model->space->box;
+
+        return max($box->size(0), $box->size(1), $box->size(2));
     }
 
     /** Greatest speed that inlets and moving walls give, m/s. */

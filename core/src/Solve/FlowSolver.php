@@ -28,6 +28,9 @@ final class FlowSolver
 
     private readonly int|float $started;
 
+    /** Whether what is given has to leave. */
+    private readonly bool $isBalanced;
+
     private float $lastReport = 0.0;
 
     /**
@@ -36,6 +39,7 @@ final class FlowSolver
      * @param list<GridValues> $done grids before this one
      * @param LinkStore $links view factors that are kept
      * @param Start $run what the whole computation, over all its grids, starts from
+     * @param ?HeldSolids $held whose temperatures stay; then heat is not balanced
      * @throws PhysicsException
      */
     public function __construct(
@@ -47,9 +51,11 @@ final class FlowSolver
         private readonly array $done = [],
         private readonly Start $run = new Start(),
         LinkStore $links = new LinkStore(),
+        ?HeldSolids $held = null,
     ) {
         $this->started = hrtime(true);
-        $this->flow = new FlowEquations($model, $voxels, $links);
+        $this->isBalanced = $model->physics->heat && $held === null;
+        $this->flow = new FlowEquations($model, $voxels, $links, $held);
         $this->convergence = new FlowConvergence($this->flow, $voxels, $model->physics->heat, $finest, $model->convergence);
         $this->controller = new FlowController($this->flow, $this->convergence, $start, $done !== []);
     }
@@ -91,6 +97,12 @@ final class FlowSolver
     public function linearised(): LinearHeat
     {
         return $this->flow->heat->linearised($this->state(), $this->flow->level->fluxes(), $this->flow->richardson());
+    }
+
+    /** Of the flow as it is (see FlowEquations). */
+    public function richardson(): float
+    {
+        return $this->flow->richardson();
     }
 
     /** Whether it has taken as many steps as it may on the grid asked for. */
@@ -146,7 +158,7 @@ final class FlowSolver
         $this->flow->conserveMass();
         $flux = $this->flow->level->fluxes();
         $settled = $this->flow->heat->settle($flux, $this->flow->turbulence, $mostPasses, $stays);
-        for ($round = 0; $round < ConvergenceSettings::CLOSINGS && $settled && ! $this->state()->balance()->holds(); $round++) {
+        for ($round = 0; $round < ConvergenceSettings::CLOSINGS && $settled && $this->isBalanced && ! $this->state()->balance()->holds(); $round++) {
             $this->flow->heat->settle($flux, $this->flow->turbulence, $mostPasses, $stays *= ConvergenceSettings::CLOSER);
         }
 
@@ -165,7 +177,7 @@ final class FlowSolver
     {
         $state = $this->state();
         $residuals = $this->controller->residuals();
-        $converged = $converged && (! $this->model->physics->heat || $state->balance()->holds());
+        $converged = $converged && (! $this->isBalanced || $state->balance()->holds());
         $outcome = new Outcome($converged, $stopped, $this->controller->total(), 1, $residuals[count($residuals) - 1] ?? 0.0, $residuals, (hrtime(true) - $this->started) / 1e9, $this->convergence->open($residuals));
 
         $air = $state->flow === null ? null : new FrozenAir($state->flow, $this->flow->heat->changes(), $this->flow->heat->temperature);

@@ -9,8 +9,11 @@ use Foehn\Model\Model;
 /** The balance of heat at a moment of a course, and what it was made of. */
 final readonly class HeatAt
 {
-    /** @param bool $isNonlinear whether its coefficients follow the temperatures */
-    public function __construct(public Model $model, public Coupling $coupling, public HeatOperator $operator, public bool $isNonlinear)
+    /**
+     * @param bool $isNonlinear whether its coefficients follow the temperatures
+     * @param ?FrozenAir $air that carries heat; null where nothing flows
+     */
+    public function __construct(public Model $model, public Coupling $coupling, public HeatOperator $operator, public bool $isNonlinear, public ?FrozenAir $air)
     {
     }
 }

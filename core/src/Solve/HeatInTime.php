@@ -36,6 +36,12 @@ final class HeatInTime
         return $this->voxels->grid->cells[0] * $this->voxels->grid->cells[1];
     }
 
+    /** Whether temperatures are computed at all; else only what flows is. */
+    public function isComputed(): bool
+    {
+        return $this->model->start->physics->heat;
+    }
+
     /**
      * @param float $time s
      * @param bool $before whether loads that jump at this moment are as they were before
@@ -46,54 +52,55 @@ final class HeatInTime
     {
         [$model, $key] = $this->model->at($time, $before);
         $known = $this->assembled[$key] ?? null;
-        if ($known === null || $known->isNonlinear) {
-            $this->assembled[$key] = $known === null ? $this->first($model, $time, $temperature) : $this->again($known, $temperature);
+        $model = $known->model ?? $this->graded($model);
+        $air = $this->air?->of($model, $key, $time);
+        if ($known === null || $known->isNonlinear || $known->air !== $air) {
+            $this->assembled[$key] = $known === null ? $this->first($model, $air, $temperature) : $this->assemble($model, $known->coupling, $air, $known->isNonlinear, $temperature, $known);
             $this->assembled = array_slice($this->assembled, -self::KEPT, null, true);
         }
 
         return $this->assembled[$key];
     }
 
-    /**
-     * @param array<int, float> $temperature of the cells, K
-     * @throws PhysicsException
-     */
-    private function first(Model $model, float $time, array $temperature): HeatAt
+    private function graded(Model $model): Model
     {
         $model = $model->withGrade($this->grade);
         $levels = $this->air === null ? [[$model]] : GridLevels::of($model);
-        $model = end($levels)[0];
+
+        return end($levels)[0];
+    }
+
+    /**
+     * @param array<int, float> $temperature of the cells, K
+     * @throws PhysicsException
+     */
+    private function first(Model $model, ?FrozenAir $air, array $temperature): HeatAt
+    {
         $coupling = new Coupling($model, $this->voxels, links: $this->links);
         $coupling->beginAt($temperature);
-        $air = $this->air?->of($model, $time);
         $isNonlinear = $air === null ? $coupling->isNonlinear() : $coupling->radiates() || $coupling->answersItself();
 
-        return $this->assemble($model, $coupling, $air, $isNonlinear, $temperature);
+        return $this->assemble($model, $coupling, $air, $isNonlinear, $temperature, null);
     }
 
     /**
      * @param array<int, float> $temperature of the cells, K
+     * @param ?HeatAt $before the same at other temperatures or on other air
      * @throws PhysicsException
      */
-    private function again(HeatAt $known, array $temperature): HeatAt
+    private function assemble(Model $model, Coupling $coupling, ?FrozenAir $air, bool $isNonlinear, array $temperature, ?HeatAt $before): HeatAt
     {
-        return $this->assemble($known->model, $known->coupling, $known->operator instanceof HeatOnAir ? $known->operator->air : null, true, $temperature);
-    }
-
-    /**
-     * @param array<int, float> $temperature of the cells, K
-     * @throws PhysicsException
-     */
-    private function assemble(Model $model, Coupling $coupling, ?FrozenAir $air, bool $isNonlinear, array $temperature): HeatAt
-    {
+        if ($before !== null && ! $this->isComputed()) {
+            return new HeatAt($model, $coupling, $before->operator, false, $air);
+        }
         $coupling->follow($temperature);
         foreach (array_keys(array_filter($model->parts, fn (Part $part): bool => $part->control !== null)) as $part) {
             $coupling->control($part, 0.0);
         }
         // Properties stay with the air as its flow was computed.
         $system = $coupling->equation($air === null ? $temperature : $air->cells(), $air->changes ?? []);
-        $operator = $air === null ? new StillHeat($system) : new HeatOnAir($system, $air, DomainBuilder::build($model, $this->voxels, $air->field->fluid->density)->openings, $this->last);
+        $operator = $air === null || ! $this->isComputed() ? new StillHeat($system) : new HeatOnAir($system, $air, DomainBuilder::build($model, $this->voxels, $air->field->fluid->density)->openings, $this->last);
 
-        return new HeatAt($model, $coupling, $operator, $isNonlinear);
+        return new HeatAt($model, $coupling, $operator, $isNonlinear, $air);
     }
 }

@@ -57,6 +57,7 @@ final class HeatOnFlow
         private readonly Fluid $fluid,
         private readonly FinGaps $gaps,
         LinkStore $links = new LinkStore(),
+        private readonly ?HeldSolids $held = null,
     ) {
         $this->temperature = array_fill(0, $domain->layout->length, $fluid->temperature);
         $this->coupling = new Coupling($model, $voxels, links: $links);
@@ -88,6 +89,26 @@ final class HeatOnFlow
     /** The equations with the mixing of the present flow, and conductivities at the present temperatures. */
     public function assemble(?Turbulence $turbulence): void
     {
+        $this->mix($turbulence);
+        $this->system = $this->equation($this->changes);
+        $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->fluid->specificHeat, $this->energy) : null;
+    }
+
+    /** @param list<ConductivityChange> $changes */
+    private function equation(array $changes): HeatSystem
+    {
+        $system = $this->coupling->equation($this->cells(), $changes);
+
+        return $this->held === null ? $system : $this->held->hold($system);
+    }
+
+    /**
+     * Takes note of the mixing of the present flow.
+     *
+     * @return list<ConductivityChange> what the flow does to the conduction
+     */
+    public function mix(?Turbulence $turbulence): array
+    {
         $films = $this->gaps->films();
         foreach ($this->films as $axis => $more) {
             $films[$axis] = ($films[$axis] ?? []) + $more;
@@ -96,8 +117,8 @@ final class HeatOnFlow
         if ($turbulence !== null && $turbulence->conductivity !== []) {
             array_unshift($this->changes, new FluidConduction($turbulence->conductivity, $turbulence->wallConductivity));
         }
-        $this->system = $this->coupling->equation($this->cells(), $this->changes);
-        $this->energy = $this->model->physics->heat ? new EnergyTransport($this->domain, $this->system, $this->fluid->specificHeat, $this->energy) : null;
+
+        return $this->changes;
     }
 
     /** @return list<ConductivityChange> what the flow does to the conduction */
@@ -132,7 +153,7 @@ final class HeatOnFlow
         }
         $conducts = array_fill(0, $this->domain->layout->grid->count(), $conductivity);
         $still = $this->domain->layout->zeros();
-        $system = $this->coupling->equation($this->cells(), [new FluidConduction($conducts, $conducts)]);
+        $system = $this->equation([new FluidConduction($conducts, $conducts)]);
         $this->temperature = (new EnergyTransport($this->domain, $system, $this->fluid->specificHeat))->step([$still, $still, $still], $this->temperature, new Accuracy(1e-4, mostIterations: 30), 0.0);
         $this->assemble(null);
     }

@@ -18,6 +18,7 @@ final readonly class Start
      * @param ?string $model hash of the model document whose flow it is
      * @param bool $resumes whether an interrupted computation of the same model and grade goes on
      * @param float $seconds spent before the interruption
+     * @param ?KeptTemperatures $temperatures that a course in time begins with, where it asks for those of a run
      */
     public function __construct(
         public ?FlowState $flow = null,
@@ -26,6 +27,7 @@ final readonly class Start
         public ?string $model = null,
         public bool $resumes = false,
         private float $seconds = 0.0,
+        public ?KeptTemperatures $temperatures = null,
     ) {
         $this->began = hrtime(true);
     }

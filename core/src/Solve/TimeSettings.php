@@ -43,6 +43,9 @@ final class TimeSettings
     /** Share of the way to the next event that the first step after one takes at most. */
     public const FIRST = 0.02;
 
+    /** The same where the motion of the air is followed, which tells nothing of its error in the first two steps. */
+    public const FIRST_OF_FLOW = 2e-4;
+
     /** Tolerances that temperatures move by in the first step, where it moves that far: its error is of second order in what they move. */
     public const FIRST_MOVES = 5.0;
 

@@ -28,8 +28,9 @@ final class TimeStepper
      * @param float $reference K, which rises are counted from
      * @param float $tolerance K
      * @param list<ControlState> $controls
+     * @param list<int> $followed cells of air that follows, which stores no heat
      */
-    public function __construct(private readonly HeatInTime $heat, public readonly StoredHeat $stored, private readonly float $reference, private readonly float $tolerance, private readonly array $controls)
+    public function __construct(private readonly HeatInTime $heat, public readonly StoredHeat $stored, private readonly float $reference, private readonly float $tolerance, private readonly array $controls, private readonly array $followed)
     {
     }
 
@@ -40,22 +41,35 @@ final class TimeStepper
     }
 
     /**
-     * Heat at a moment after which loads are other than before.
+     * Heat at a moment after which loads are other than before, or what flows is another air.
      *
      * @param array<int, float> $x rises, K by padded cell
+     * @param bool $isOtherAir whether the air is another one; what stores no heat is then as warm as its flow was computed
      * @throws PhysicsException
      */
-    public function begin(float $time, array $x): Moment
+    public function begin(float $time, array $x, bool $isOtherAir = false): Moment
     {
-        $operator = $this->heat->at($time, false, $this->temperatures($x))->operator;
+        $heat = $this->heat->at($time, false, $this->temperatures($x));
+        if (! $this->heat->isComputed()) {
+            return new Moment($time, $x, Vectors::scaled(0.0, $x), 0.0, 0.0, $x, 0.0);
+        }
+        $operator = $heat->operator;
+        $air = $isOtherAir ? $heat->air?->cells() ?? [] : [];
+        foreach ($air === [] ? [] : $this->followed as $cell) {
+            $x[$this->heat->pad() + $cell] = $air[$cell] - $this->reference;
+        }
         $watts = array_map(fn (ControlState $control): float => $control->watts, $this->controls);
         $source = $this->source($operator);
-        $net = $this->net($operator, $source, $x, $watts);
         foreach ($this->controls as $control) {
             $source = $control->heat($source, $control->watts);
         }
+        $rate = Vectors::combine(1.0, $source, -1.0, $operator->times($x));
+        foreach ($this->followed as $cell) {
+            // What stores no heat passes on what it takes up.
+            $rate[$this->heat->pad() + $cell] = 0.0;
+        }
 
-        return new Moment($time, $x, Vectors::combine(1.0, $source, -1.0, $operator->times($x)), $operator->system()->watts + $this->given($watts), $net, $x, 0.0);
+        return new Moment($time, $x, $rate, $operator->system()->watts + $this->given($watts), array_sum($rate), $x, 0.0);
     }
 
     /**
@@ -65,11 +79,14 @@ final class TimeStepper
      */
     public function attempt(Moment $from, float $step): ?TimeStep
     {
+        if (! $this->heat->isComputed()) {
+            return new TimeStep($step, $from->x, $from->rate, [], null, [], [0.0, 0.0], [0.0, 0.0]);
+        }
         foreach ($this->controls as $control) {
             $control->beginSecond($from->time, $step);
         }
         $storing = 1.0 / ($step * TrBdf2::D);
-        $second = $this->stage($from, $step, TrBdf2::SHARE * $step, $from->rate, self::guess($from, $step));
+        $second = $this->stage($from, $step, TrBdf2::SHARE * $step, $from->rate, self::ahead($from, TrBdf2::SHARE * $step));
         if ($second === null) {
             return null;
         }
@@ -98,6 +115,9 @@ final class TimeStepper
      */
     public function error(TimeStep $step): float
     {
+        if ($step->solver === null) {
+            return 0.0;
+        }
         [$solution] = $step->solver->solve($step->error, array_fill(0, count($step->error), 0.0), new Accuracy(TimeSettings::ERROR_RESIDUAL, mostIterations: TimeSettings::MOST_ITERATIONS));
         $this->iterations += $solution->iterations;
 
@@ -119,10 +139,10 @@ final class TimeStepper
         return $cells;
     }
 
-    /** @return array<int, float> rises where the first stage ends, as the step before went on */
-    private static function guess(Moment $from, float $step): array
+    /** @return array<int, float> rises some time after a moment, K by padded cell, as the step before went on */
+    public static function ahead(Moment $from, float $time): array
     {
-        $ahead = $from->last > 0.0 ? TrBdf2::SHARE * $step / $from->last : 0.0;
+        $ahead = $from->last > 0.0 ? $time / $from->last : 0.0;
 
         return $ahead > 0.0 && $ahead < self::AHEAD ? Vectors::combine(1.0 + $ahead, $from->x, -$ahead, $from->before) : $from->x;
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 use Foehn\Codec\ModelInTime;
-use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
 use Foehn\Model\CurveControl;
 use Foehn\Model\Transient;
@@ -13,12 +12,13 @@ use Foehn\Numerics\Anderson;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\TrBdf2;
 use Foehn\Numerics\Vectors;
+use Foehn\Observe\Fields;
 use Foehn\Observe\Readings;
 use Foehn\Observe\State;
 use Foehn\Physics\Heat\HeatCapacities;
+use Foehn\Physics\Heat\StoredHeat;
 use Foehn\Physics\PhysicsException;
 use Foehn\Physics\Radiation\LinkStore;
-use Foehn\Units\ScalarField;
 use LogicException;
 
 /** Heat in the course of time, in steps that land on everything that jumps, switches or is asked for. */
@@ -50,12 +50,16 @@ final class TransientDriver
 
     private float $lastReport = 0.0;
 
+    /** s wanted for the next step; null: as at a start. */
+    private ?float $step = null;
+
     public function __construct(
         private readonly ModelInTime $model,
         private readonly string $grade,
         private readonly ProgressListener $listener = new SilentListener(),
         private readonly LinkStore $links = new LinkStore(),
         ?CourseState $from = null,
+        private readonly ?KeptTemperatures $kept = null,
     ) {
         $this->time = $model->start->time ?? throw new LogicException('a steady model has no course in time');
         // A period that is computed again and again begins anew.
@@ -96,19 +100,19 @@ final class TransientDriver
      */
     private function run(): bool
     {
-        $step = $this->from?->step;
+        $this->step = $this->from?->step;
         $stopped = false;
         foreach ($this->moments() as $moment) {
             while ($this->now->time < $moment && ! $stopped) {
                 $next = $this->nextMoment($moment);
                 try {
-                    $step = $this->advance($step ?? $this->firstStep($next), $next);
+                    $this->advance($this->step ?? $this->firstStep($next), $next);
                     $this->report();
                     $stopped = $this->listener->shouldStop();
-                    $this->offer($step, $stopped);
                 } catch (StoppedOnTheWay) {
                     $stopped = true;
                 }
+                $this->offer($stopped);
             }
         }
 
@@ -141,7 +145,9 @@ final class TransientDriver
                 return false;
             }
             [$x] = $anderson->next([$begun], [$this->now->x], [1.0]);
+            $least = $this->course->least;
             $this->course = new Course();
+            $this->course->least = $least;
             $this->now = $this->stepper->begin(0.0, $x);
             $this->note(false);
         }
@@ -168,48 +174,38 @@ final class TransientDriver
      */
     private function begin(): ?Solution
     {
-        $model = $this->model->start->withGrade($this->grade);
-        $steady = null;
-        if ($this->time->start === null || $model->physics->hasFlow()) {
-            $steady = (new SteadySolver($model->beforeStart(), new OnTheWay($this->listener), links: $this->links))->solve();
-            if ($steady->outcome->stopped) {
-                return $steady;
-            }
-            if (! $steady->outcome->converged && $steady->air === null) {
-                throw new PhysicsException('the steady state that the course begins at did not converge: ' . $steady->shortfall());
-            }
+        $start = CourseStart::find($this->model, $this->time, $this->grade, $this->listener, $this->links, $this->from, $this->kept);
+        if ($start instanceof Solution) {
+            return $start;
         }
-        $levels = GridLevels::of($model);
-        [$model, $grid] = end($levels);
-        $this->voxels = $steady->state->voxels ?? Voxels::of($model, $grid);
-        $temperature = $this->time->start === null && $steady !== null ? $steady->state->temperature : $this->given();
-        $this->air = $steady === null ? null : AirInTime::left($steady, $model, new OnTheWay($this->listener), $this->links);
+        [$this->voxels, $this->air] = [$start->voxels, $start->air];
+        $reference = $start->model->surroundings->temperature;
         $this->heat = new HeatInTime($this->model, $this->grade, $this->voxels, $this->links, $this->air);
-        $x = $this->rises($temperature, $model->surroundings->temperature);
+        $x = $this->rises($start->temperature, $reference);
         if ($this->from === null) {
-            $heat = $this->heat->at(0.0, false, $temperature);
-            $this->controls = Controls::begin($this->stateOf($heat, $temperature), $heat->coupling, $x);
+            $heat = $this->heat->at(0.0, false, $start->temperature);
+            $this->controls = Controls::begin($this->stateOf($heat, $start->temperature), $heat->coupling, $x);
         } else {
             $this->controls = $this->from->controls;
         }
-        $this->stepper = new TimeStepper($this->heat, HeatCapacities::of($model, $this->voxels), $model->surroundings->temperature, $this->time->tolerance, $this->controls);
+        $follows = $this->air !== null && $this->time->air === Transient::FOLLOWS;
+        $stored = $this->heat->isComputed() ? HeatCapacities::of($start->model, $this->voxels, ! $follows) : new StoredHeat([]);
+        $this->stepper = new TimeStepper($this->heat, $stored, $reference, $this->time->tolerance, $this->controls, $follows ? $this->voxels->ofFluid() : []);
         $this->switching = new Switching($this->stepper, $this->controls);
+        $this->course->least = $this->time->tolerance * array_sum($stored->capacities);
         if ($this->from !== null && count($this->from->now->x) === count($x)) {
             $this->now = $this->from->now;
+            if ($follows) {
+                // It may have been stopped while the air was about to.
+                $this->heat->at($this->now->time, false, $this->stepper->temperatures($this->now->x));
+                $this->letAirFollow();
+            }
         } else {
-            $this->now = $this->stepper->begin(0.0, $x);
+            $this->now = $this->stepper->begin(0.0, $x, true);
             $this->note(false);
         }
 
         return null;
-    }
-
-    /** @return array<int, float> K of the cells, as the start is given */
-    private function given(): array
-    {
-        [$start, $grid] = [$this->time->start ?? ScalarField::constant(0.0), $this->voxels->grid];
-
-        return $start->isConstant() ? array_fill(0, $grid->count(), $start->constant) : array_map(fn (int $cell): float => $start->at(...$grid->centre($cell)), range(0, $grid->count() - 1));
     }
 
     /** @return list<float> s, to land on */
@@ -245,7 +241,9 @@ final class TransientDriver
             $fastest = $rate > $fastest ? $rate : $fastest;
         }
 
-        return max(min(TimeSettings::FIRST * ($next - $this->now->time), $fastest > 0.0 ? TimeSettings::FIRST_MOVES * $this->time->tolerance / $fastest : INF), 10.0 * $this->shortest());
+        $first = $this->time->air === Transient::UNSTEADY ? TimeSettings::FIRST_OF_FLOW : TimeSettings::FIRST;
+
+        return max(min($first * ($next - $this->now->time), $fastest > 0.0 ? TimeSettings::FIRST_MOVES * $this->time->tolerance / $fastest : INF), 10.0 * $this->shortest());
     }
 
     private function shortest(): float
@@ -258,17 +256,17 @@ final class TransientDriver
      *
      * @param float $step s that is wanted
      * @param float $next s, moment to land on
-     * @return ?float s wanted for the next one; null: as at a start
      * @throws PhysicsException where no step is short enough
      */
-    private function advance(float $step, float $next): ?float
+    private function advance(float $step, float $next): void
     {
         $left = $next - $this->now->time;
         do {
             // Steps of one length reach the moment, so that their matrix is made once.
             $count = max(1, (int) ceil($left / min($step, $this->longest()) - 1e-9));
-            $trial = $this->stepper->attempt($this->now, $left / $count);
-            $growth = $trial === null ? 0.0 : $this->growth($trial);
+            $flow = $this->air?->attempt($this->now, $left / $count, $this->stepper->temperatures(TimeStepper::ahead($this->now, $left / $count))) ?? 0.0;
+            $trial = $flow > 1.0 && $this->time->step === null ? null : $this->stepper->attempt($this->now, $left / $count);
+            $growth = $this->growth($trial, $flow);
             $isGood = $growth >= TimeSettings::SAFETY;
             if (! $isGood) {
                 $this->course->rejected++;
@@ -282,38 +280,54 @@ final class TransientDriver
         [$taken, $switching] = $this->switching->within($this->now, $trial);
         $landed = $count === 1 && $switching === null;
         $this->accept($taken, $landed ? $next : $this->now->time + $taken->step);
+        $this->step = $growth >= TimeSettings::WORTH ? $step * min($growth, TimeSettings::MOST_GROWTH) : $step;
         $jumps = $landed && in_array($next, $this->model->edges, true);
         if ($this->switched($switching) || $jumps) {
             $this->course->kinks[] = count($this->course->times) - 1;
+            $this->step = null;
             $this->now = $this->stepper->begin($this->now->time, $this->now->x);
-
-            return null;
         }
-
-        return $growth >= TimeSettings::WORTH ? $step * min($growth, TimeSettings::MOST_GROWTH) : $step;
+        $this->letAirFollow();
     }
 
-    /** By how much the next step may be longer. */
-    private function growth(TimeStep $trial): float
+    /** What flows is brought to what the step has come to. */
+    private function letAirFollow(): void
+    {
+        if ($this->air?->accept($this->now->time, $this->stepper->temperatures($this->now->x)) === true) {
+            $this->now = $this->stepper->begin($this->now->time, $this->now->x, true);
+        }
+    }
+
+    /**
+     * By how much the next step may be longer; what is too long is below the safety in it.
+     *
+     * @param ?TimeStep $trial null where what follows the temperatures did not come to rest, or what flows errs too much
+     * @param float $flow error of what flows as a share of what is allowed
+     */
+    private function growth(?TimeStep $trial, float $flow): float
     {
         if ($this->time->step !== null) {
-            return 1.0;
+            return $trial === null ? 0.0 : 1.0;
         }
-        $error = $this->stepper->error($trial) / (TimeSettings::SHARE * $this->time->tolerance);
+        if ($trial === null) {
+            return $flow > 1.0 ? TimeSettings::SAFETY * $flow ** (-1.0 / TrBdf2::ORDER) : 0.0;
+        }
+        $error = max($flow, $this->stepper->error($trial) / (TimeSettings::SHARE * $this->time->tolerance));
 
         return TimeSettings::SAFETY * max($error, 1e-9) ** (-1.0 / TrBdf2::ORDER);
     }
 
-    /** The longest step that dead times allow, s: what a sensor tells must have been. */
+    /** The longest step that dead times and what flows allow, s: what a sensor tells must have been. */
     private function longest(): float
     {
-        return min([INF, ...array_filter(array_map(fn (ControlState $control): float => $control->control->sensor()->deadTime, $this->controls), fn (float $time): bool => $time > 0.0)]);
+        return min([$this->time->step === null ? $this->air?->longest() ?? INF : INF, ...array_filter(array_map(fn (ControlState $control): float => $control->control->sensor()->deadTime, $this->controls), fn (float $time): bool => $time > 0.0)]);
     }
 
     /** @throws PhysicsException */
     private function accept(TimeStep $step, float $time): void
     {
-        $this->course->add($this->now, $step, array_sum($this->stepper->stored->between($this->now->x, $step->x, $this->model->start->surroundings->temperature)));
+        $stored = $this->heat->isComputed() ? array_sum($this->stepper->stored->between($this->now->x, $step->x, $this->model->start->surroundings->temperature)) : 0.0;
+        $this->course->add($this->now, $step, $stored);
         $this->now = new Moment($time, $step->x, $step->rate, $step->in[1], $step->net[1], $this->now->x, $step->step);
         foreach ($this->controls as $n => $control) {
             $control->accept($time, $control->sensed($step->x), $step->watts[$n]);
@@ -351,7 +365,8 @@ final class TransientDriver
         Controls::look($this->controls, $readings, $this->now->x);
         $this->course->note($this->now->time, $readings, $this->controls);
         if (in_array($this->now->time, $this->time->keep, true)) {
-            $this->course->keep($this->now->time, $readings, $state->temperature);
+            $moves = $state->flow !== null && $this->time->air !== Transient::FROZEN;
+            $this->course->keep($this->now->time, $readings, $state->temperature, $moves ? implode('', array_map(fn (array $of): string => pack('g*', ...$of), Fields::velocities($state->flow))) : '');
         }
     }
 
@@ -371,9 +386,8 @@ final class TransientDriver
     private function stateOf(HeatAt $heat, array $temperature): State
     {
         $coupling = $heat->coupling;
-        $flow = $heat->operator instanceof HeatOnAir ? $heat->operator->air->field : null;
 
-        return new State($heat->model, $this->voxels, $heat->operator->system(), $temperature, $flow, $coupling->currents(), $coupling->enclosure(), $coupling->boards());
+        return new State($heat->model, $this->voxels, $heat->operator->system(), $temperature, $heat->air?->field, $coupling->currents(), $coupling->enclosure(), $coupling->boards());
     }
 
     /**
@@ -393,11 +407,10 @@ final class TransientDriver
         return $x;
     }
 
-    /** @param ?float $step s wanted for the next one */
-    private function offer(?float $step, bool $ends): void
+    private function offer(bool $ends): void
     {
         if ($this->listener instanceof KeepsCourses && ! $this->time->isPeriodic) {
-            $this->listener->keepCourse(fn (): CourseState => new CourseState($this->course, $this->now, $this->controls, $step), $ends);
+            $this->listener->keepCourse(fn (): CourseState => new CourseState($this->course, $this->now, $this->controls, $this->step, $this->air?->kept()), $ends);
         }
     }
 

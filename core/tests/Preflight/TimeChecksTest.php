@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Preflight;
 
+use Foehn\Preflight\AirChecks;
 use Foehn\Preflight\Preflight;
 use Foehn\Tests\Models;
+use LogicException;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -44,5 +46,34 @@ final class TimeChecksTest extends TestCase
         $document = Models::block(['analysis' => ['grid' => ['cells' => [2, 2, 2]], 'time' => ['kind' => 'transient', 'end' => '1 h']]]);
 
         self::assertSame([], Preflight::of(Models::read($document), $document));
+    }
+
+    /**
+     * @param array<string, mixed> $space
+     * @param array<string, mixed> $time
+     */
+    #[DataProvider('airs')]
+    public function testTellsWhereTheAirDoesNotFit(string $fluid, array $space, array $time, ?string $expected): void
+    {
+        $document = Models::block([
+            'physics' => ['flow' => 'laminar', 'buoyancy' => true],
+            'analysis' => ['grid' => ['cells' => [8, 8, 8]], 'time' => ['kind' => 'transient', ...$time]],
+        ]);
+        $document['space'] = ['box' => ['min' => [-0.06, -0.06, -0.06], 'max' => [0.06, 0.06, 0.06]], 'fluid' => $fluid, ...$space];
+        $found = implode("\n", array_column(AirChecks::of(Models::read($document), Models::read($document)->time ?? throw new LogicException('no time')), 'message'));
+
+        $expected === null ? self::assertSame('', $found) : self::assertStringContainsString($expected, $found);
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, array<string, mixed>, ?string}> */
+    public static function airs(): iterable
+    {
+        $driven = ['sides' => ['x-' => ['kind' => 'inlet', 'speed' => '2 m/s'], 'x+' => ['kind' => 'outlet']]];
+        yield 'frozen air that only buoyancy moves' => ['air', [], ['end' => '1 h', 'air' => 'frozen'], 'Only buoyancy moves the air, but it is frozen'];
+        yield 'frozen air that is blown' => ['air', $driven, ['end' => '1 h', 'air' => 'frozen'], null];
+        yield 'air that follows' => ['air', [], ['end' => '1 h', 'air' => 'follows'], null];
+        yield 'water that follows' => ['water', [], ['end' => '1 h', 'air' => 'follows'], 'What flows stores more than the heat that the parts store'];
+        yield 'unsteady air for hours' => ['air', $driven, ['end' => '1 h', 'air' => 'unsteady'], 'The air passes the space in about 0.06 s, so that its motion takes some 1 500 000 steps'];
+        yield 'unsteady air for seconds' => ['air', $driven, ['end' => '5 s', 'air' => 'unsteady'], null];
     }
 }

@@ -5,14 +5,17 @@ declare(strict_types=1);
 namespace Foehn\Tests\Solve;
 
 use Closure;
+use Foehn\Grid\Grid;
 use Foehn\Physics\PhysicsException;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\Analysis;
 use Foehn\Solve\Course;
 use Foehn\Solve\CourseState;
 use Foehn\Solve\KeepsCourses;
+use Foehn\Solve\KeptTemperatures;
 use Foehn\Solve\SilentListener;
 use Foehn\Solve\Solution;
+use Foehn\Solve\Start;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -28,7 +31,7 @@ final class TransientTest extends TestCase
      * @param array<string, mixed> $time
      * @param array<string, mixed> $changes
      */
-    private static function lump(mixed $power, array $time, array $changes = []): Solution
+    private static function lump(mixed $power, array $time, array $changes = [], ?Start $start = null): Solution
     {
         $bare = $changes['bare'] ?? ['kind' => 'film', 'coefficient' => 100, 'temperature' => '20 degC'];
         unset($changes['bare']);
@@ -41,7 +44,7 @@ final class TransientTest extends TestCase
             'watches' => [['id' => 'mean', 'of' => ['part' => 'lump']]],
             'analysis' => ['grid' => ['cells' => [2, 2, 2]], 'time' => ['kind' => 'transient', 'start' => ['uniform' => '20 degC'], ...$time]],
             ...$changes,
-        ]);
+        ], start: $start);
     }
 
     private static function course(Solution $solution): Course
@@ -305,5 +308,18 @@ final class TransientTest extends TestCase
         yield 'a period that does not come back' => [['schedule' => [[0, 1], [5, 2]], 'between' => 'steps'], ['analysis' => ['grid' => ['cells' => [2, 2, 2]], 'time' => ['kind' => 'transient', 'end' => 10, 'start' => 'periodic']]], 'has other loads at its end'];
         yield 'a thermostat without time' => [['thermostat' => ['on' => '50 degC', 'off' => '55 degC', 'watts' => 30, 'sensor' => ['part' => 'lump']]], ['analysis' => ['grid' => ['cells' => [2, 2, 2]]]], 'has no steady state'];
         yield 'a sensor where nothing is' => [['curve' => [['50 degC', 30], ['70 degC', 0]], 'sensor' => ['point' => [0.05, 0.05, 0.05]]], ['space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.1, 0.1, 0.1]], 'fluid' => null], 'analysis' => ['grid' => ['cells' => [10, 10, 10]], 'time' => ['kind' => 'transient', 'end' => 10, 'start' => ['uniform' => '20 degC']]]], 'sees nothing'];
+    }
+
+    public function testItBeginsWithTheTemperaturesOfARunOnAnotherGrid(): void
+    {
+        // Colder to the left of the middle, nothing computed behind it, and of a box half as wide.
+        $kept = new KeptTemperatures(new Grid([[0.0, 0.005, 0.01], [0.0, 0.02], [0.0, 0.02]]), [1, 1], [300.0, 310.0]);
+        $document = ['start' => ['run' => 7], 'end' => '1 ms', 'step' => '1 ms'];
+        $course = self::course(self::lump('0 W', $document, start: new Start(temperatures: $kept)));
+
+        self::assertEqualsWithDelta(0.5 * (305.0 + 310.0), $course->values['mean'][0] ?? NAN, 1e-9);
+        $this->expectException(PhysicsException::class);
+        $this->expectExceptionMessage('the temperatures of run 7, which the course begins with, are not there');
+        self::lump('0 W', $document);
     }
 }

@@ -8,25 +8,23 @@ import type { StageProps } from '../inspector/Panel';
 import type { ModelDocument } from '../model/document';
 import { flowOf } from '../model/space';
 import { textOf } from '../model/text';
-import { timeOf, withTime, type TimeEntry } from '../model/time';
-import { usePreferences, useScreen } from '../state/screen';
-import { bytes, thousands, typed, typedTemperatureUnit } from '../units/units';
+import { airs, timeOf, withTime, type TimeEntry } from '../model/time';
+import { useScreen } from '../state/screen';
+import { bytes, thousands, typed } from '../units/units';
+import { StartFields } from './StartFields';
 
 const KEPT = 10;
-
-const starts = { steady: 'Start from the steady state', uniform: 'Start from one temperature', periodic: 'Periodic state' } as const;
 
 /** Whether the steady state or a course in time is computed, in what steps, and what is kept of it. */
 export function TimeFields({ revision, editor, mayEdit }: StageProps) {
     const grade = useScreen((s) => s.grade);
-    const units = usePreferences((s) => s.units);
     const report = useGridReport(revision.variant.id, revision.number, grade, true);
     const document = revision.document as ModelDocument;
     const time = timeOf(document);
     const set = (label: string, fields: Partial<TimeEntry> | null) => editor.edit(label, (d) => withTime(d, fields));
     const tolerance = typeof time?.step === 'object' ? time.step.tolerance : undefined;
     const fixed = typeof time?.step === 'string' || typeof time?.step === 'number' ? time.step : undefined;
-    const uniform = typeof time?.start === 'object' ? time.start.uniform : undefined;
+    const [flows, air] = [flowOf(document) !== 'none', time?.air ?? 'frozen'];
     const count = Array.isArray(time?.keep) ? time.keep.length : (time?.keep ?? KEPT);
     return (
         <Chapter title="Time" fields>
@@ -74,30 +72,21 @@ export function TimeFields({ revision, editor, mayEdit }: StageProps) {
                             />
                         )}
                     </Stack>
-                    <Stack direction="row" sx={{ gap: 0.75 }}>
+                    <StartFields time={time} variant={revision.variant.id} mayEdit={mayEdit} set={set} />
+                    {flows && (
                         <ChoiceField
-                            label="Starts from"
-                            value={uniform !== undefined ? 'uniform' : time.start === 'periodic' ? 'periodic' : 'steady'}
-                            choices={{ steady: 'Steady state at 0 s', uniform: 'One temperature', periodic: 'As it ends: periodic' }}
-                            disabled={!mayEdit}
-                            save={(chosen) => set(starts[chosen], { start: chosen === 'uniform' ? { uniform: '20 degC' } : chosen })}
+                            label="Air"
+                            value={air}
+                            choices={{ frozen: airs.frozen[0], follows: airs.follows[0], unsteady: airs.unsteady[0] }}
+                            disabled={!mayEdit || time.start === 'periodic'}
+                            save={(chosen) => set(`Air: ${airs[chosen][0].toLowerCase()}`, { air: chosen })}
                         />
-                        {uniform !== undefined && (
-                            <EditField
-                                label="Temperature"
-                                value={textOf(uniform)}
-                                disabled={!mayEdit}
-                                save={(text) => set(`Start at ${text}`, { start: { uniform: typed(text, typedTemperatureUnit(units)) } })}
-                            />
-                        )}
-                    </Stack>
+                    )}
                     <Typography variant="body2" color="text.secondary">
-                        {uniform === undefined ? 'What is under control is off before 0 s. ' : ''}
-                        {flowOf(document) !== 'none'
-                            ? 'Air flows as a steady run has it at the loads of 0 s, and anew where fans or what is let in change. '
-                            : ''}
+                        {typeof time.start === 'object' ? '' : 'What is under control is off before 0 s. '}
+                        {flows ? `${airs[air][1]} ` : ''}
                         {report.data
-                            ? `${count} pictures of ${thousands(report.data.cells)} cells take ${bytes(4 * count * report.data.cells)}. The times below are those of a steady state.`
+                            ? `${count} pictures of ${thousands(report.data.cells)} cells take ${bytes((flows && air !== 'frozen' ? 16 : 4) * count * report.data.cells)}. The times below are those of a steady state.`
                             : ''}
                     </Typography>
                 </>

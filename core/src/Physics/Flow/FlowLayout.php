@@ -59,6 +59,18 @@ final readonly class FlowLayout
         return [$c % $this->size[0], intdiv($c, $this->size[0]) % $this->size[1], intdiv($c, $this->stride[2])];
     }
 
+    /** @return array{float, float, float} m, middle of the upper face of a cell across an axis */
+    public function faceCentre(int $axis, int $c): array
+    {
+        $place = $this->place($c);
+        $at = [];
+        foreach ([0, 1, 2] as $other) {
+            $at[] = $other === $axis ? $this->grid->lines[$other][$place[$other]] : $this->grid->centres[$other][$place[$other] - 1];
+        }
+
+        return [$at[0], $at[1], $at[2]];
+    }
+
     /** @return array<int, float> areas of the upper faces across an axis, m2, in this layout */
     public function faceAreas(int $axis): array
     {
@@ -125,8 +137,9 @@ final readonly class FlowLayout
     /**
      * To an array over the cells of the grid.
      *
-     * @param array<int, float> $values
-     * @return array<int, float>
+     * @template T
+     * @param array<int, T> $values
+     * @return array<int, T>
      */
     public function gather(array $values): array
     {

@@ -87,13 +87,9 @@ final class Forces
                     continue;
                 }
                 $place = $layout->place($c);
-                $at = [];
-                foreach ([0, 1, 2] as $other) {
-                    $at[] = $other === $axis ? $layout->grid->lines[$other][$place[$other]] : $layout->grid->centres[$other][$place[$other] - 1];
-                }
                 $length = 0.5 * ($layout->width[$axis][$place[$axis]] + $layout->width[$axis][$place[$axis] + 1]);
                 [$b, $cc] = Axes::across($axis);
-                $forces[$axis][$c] = $law->at(...$at) * $length * $layout->width[$b][$place[$b]] * $layout->width[$cc][$place[$cc]];
+                $forces[$axis][$c] = $law->at(...$layout->faceCentre($axis, $c)) * $length * $layout->width[$b][$place[$b]] * $layout->width[$cc][$place[$cc]];
             }
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Physics\Flow;
 
 use Foehn\Geometry\Axes;
+use Foehn\Numerics\Vectors;
 
 /** What holds velocities together and back: viscous links between neighbouring faces, walls, and losses at screens. */
 final class Friction
@@ -39,6 +40,16 @@ final class Friction
         }
 
         return new self($along, $across, $drag, $pull, $loss);
+    }
+
+    /**
+     * The same with more that holds each velocity back.
+     *
+     * @param array<int, array<int, float>> $drag per axis, kg/s
+     */
+    public function holding(array $drag): self
+    {
+        return new self($this->along, $this->across, array_map(fn (array $own, array $more): array => Vectors::plus($own, 1.0, $more), $this->drag, $drag), $this->pull, $this->loss);
     }
 
     /**

@@ -21,11 +21,14 @@ final class HeatCapacities
      */
     private const OF_PACKAGES = 1.9e6;
 
-    /** @throws PhysicsException where a material has no density or no specific heat */
-    public static function of(Model $model, Voxels $voxels): StoredHeat
+    /**
+     * @param bool $withFluid whether what flows stores heat too
+     * @throws PhysicsException where a material has no density or no specific heat
+     */
+    public static function of(Model $model, Voxels $voxels, bool $withFluid = true): StoredHeat
     {
         $perVolume = array_map(fn (Part $part, float $fill): float => self::ofPart($model, $part) * $fill, $model->parts, $voxels->fill);
-        $fluid = $model->space->fluid === null ? 0.0 : self::ofFluid($model, $model->space->fluid);
+        $fluid = $model->space->fluid === null || ! $withFluid ? 0.0 : self::ofFluid($model, $model->space->fluid);
         $grid = $voxels->grid;
         [$nx, $ny, $nz] = $grid->cells;
         [$wx, $wy, $wz] = $grid->widths;

@@ -47,11 +47,12 @@ final readonly class HeatSystem
      * The same balance with more on the diagonal.
      *
      * @param array<int, float> $storing W/K by padded cell
+     * @param array<int, float> $giving W by padded cell that goes with it; none where it is empty
      */
-    public function storing(array $storing): self
+    public function storing(array $storing, array $giving = []): self
     {
         $equation = new Equation($this->grid, $this->reference);
-        [$equation->coupling, $equation->toGiven, $equation->source, $equation->given] = [$this->stencil->coupling, Vectors::plus($this->stencil->extra, 1.0, $storing), $this->source, $this->watts];
+        [$equation->coupling, $equation->toGiven, $equation->source, $equation->given] = [$this->stencil->coupling, Vectors::plus($this->stencil->extra, 1.0, $storing), $giving === [] ? $this->source : Vectors::plus($this->source, 1.0, $giving), $this->watts];
         foreach ($this->ties as $cells) {
             $equation->tie(array_map(fn (int $cell): int => $cell - $this->stencil->pad, $cells));
         }

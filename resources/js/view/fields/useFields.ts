@@ -7,8 +7,10 @@ import { makeField, taken, type Field } from './field';
 import { makeTextures, type FieldTextures } from './fieldMaterial';
 
 /** The file of a field, at the moment of a course that is looked at. */
-const fileOf = (name: FieldName, result: Result | undefined): string =>
-    name === 'temperature' && result?.frame !== undefined ? `temperatureAt${result.frame}` : fieldKinds[name].file;
+const fileOf = (name: FieldName, result: Result | undefined): string => {
+    const { file } = fieldKinds[name];
+    return result?.frame !== undefined && (result.time?.kept ?? ['temperature']).includes(file) ? `${file}At${result.frame}` : file;
+};
 
 /** Fields that were made of bytes, for as long as these are kept. */
 const made = new WeakMap<ArrayBuffer, Map<string, Field>>();
