@@ -35,15 +35,6 @@ final readonly class ConvectiveSolver implements LinearSolver
         return new self($matrix, $this->multigrid);
     }
 
-    /**
-     * @param array<int, float> $x
-     * @return array<int, float> the matrix times it
-     */
-    public function times(array $x): array
-    {
-        return $this->matrix->times($x);
-    }
-
     /** The residual of the accuracy is the correction that is still asked for, as a share of the solution (see ConjugateResiduals). */
     public function solve(array $b, array $x, Accuracy $accuracy, ?callable $progress = null): LinearSolution
     {

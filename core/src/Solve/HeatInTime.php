@@ -46,15 +46,16 @@ final class HeatInTime
      * @param float $time s
      * @param bool $before whether loads that jump at this moment are as they were before
      * @param array<int, float> $temperature of the cells, K, for what follows it
+     * @param bool $isReached whether these temperatures came of the same equations, which then stay
      * @throws PhysicsException
      */
-    public function at(float $time, bool $before, array $temperature): HeatAt
+    public function at(float $time, bool $before, array $temperature, bool $isReached = false): HeatAt
     {
         [$model, $key] = $this->model->at($time, $before);
         $known = $this->assembled[$key] ?? null;
         $model = $known->model ?? $this->graded($model);
         $air = $this->air?->of($model, $key, $time);
-        if ($known === null || $known->isNonlinear || $known->air !== $air) {
+        if ($known === null || ($known->isNonlinear && ! $isReached) || $known->air !== $air) {
             $this->assembled[$key] = $known === null ? $this->first($model, $air, $temperature) : $this->assemble($model, $known->coupling, $air, $known->isNonlinear, $temperature, $known);
             $this->assembled = array_slice($this->assembled, -self::KEPT, null, true);
         }
@@ -99,8 +100,11 @@ final class HeatInTime
         }
         // Properties stay with the air as its flow was computed.
         $system = $coupling->equation($air === null ? $temperature : $air->cells(), $air->changes ?? []);
-        $operator = $air === null || ! $this->isComputed() ? new StillHeat($system) : new HeatOnAir($system, $air, DomainBuilder::build($model, $this->voxels, $air->field->fluid->density)->openings, $this->last);
+        if ($air === null || ! $this->isComputed()) {
+            return new HeatAt($model, $coupling, new StillHeat($system), $isNonlinear, $air);
+        }
+        $openings = $before?->operator instanceof HeatOnAir ? $before->operator->openings : DomainBuilder::build($model, $this->voxels, $air->field->fluid->density)->openings;
 
-        return new HeatAt($model, $coupling, $operator, $isNonlinear, $air);
+        return new HeatAt($model, $coupling, new HeatOnAir($system, $air, $openings, $this->last), $isNonlinear, $air);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
-use Foehn\Numerics\ConvectiveSolver;
+use Foehn\Numerics\FaceTerms;
 use Foehn\Numerics\LinearSolver;
 use Foehn\Physics\Flow\EnergyTransport;
 use Foehn\Physics\Flow\Opening;
@@ -15,16 +15,16 @@ final readonly class HeatOnAir implements HeatOperator
 {
     private EnergyTransport $energy;
 
-    private ConvectiveSolver $matrix;
+    private FaceTerms $matrix;
 
     /** @var array<int, float> W by padded cell */
     private array $source;
 
     /** @param list<Opening> $openings as the loads of the moment have them */
-    public function __construct(private HeatSystem $system, public FrozenAir $air, array $openings, private LastEnergy $last)
+    public function __construct(private HeatSystem $system, public FrozenAir $air, public array $openings, private LastEnergy $last)
     {
         $this->energy = $this->transport($system);
-        $this->matrix = $this->energy->linearised($air->field->flux, $air->temperature);
+        $this->matrix = $this->energy->balance($air->field->flux, $air->temperature);
         $this->source = $this->energy->entering($openings);
     }
 
@@ -52,7 +52,7 @@ final readonly class HeatOnAir implements HeatOperator
     {
         $energy = $this->transport($this->system->storing($storing));
 
-        return new CarriedHeat($energy, $energy->linearised($this->air->field->flux, $this->air->temperature));
+        return new CarriedHeat($energy, $energy->linearised($this->air->field->flux, $this->air->temperature, $this->last->serves($this->air, $storing)));
     }
 
     public function residual(): float

@@ -11,7 +11,7 @@ final class TimeSettings
     public const RESIDUAL = 1e-7;
 
     /** The same on a flow, where it is the correction still asked for as a share of the solution (see ConvectiveSolver). */
-    public const RESIDUAL_ON_AIR = 1e-8;
+    public const RESIDUAL_ON_AIR = 1e-6;
 
     /** Share of the heat that passes which the residuals of a stage may add up to: a tenth of what the balance is held to. */
     public const BALANCE = 1e-7;
@@ -54,6 +54,11 @@ final class TimeSettings
 
     /** Change of a temperature in a pass of a stage over coefficients that follow it, as a share of the tolerance: what is left after it is far less. */
     public const PASS = 0.1;
+
+    /** Safety in what further passes would move, and how slowly it is forgotten that they moved more. */
+    public const PASS_SAFETY = 2.0;
+
+    public const FORGETS = 0.7;
 
     public const MOST_PASSES = 12;
 

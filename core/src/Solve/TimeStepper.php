@@ -24,6 +24,9 @@ final class TimeStepper
 
     private int $iterations = 0;
 
+    /** Share of what a pass of a stage moves that the next one does; 1 where it is not known. */
+    private float $share = 1.0;
+
     /**
      * @param float $reference K, which rises are counted from
      * @param float $tolerance K
@@ -161,6 +164,7 @@ final class TimeStepper
         $storing = 1.0 / ($step * TrBdf2::D);
         $phases = $this->stored->phases($x, $this->reference);
         $most = $phases === [] ? TimeSettings::MOST_PASSES : TimeSettings::MOST_PASSES_MELTING;
+        $last = INF;
         for ($pass = 1; $pass <= $most; $pass++) {
             $heat = $this->heat->at($from->time + $after, true, $this->temperatures($x));
             $operator = $heat->operator;
@@ -174,7 +178,8 @@ final class TimeStepper
             $this->iterations += $solution->iterations;
             $moved = Vectors::largest(Vectors::combine(1.0, $solution->x, -1.0, $x));
             $x = $solution->x;
-            $isAtRest = ! $heat->isNonlinear || $moved <= TimeSettings::PASS * $this->tolerance;
+            $isAtRest = ! $heat->isNonlinear || $this->left($moved, $last) <= TimeSettings::PASS * $this->tolerance;
+            $last = $moved;
             $before = $phases;
             $phases = $this->stored->next($phases, $x, $this->reference);
             if ($isAtRest && $phases === $before) {
@@ -183,6 +188,22 @@ final class TimeStepper
         }
 
         return null;
+    }
+
+    /**
+     * What further passes would still move, K: each moves a share of what the one before did. Before the second pass of a stage that
+     * share is taken from the stages before.
+     *
+     * @param float $moved K, by the last pass
+     * @param float $before K, by the one before it; INF where there was none
+     */
+    private function left(float $moved, float $before): float
+    {
+        if ($before < INF && $before > 0.0) {
+            $this->share = max(min(1.0, $moved / $before), TimeSettings::FORGETS * $this->share);
+        }
+
+        return TimeSettings::PASS_SAFETY * $this->share >= 1.0 ? $moved : $moved * TimeSettings::PASS_SAFETY * $this->share;
     }
 
     /** @param list<float> $watts of the controls */

@@ -374,7 +374,7 @@ final class TransientDriver
     private function state(bool $before): State
     {
         $temperature = $this->stepper->temperatures($this->now->x);
-        $heat = $this->heat->at($this->now->time, $before, $temperature);
+        $heat = $this->heat->at($this->now->time, $before, $temperature, true);
         foreach ($this->controls as $control) {
             $heat->coupling->control($control->part, $control->watts);
         }

@@ -6,6 +6,7 @@ namespace Foehn\Physics\Flow;
 
 use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\ConvectiveSolver;
+use Foehn\Numerics\FaceTerms;
 use Foehn\Numerics\LinkPattern;
 use Foehn\Numerics\SparseMatrix;
 use Foehn\Numerics\Stencil;
@@ -40,6 +41,15 @@ final class EnergyTransport
 
     /** @var array<int, float> conductances of the links, W/K */
     private array $conductance = [];
+
+    /** @var array<int, float> of the last matrix: its links downstream and upstream, and what its diagonal has beside them, W/K */
+    private array $weight = [];
+
+    /** @var array<int, float> */
+    private array $back = [];
+
+    /** @var array<int, float> */
+    private array $sums = [];
 
     /** @var array<int, int> the face of the flow on which each link lies */
     private array $faceOf = [];
@@ -90,7 +100,7 @@ final class EnergyTransport
         if ($this->flux !== $flux) {
             $this->flux = $flux;
             $new = $this->solver === null || $this->age >= self::KEEP || $accuracy->mostIterations > 5;
-            $this->equations($flux, $new);
+            $this->prepare($this->matrix($flux), $new);
             $this->age = $new ? 1 : $this->age + 1;
         }
         $source = $this->entering;
@@ -114,16 +124,41 @@ final class EnergyTransport
      *
      * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s through the faces
      * @param array<int, float> $temperature in the layout of the flow, K
+     * @param bool $isLike whether the equations before were nearly the same, so that their hierarchy serves
      */
-    public function linearised(array $flux, array $temperature): ConvectiveSolver
+    public function linearised(array $flux, array $temperature, bool $isLike = false): ConvectiveSolver
     {
         $this->flux = $flux;
         $this->age = 1;
-        $matrix = $this->equations($flux, true);
-        $terms = new SlopeTerms($this->domain, $this->specificHeat, $this->domain->layout->spread(array_slice($this->unknown, $this->heat->stencil->pad, $this->heat->stencil->size()), -1));
+        $matrix = $this->matrix($flux);
+        $this->prepare($matrix, ! $isLike);
         assert($this->solver !== null);
 
-        return $this->solver->with($terms->of($matrix, $flux, $temperature));
+        return $this->solver->with($this->withSlopes($matrix, $flux, $temperature));
+    }
+
+    /**
+     * The same equations alone, for their balance.
+     *
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s through the faces
+     * @param array<int, float> $temperature in the layout of the flow, K
+     */
+    public function balance(array $flux, array $temperature): FaceTerms
+    {
+        $this->flux = $flux;
+
+        return $this->withSlopes($this->matrix($flux), $flux, $temperature);
+    }
+
+    /**
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s through the faces
+     * @param array<int, float> $temperature in the layout of the flow, K
+     */
+    private function withSlopes(SparseMatrix $matrix, array $flux, array $temperature): FaceTerms
+    {
+        $terms = new SlopeTerms($this->domain, $this->specificHeat, $this->domain->layout->spread(array_slice($this->unknown, $this->heat->stencil->pad, $this->heat->stencil->size()), -1));
+
+        return $terms->of($matrix, $flux, $temperature);
     }
 
     /**
@@ -220,11 +255,11 @@ final class EnergyTransport
     }
 
     /**
-     * The matrix, what enters and, where asked for, a new hierarchy.
+     * The matrix, and what enters.
      *
      * @param array{array<int, float>, array<int, float>, array<int, float>} $flux
      */
-    private function equations(array $flux, bool $new): SparseMatrix
+    private function matrix(array $flux): SparseMatrix
     {
         $layout = $this->domain->layout;
         $stencil = $this->heat->stencil;
@@ -237,12 +272,19 @@ final class EnergyTransport
                 $this->entering[$cell] += $in * ($opening->temperatures[$n] - $this->heat->reference);
             }
         }
-        $sums = Stencil::pack($extra, $this->unknown, $this->size);
+        $this->sums = Stencil::pack($extra, $this->unknown, $this->size);
         $weight = $back = $this->conductance;
         foreach ([0, 1, 2] as $axis) {
             [$weight, $back] = self::carry($this->range[$axis], $this->range[$axis + 1], $this->faceOf, $flux[$axis], $this->specificHeat, $weight, $back);
         }
-        $matrix = $this->pattern->matrix($weight, $back, $sums);
+        [$this->weight, $this->back] = [$weight, $back];
+
+        return $this->pattern->matrix($weight, $back, $this->sums);
+    }
+
+    /** The solver of a matrix, with a new hierarchy where that is asked for. */
+    private function prepare(SparseMatrix $matrix, bool $new): void
+    {
         if ($this->solver !== null && ! $new) {
             $this->solver = $this->solver->keepFor($matrix);
         } elseif ($this->solver !== null && $this->joined < self::JOINED) {
@@ -250,12 +292,10 @@ final class EnergyTransport
             $this->joined++;
         } else {
             // Strong is what conducts or is carried, whichever way.
-            $mean = Vectors::combine(0.5, $weight, 0.5, $back);
-            $this->solver = ConvectiveSolver::of($matrix, $this->pattern->matrix($mean, $mean, $sums));
+            $mean = Vectors::combine(0.5, $this->weight, 0.5, $this->back);
+            $this->solver = ConvectiveSolver::of($matrix, $this->pattern->matrix($mean, $mean, $this->sums));
             $this->joined = 1;
         }
-
-        return $matrix;
     }
 
     /**
