@@ -6,6 +6,7 @@ import { questionOf, questions, withQuestion } from '../model/question';
 import { boxOf, gravities, gravityOf, surroundingsOf, withGravity, withSpace, withSurroundings, worstCases } from '../model/space';
 import { usePreferences } from '../state/screen';
 import { lengthUnit, typed, typedTemperatureUnit } from '../units/units';
+import { TimedField } from '../time/TimedField';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
@@ -85,16 +86,14 @@ export function BuildPanel({ revision, editor, mayEdit }: StageProps) {
                         name in worstCases ? editor.edit(`Worst case: ${name}`, (d) => withSurroundings(d, worstCases[name]!)) : Promise.resolve()
                     }
                 />
-                <EditField
+                <TimedField
                     label="Ambient temperature"
-                    value={String(surroundings.temperature ?? '')}
+                    name="Surroundings"
+                    value={surroundings.temperature}
+                    unit={typedTemperatureUnit(units)}
                     hint="20 degC"
                     disabled={!mayEdit}
-                    save={(text) =>
-                        editor.edit(`Ambient ${typed(text, typedTemperatureUnit(units))}`, (d) =>
-                            withSurroundings(d, { temperature: typed(text, typedTemperatureUnit(units)) }),
-                        )
-                    }
+                    save={(text, load) => editor.edit(`Ambient ${text}`, (d) => withSurroundings(d, { temperature: load }))}
                 />
                 <EditField
                     label="Altitude"

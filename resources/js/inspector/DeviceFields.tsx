@@ -9,6 +9,7 @@ import { typicalFans } from '../model/typical';
 import { Typical } from './ShapeFields';
 import { lengthUnit, plainNumber, typed } from '../units/units';
 import { FanCurve } from './FanCurve';
+import { TimedField } from '../time/TimedField';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
@@ -109,7 +110,15 @@ export function DeviceFields({ works = false, ...props }: Props) {
                 <>
                     <Stack direction="row" sx={{ gap: 1 }}>
                         {field('hub', 'Hub', '', '0')}
-                        {field('speedFactor', 'Speed', '', '1')}
+                        <TimedField
+                            label="Speed"
+                            name={props.name}
+                            hint="1"
+                            value={shape.speedFactor}
+                            unit=""
+                            disabled={disabled}
+                            save={(text, load) => setShape(`speed ${text}`, { speedFactor: load })}
+                        />
                         {field('swirl', 'Swirl', '', '0')}
                     </Stack>
                     <Typography variant="body2" color="text.secondary" sx={{ mt: -0.5 }}>

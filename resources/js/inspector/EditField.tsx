@@ -1,13 +1,15 @@
 import TextField from '@mui/material/TextField';
-import { useRef, useState } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { useStateFor } from '../state/hooks';
 
 interface Props {
     label: string;
     value: string;
     /** What holds while the field is empty. */
-    hint?: string;
+    hint?: string | undefined;
     disabled: boolean;
+    /** What stands at its end. */
+    end?: ReactNode;
     save: (text: string) => Promise<unknown>;
 }
 
@@ -20,7 +22,7 @@ export const compact = {
 } as const;
 
 /** A field that is saved with Enter or when it is left. */
-export function EditField({ label, value, hint, disabled, save }: Props) {
+export function EditField({ label, value, hint, disabled, end, save }: Props) {
     // What is typed over a value is gone with it; what was refused stays to be mended.
     const [typed, setTyped] = useStateFor<string, string | null>(value, null);
     const [kept, setKept] = useState<string | null>(null);
@@ -52,7 +54,7 @@ export function EditField({ label, value, hint, disabled, save }: Props) {
             fullWidth
             label={label}
             placeholder={hint}
-            slotProps={hint ? { inputLabel: { shrink: true } } : undefined}
+            slotProps={{ ...(hint && { inputLabel: { shrink: true } }), ...(end && { input: { endAdornment: end } }) }}
             value={text}
             disabled={disabled}
             error={refused}

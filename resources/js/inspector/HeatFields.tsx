@@ -1,8 +1,7 @@
 import { heatKinds, heatOfKind, heatValues, type HeatEntry, type HeatKind } from '../model/heat';
-import { typed, typedTemperatureUnit, type UnitSet } from '../units/units';
+import { typedTemperatureUnit, type UnitSet } from '../units/units';
 import { ChoiceField } from './ChoiceField';
-import { EditField } from './EditField';
-import { textOf } from '../model/text';
+import { TimedField } from '../time/TimedField';
 
 interface Props {
     label: string;
@@ -33,16 +32,18 @@ export function HeatFields({ label, entry, contact = false, units, disabled, sav
             {heatValues[kind].map(([field, title, unit, start]) => {
                 const inUnit = unit || typedTemperatureUnit(units);
                 return (
-                    <EditField
+                    <TimedField
                         key={field}
                         label={title}
+                        name={label}
                         hint={start === '' ? 'ambient' : undefined}
-                        value={textOf(entry?.[field])}
+                        value={entry?.[field]}
+                        unit={inUnit}
                         disabled={disabled}
-                        save={(text) =>
-                            save(`${title.toLowerCase()} ${typed(text, inUnit) || 'ambient'}`, (present) => {
-                                const changed: HeatEntry = { ...(present ?? heatOfKind(kind)!), [field]: typed(text, inUnit) };
-                                if (text === '') delete changed[field];
+                        save={(text, load) =>
+                            save(`${title.toLowerCase()} ${text}`, (present) => {
+                                const changed: HeatEntry = { ...(present ?? heatOfKind(kind)!), [field]: load };
+                                if (load === undefined) delete changed[field];
                                 return changed;
                             })
                         }

@@ -1,6 +1,9 @@
 import { inletKindOf, inletKinds, isOpening, ofKind, openingKinds, withInletKind, type InletKind, type OpeningEntry } from '../model/space';
 import { typed, typedMassFlowUnit, typedSpeedUnit, typedTemperatureUnit, typedVolumeFlowUnit, type UnitSet } from '../units/units';
 import { ChoiceField } from './ChoiceField';
+import type { Load } from '../model/loads';
+import { textOf } from '../model/text';
+import { TimedField } from '../time/TimedField';
 import { EditField } from './EditField';
 import { SwitchField } from './SwitchField';
 
@@ -24,10 +27,10 @@ const inletUnits: Record<InletKind, (units: UnitSet) => string> = { speed: typed
 export function OpeningFields<T extends OpeningEntry>({ name, entry, units, disabled, save }: Props<T>) {
     const kind = entry.kind ?? 'wall';
     const inlet = inletKindOf(entry);
-    const set = (field: string, label: string, unit: string) => (text: string) =>
-        save(`${name}: ${label} ${typed(text, unit) || 'none'}`, (e) => {
-            const changed: T = { ...e, [field]: typed(text, unit) };
-            if (text === '') delete changed[field];
+    const set = (field: string, label: string) => (text: string, load: Load | undefined) =>
+        save(`${name}: ${label} ${text}`, (e) => {
+            const changed: T = { ...e, [field]: load };
+            if (load === undefined) delete changed[field];
             return changed;
         });
     return (
@@ -60,20 +63,24 @@ export function OpeningFields<T extends OpeningEntry>({ name, entry, units, disa
                 />
             )}
             {inlet && (kind === 'inlet' || kind === 'outlet') && (
-                <EditField
+                <TimedField
                     label={inletKinds[inlet][0]}
-                    value={String(entry[inlet] ?? '')}
+                    name={name}
+                    value={entry[inlet]}
+                    unit={inletUnits[inlet](units)}
                     disabled={disabled}
-                    save={set(inlet, inletKinds[inlet][0].toLowerCase(), inletUnits[inlet](units))}
+                    save={set(inlet, inletKinds[inlet][0].toLowerCase())}
                 />
             )}
             {isOpening(kind) && (
-                <EditField
+                <TimedField
                     label="Air enters at"
+                    name={name}
                     hint="ambient"
-                    value={String(entry.temperature ?? '')}
+                    value={entry.temperature}
+                    unit={typedTemperatureUnit(units)}
                     disabled={disabled}
-                    save={set('temperature', 'temperature', typedTemperatureUnit(units))}
+                    save={set('temperature', 'temperature')}
                 />
             )}
             {kind === 'inlet' && (
@@ -93,9 +100,9 @@ export function OpeningFields<T extends OpeningEntry>({ name, entry, units, disa
                 <EditField
                     label="Pressure outside"
                     hint="0 Pa"
-                    value={String(entry.pressure ?? '')}
+                    value={textOf(entry.pressure)}
                     disabled={disabled}
-                    save={set('pressure', 'pressure', 'Pa')}
+                    save={(text) => set('pressure', 'pressure')(typed(text, 'Pa') || 'none', text === '' ? undefined : typed(text, 'Pa'))}
                 />
             )}
         </>

@@ -16,16 +16,15 @@ import { faceTitle } from '../model/heat';
 import { quietly } from '../model/partCommands';
 import { across } from '../model/parts';
 import { sideNames, withCurrents } from '../model/space';
-import { lengthUnit, typed } from '../units/units';
+import { lengthUnit } from '../units/units';
 import { Chapter } from './Chapter';
 import { ChoiceField } from './ChoiceField';
-import { EditField } from './EditField';
+import { TimedField } from '../time/TimedField';
 import { FacePicker } from './FacePicker';
 import { RectangleFields } from './RectangleFields';
 import { Removable } from './Removable';
 import { editPart, replaced, type ShapeProps } from './ShapeField';
 import { SwitchField } from './SwitchField';
-import { textOf } from '../model/text';
 
 /** The axes of a flat face. */
 const axesOf: Readonly<Record<string, readonly string[]>> = Object.fromEntries(sideNames.map((side) => [side, across[side[0]!]!]));
@@ -101,12 +100,14 @@ export function TerminalFields(part: ShapeProps) {
                             }
                         />
                         {terminalValues[kind].map(([field, label, unit]) => (
-                            <EditField
+                            <TimedField
                                 key={field}
                                 label={label}
-                                value={textOf(terminal[field])}
+                                name={faceTitle(face)}
+                                value={terminal[field]}
+                                unit={unit}
                                 disabled={part.disabled}
-                                save={(text) => set(face, n, `${label.toLowerCase()} ${typed(text, unit)}`, { ...terminal, [field]: typed(text, unit) })}
+                                save={(text, load) => set(face, n, `${label.toLowerCase()} ${text}`, { ...terminal, [field]: load ?? '' })}
                             />
                         ))}
                         {face in axesOf && kind !== 'contact' && (

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { kindOfLoad, loadKinds, loadOfKind, loadText, pointsOf, secondsOf, sensorOf, withSensor, type LoadEntry, type LoadKind } from './loads';
+import { kindOfLoad, loadKinds, loadOfKind, loadText, pointsOf, secondsOf, sensorOf, timedOfKind, withSensor, type LoadEntry, type LoadKind } from './loads';
 import { questionOf, withQuestion } from './question';
 import { timeOf, withTime } from './time';
 
@@ -12,6 +12,23 @@ describe('loads', () => {
         }
         expect(loadText('7 W')).toBe('7 W');
         expect(loadText(loadOfKind('pulse', 3, 'chip'))).toBe('Pulses');
+    });
+
+    it('of anything else begin with the value that was there and, later on, nothing in its unit', () => {
+        expect(timedOfKind('schedule', '2 m/s', '1 m/s')).toMatchObject({
+            schedule: [
+                ['0 s', '2 m/s'],
+                ['5 min', '0 m/s'],
+            ],
+        });
+        expect(timedOfKind('pulse', undefined, '1')).toMatchObject({ pulse: { high: '1', low: '0' } });
+        expect(timedOfKind('schedule', '45 degC', '')).toMatchObject({
+            schedule: [
+                ['0 s', '45 degC'],
+                ['5 min', '45 degC'],
+            ],
+        });
+        expect(timedOfKind('constant', { schedule: [['0 s', '3 A']] }, '1 A')).toBe('3 A');
     });
 
     it('keep their other fields with another sensor', () => {

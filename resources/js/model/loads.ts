@@ -1,5 +1,7 @@
 import { plainNumber } from '../units/units';
+import type { ModelDocument } from './document';
 import { textOf } from './text';
+import { timeOf } from './time';
 
 /** How the watts of a part may be stated: as they are, against the time, or set by the temperature at a sensor. */
 export const loadKinds = {
@@ -11,6 +13,10 @@ export const loadKinds = {
     controller: 'Controller, P or PI',
 } as const;
 export type LoadKind = keyof typeof loadKinds;
+
+/** How anything else that is given may follow the time. */
+export const timedKinds = { constant: loadKinds.constant, schedule: loadKinds.schedule, pulse: loadKinds.pulse } as const;
+export type TimedKind = keyof typeof timedKinds;
 
 export type Cell = string | number;
 
@@ -60,23 +66,42 @@ export function withSensor(entry: LoadEntry, sensor: SensorEntry): LoadEntry {
     return entry.controller ? { controller: { ...entry.controller, sensor } } : { ...entry, sensor };
 }
 
-/** What a load of a kind begins as, with the watts that were there. */
+/** What a load that follows the time begins as: with the value that was there or, where it had none, another, and nothing later on. */
+export function timedOfKind(kind: TimedKind, before: unknown, otherwise: string): Load {
+    const earlier = entryOfLoad(before);
+    const first = textOf(earlier?.schedule?.[0]?.[1] ?? earlier?.pulse?.high);
+    const value = textOf(before) || first || otherwise;
+    switch (kind) {
+        case 'constant':
+            return value;
+        case 'schedule':
+            return {
+                schedule: [
+                    ['0 s', value],
+                    ['5 min', nothing(value)],
+                ],
+                between: 'steps',
+            };
+        case 'pulse':
+            return { pulse: { high: value, low: nothing(value), period: '60 s', duty: 0.4 } };
+    }
+}
+
+/** Zero in the unit of a value; of a temperature, which has no nothing, the value itself. */
+function nothing(value: string): string {
+    const unit = /^[-+.\de]+(?:\s+(\S+))?$/i.exec(value.trim())?.[1];
+    return unit === undefined ? (Number.isNaN(Number(value)) ? value : '0') : /^(degC|degF|K)$/.test(unit) ? value : `0 ${unit}`;
+}
+
+/** What the watts of a part begin as, with those that were there. */
 export function loadOfKind(kind: LoadKind, before: unknown, part: string): Load {
     const watts = kindOfLoad(before) === 'constant' && textOf(before) !== '' ? textOf(before) : '10 W';
     const sensor = { part };
     switch (kind) {
         case 'constant':
-            return watts;
         case 'schedule':
-            return {
-                schedule: [
-                    ['0 s', watts],
-                    ['5 min', '0 W'],
-                ],
-                between: 'steps',
-            };
         case 'pulse':
-            return { pulse: { high: watts, period: '60 s', duty: 0.4 } };
+            return timedOfKind(kind, watts, watts);
         case 'curve':
             return {
                 curve: [
@@ -96,6 +121,12 @@ const seconds = { s: 1, ms: 1e-3, min: 60, h: 3600 };
 
 /** A time as it is written, in s; null for a formula. */
 export const secondsOf = (text: unknown): number | null => plainNumber(textOf(text), seconds);
+
+/** s, at which the course ends that is asked for, as far as a drawing needs it; null where the steady state is. */
+export function endOf(document: ModelDocument): number | null {
+    const time = timeOf(document);
+    return time ? (secondsOf(time.end) ?? 600) : null;
+}
 
 const amountOf = (text: unknown): number => Number.parseFloat(textOf(text, '0'));
 

@@ -1,3 +1,4 @@
+import type { Load } from './loads';
 import { boxAround, type Box } from './box';
 import type { ModelDocument } from './document';
 import { millimetres, shifted } from './parts';
@@ -191,7 +192,7 @@ export function withSideMoved(document: ModelDocument, { axis, upper }: { axis: 
 }
 
 export interface SurroundingsEntry {
-    temperature?: string | number;
+    temperature?: Load;
     altitude?: string | number;
     gravity?: (string | number)[];
     radiantTemperature?: string | number;

@@ -53,11 +53,13 @@ import { useVariants, type Variants } from '../variants/useVariants';
 import { VariantBar } from '../variants/VariantBar';
 import { VariantDialogs } from '../variants/VariantDialogs';
 import { VariantMenu } from '../variants/VariantMenu';
+import { endOf } from '../model/loads';
 import { unitSetNames, type UnitSet } from '../units/units';
 import type { Picker } from '../view/Picking';
 import { atMoment, withPeaks } from '../time/course';
 import { useFrame } from '../time/store';
 import { TimeBar } from '../time/TimeBar';
+import { TimeAxis } from '../time/TimedField';
 import { TolerancesChapter } from '../tolerances/TolerancesChapter';
 import { useBuilds } from '../tolerances/useBuilds';
 import { show } from '../view/shown/store';
@@ -423,7 +425,7 @@ export default function ProjectScreen() {
                     details={
                         details && (
                             <Boundary what="This panel" resetKeys={[variant, stage, String(selection)]}>
-                                {details}
+                                <TimeAxis value={revision ? endOf(revision.document) : null}>{details}</TimeAxis>
                             </Boundary>
                         )
                     }

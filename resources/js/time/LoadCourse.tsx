@@ -1,8 +1,7 @@
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { Lines, plain } from '../charts/Lines';
 import { partEntry, withPartFields, type ModelDocument } from '../model/document';
-import { entryOfLoad, kindOfLoad, loadKinds, loadOfKind, pointsOf, secondsOf, sensorOf, withSensor, type LoadEntry, type LoadKind } from '../model/loads';
+import { entryOfLoad, kindOfLoad, loadKinds, loadOfKind, endOf, sensorOf, withSensor, type LoadEntry, type LoadKind } from '../model/loads';
 import { tableFrom, tableText } from '../model/losses';
 import { textOf } from '../model/text';
 import { timeOf } from '../model/time';
@@ -11,8 +10,7 @@ import { Chapter } from '../inspector/Chapter';
 import { ChoiceField } from '../inspector/ChoiceField';
 import { EditField } from '../inspector/EditField';
 import type { ShapeProps } from '../inspector/ShapeField';
-import { tableOfFile } from './csv';
-import { CsvButton } from './CsvButton';
+import { ScheduleFields } from './ScheduleFields';
 
 interface Field {
     label: string;
@@ -20,13 +18,6 @@ interface Field {
     hint?: string;
 }
 
-const pulse: Record<string, Field> = {
-    high: { label: 'Watts', unit: 'W' },
-    low: { label: 'Watts in the pause', unit: 'W', hint: '0 W' },
-    period: { label: 'Period', unit: 's' },
-    duty: { label: 'Duty, share on', unit: '', hint: '0.5' },
-    rise: { label: 'Rise time', unit: 's', hint: '0 s' },
-};
 const thermostat: Record<string, Field> = {
     watts: { label: 'Watts while on', unit: 'W' },
     on: { label: 'On at', unit: 'degC' },
@@ -52,7 +43,7 @@ export function LoadCourse({ document, parts, ...part }: ShapeProps & { document
             const own = partEntry(d, part.entry.id);
             return own ? withPartFields(d, [part.entry.id], { power: change(entryOfLoad(own.power) ?? {}) }) : d;
         });
-    const fields = (of: 'pulse' | 'thermostat' | 'controller', all: Record<string, Field>) =>
+    const fields = (of: 'thermostat' | 'controller', all: Record<string, Field>) =>
         Object.entries(all).map(([key, { label, unit, hint }]) => (
             <EditField
                 key={`${of} ${key}`}
@@ -68,13 +59,8 @@ export function LoadCourse({ document, parts, ...part }: ShapeProps & { document
                 }
             />
         ));
-    const until = secondsOf(timeOf(document)?.end) ?? 600;
-    const points = entry && pointsOf(entry, until);
+    const until = endOf(document) ?? 600;
     const sensor = entry && sensorOf(entry);
-    const importTable = async (chosen: File) => {
-        const table = tableOfFile(await chosen.text(), 'W');
-        await set(`watts over time from ${chosen.name}`, (now) => ({ ...now, schedule: table }));
-    };
     return (
         <Chapter title="Watts over time" fields>
             <ChoiceField
@@ -88,36 +74,7 @@ export function LoadCourse({ document, parts, ...part }: ShapeProps & { document
                     )
                 }
             />
-            {entry?.schedule && (
-                <>
-                    <EditField
-                        label="Time: watts"
-                        value={tableText(entry.schedule)}
-                        disabled={part.disabled}
-                        save={(text) => set('table over time', (now) => ({ ...now, schedule: tableFrom(text, 's') }))}
-                    />
-                    <Stack direction="row" sx={{ gap: 0.75 }}>
-                        <ChoiceField
-                            label="Between times"
-                            value={entry.between ?? 'linear'}
-                            choices={{ linear: 'Straight lines', steps: 'Steps' }}
-                            disabled={part.disabled}
-                            save={(between) => set(`${between} between times`, (now) => ({ ...now, between }))}
-                        />
-                        <EditField
-                            label="Repeats after"
-                            value={textOf(entry.repeat)}
-                            hint="never"
-                            disabled={part.disabled}
-                            save={(text) =>
-                                set(`repeats after ${text || 'no time'}`, (now) => ({ ...now, repeat: text === '' ? undefined : typed(text, 's') }))
-                            }
-                        />
-                    </Stack>
-                    {!part.disabled && <CsvButton label="Table from a CSV file" name="CSV file of watts over time" read={importTable} />}
-                </>
-            )}
-            {entry?.pulse && fields('pulse', pulse)}
+            {entry && !sensor && <ScheduleFields label="Watts" name={part.name} entry={entry} unit="W" until={until} disabled={part.disabled} set={set} />}
             {entry?.thermostat && fields('thermostat', thermostat)}
             {entry?.controller && fields('controller', controller)}
             {entry?.curve && (
@@ -154,15 +111,6 @@ export function LoadCourse({ document, parts, ...part }: ShapeProps & { document
                         ))}
                     </Stack>
                 </>
-            )}
-            {points && (
-                <Lines
-                    label={`Watts of ${part.name} over time`}
-                    height={130}
-                    x={{ title: 'time, s', format: plain }}
-                    y={{ title: 'W', format: plain, min: Math.min(0, ...points.map((p) => p.y)) }}
-                    series={[{ name: part.name, points }]}
-                />
             )}
             {kind !== 'constant' && !timeOf(document) && (
                 <Typography variant="body2" color="text.secondary">
