@@ -63,7 +63,7 @@ final class SolveRun implements ShouldQueue
         $model = ModelCodec::fromJson($run->revision->document)->withGrade($run->grade);
         MemoryGuard::check($model);
         $from = $model->physics->hasFlow() && $model->time === null ? RunStart::of($run, $files) : null;
-        [$interrupted, $course] = $model->time === null ? [null, null] : RunStart::ofCourse($run, $files);
+        [$interrupted, $course] = $model->time === null ? [null, null] : RunStart::ofCourse($run, $model->time, $files);
         $before = $this->history($run, $from->resumed ?? $interrupted);
         $start = $from->start ?? RunStart::withTemperatures($run, $model->time?->run, $files);
         $listener = new RunListener($claim, $files, $start, $before, app('queue.worker'));
@@ -77,9 +77,6 @@ final class SolveRun implements ShouldQueue
             $queue->dispatch($claim->run);
 
             return;
-        }
-        if ($solution->course !== null && ! $solution->outcome->stopped) {
-            $files->forgetCourse($run);
         }
         $this->finish($claim, $solution, $run->message);
     }

@@ -125,14 +125,6 @@ final class RunFiles
         return null;
     }
 
-    /** Removes what a course that has come to its end needs no more. */
-    public function forgetCourse(Run $run): void
-    {
-        foreach ($this->attemptsOf($run) as $attempt) {
-            $this->disk()->delete($run->folder() . "/$attempt/" . self::COURSE);
-        }
-    }
-
     /**
      * The last checkpoint of a run.
      *

@@ -8,6 +8,8 @@ use App\Models\Run;
 use App\Models\RunState;
 use App\Models\StudyPoint;
 use App\Models\Variant;
+use Foehn\Codec\ModelCodec;
+use Foehn\Model\Transient;
 use Foehn\Solve\CourseState;
 use Foehn\Solve\Start;
 use Illuminate\Database\Eloquent\Collection;
@@ -45,22 +47,34 @@ final readonly class RunStart
     }
 
     /**
-     * Where a course in time goes on: of the run itself after its worker was lost, or of the newest run before, where that was stopped on the same model and grade.
+     * Where a course in time goes on: of the run itself after its worker was lost; of the newest run before, where that was stopped on the
+     * same model and grade; or past the end of that run, where the model differs in a later end and what is kept of it alone.
      *
      * @return array{?Run, ?CourseState} the run that goes on, and where it was
      */
-    public static function ofCourse(Run $run, RunFiles $files): array
+    public static function ofCourse(Run $run, Transient $time, RunFiles $files): array
     {
-        $before = Run::query()->where('variant_id', $run->variant_id)->where('id', '<', $run->id)->latest('id')->first();
-        $stopped = $before !== null && $before->revision_id === $run->revision_id && $before->grade === $run->grade && in_array($before->state, [RunState::Stopped, RunState::Failed], true) ? $before : null;
-        foreach (array_filter([$run, $stopped]) as $other) {
-            $course = $files->course($other);
-            if ($course !== null) {
-                return [$other, $course];
-            }
+        $before = Run::query()->with('revision')->where('variant_id', $run->variant_id)->where('id', '<', $run->id)->latest('id')->first();
+        $own = $files->course($run);
+        if ($own !== null || $before === null || $before->grade !== $run->grade || ! self::differsInItsEndAlone($run, $before)) {
+            return $own === null ? [null, null] : [$run, $own];
         }
+        $course = in_array($before->state, [RunState::Stopped, RunState::Failed, RunState::Solved], true) ? $files->course($before) : null;
 
-        return [null, null];
+        return $course !== null && $course->now->time < $time->end ? [$before, $course] : [null, null];
+    }
+
+    private static function differsInItsEndAlone(Run $run, Run $before): bool
+    {
+        $rest = function (Run $of): array {
+            $document = ModelCodec::parse($of->revision->document);
+            $analysis = is_array($document['analysis'] ?? null) ? $document['analysis'] : [];
+            $analysis['time'] = array_diff_key(is_array($analysis['time'] ?? null) ? $analysis['time'] : [], ['end' => 1, 'keep' => 1]);
+
+            return [...$document, 'analysis' => $analysis];
+        };
+
+        return $run->revision_id === $before->revision_id || $rest($run) == $rest($before);
     }
 
     /**

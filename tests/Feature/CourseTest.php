@@ -45,7 +45,7 @@ final class CourseTest extends TestCase
         self::assertGreaterThan(293.15, $result['limits'][0]['overTime']['max']);
         self::assertSame(4 * 16, strlen((string) $this->get("/api/runs/$run->id/pictures/1/fields/temperatureAt0")->assertOk()->streamedContent()));
         $this->get("/api/runs/$run->id/pictures/1/fields/temperatureAt2")->assertNotFound();
-        self::assertNull((new RunFiles())->course($run));
+        self::assertEqualsWithDelta(600.0, (new RunFiles())->course($run)->now->time ?? NAN, 1e-9);
     }
 
     public function testAStoppedCourseIsKeptAndGoesOnWithTheNextRun(): void
@@ -94,5 +94,24 @@ final class CourseTest extends TestCase
         $other = $begins($run->id + 1000);
         self::assertSame(RunState::Failed, $other->state);
         self::assertStringContainsString('which the course begins with, are not there', (string) $other->message);
+    }
+
+    public function testALaterEndGoesOnFromTheEndOfTheLastRun(): void
+    {
+        $run = $this->started();
+        $this->work($run);
+        $before = $this->resultOf($run)['time']['times'];
+        /** @var array{analysis: array{time: array<string, mixed>}} $document */
+        $document = json_decode($run->revision->document, true, 64, JSON_THROW_ON_ERROR);
+        $document['analysis']['time'] = [...$document['analysis']['time'], 'end' => '20 min', 'keep' => ['20 min']];
+        $this->putJson("/api/variants/$run->variant_id/model", ['document' => $document, 'base' => 1, 'step' => 'End at 20 min'])->assertCreated();
+        $id = $this->postJson("/api/variants/$run->variant_id/runs", ['grade' => 'scout'])->assertCreated()->json('id');
+        $next = Run::query()->whereKey($id)->firstOrFail();
+        $this->work($next);
+        $time = $this->resultOf($next)['time'];
+
+        self::assertSame(RunState::Solved, $next->refresh()->state);
+        self::assertSame($before, array_slice($time['times'], 0, count($before)));
+        self::assertEqualsWithDelta([60.0, 600.0, 1200.0], array_column($time['frames'], 'time'), 1e-9);
     }
 }

@@ -7,7 +7,6 @@ namespace Foehn\Preflight;
 use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Model\Transient;
-use Foehn\Shapes\Fan;
 
 /** Whether what the air does in a course in time fits what drives it, and how long it takes. */
 final class AirChecks
@@ -31,7 +30,7 @@ final class AirChecks
             return [];
         }
         $fluid = Fluid::of($material, $model->surroundings);
-        $given = self::given($model, $fluid->density);
+        $given = AirDrive::of($model, $fluid->density)->speed;
 
         return match ($time->air) {
             Transient::FROZEN => self::frozen($model, $given),
@@ -50,11 +49,7 @@ final class AirChecks
     private static function follows(Model $model, Fluid $fluid): array
     {
         $volume = $model->space->box->size(0) * $model->space->box->size(1) * $model->space->box->size(2);
-        $stored = 0.0;
-        foreach ($model->parts as $part) {
-            $material = $part->material === null ? null : $model->materials->get($part->material);
-            $stored += ($material->density ?? 0.0) * ($material->specificHeat ?? 0.0) * array_product(array_map($part->shape->bounds()->size(...), [0, 1, 2]));
-        }
+        $stored = SolidHeat::of($model);
         $share = $stored > 0.0 ? $fluid->density * $fluid->specificHeat * $volume / $stored : INF;
 
         return $share <= self::STORES ? [] : [new Finding('warning', 'Solve', sprintf('What flows stores %s the heat that the parts store, and air that follows stores none: the warm-up comes out too quick. Choose frozen or unsteady air.', $share >= 1.0 ? 'more than' : sprintf('%.0f %% of', 100.0 * $share)))];
@@ -68,33 +63,6 @@ final class AirChecks
         $steps = self::STEPS_A_PASSAGE * $time->end / $passage;
 
         return $steps <= self::MANY_STEPS ? [] : [new Finding('warning', 'Solve', sprintf('The air passes the space in about %.2g s, so that its motion takes some %s steps to the end at %g s. Where parts warm up far more slowly, air that follows the temperatures tells the same in a few.', $passage, number_format(round($steps, -3), 0, '.', ' '), $time->end))];
-    }
-
-    /** Greatest speed that fans and openings give, m/s. */
-    private static function given(Model $model, float $density): float
-    {
-        $speed = 0.0;
-        foreach ($model->parts as $part) {
-            if ($part->shape instanceof Fan) {
-                $sizes = array_filter(array_map($part->shape->bounds()->size(...), [0, 1, 2]));
-                $speed = max($speed, $part->shape->freeFlow() / max(1e-12, array_product($sizes)));
-            }
-        }
-        $box = $model->space->box;
-        $side = max(1e-12, min($box->size(0) * $box->size(1), $box->size(1) * $box->size(2), $box->size(2) * $box->size(0)));
-        foreach ($model->space->flows() as $flow) {
-            $amount = $flow->given?->amount->isConstant() === true ? $flow->given->amount->constant : 0.0;
-            $speed = max($speed, match ($flow->given?->by) {
-                'volumeFlow' => $amount / $side,
-                'massFlow' => $amount / $side / $density,
-                default => $amount,
-            });
-            foreach ($flow->velocity as $component) {
-                $speed = max($speed, $component->isConstant() ? abs($component->constant) : 0.0);
-            }
-        }
-
-        return $speed;
     }
 
     private static function freeFall(Model $model, Fluid $fluid): float

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Preflight;
 
 use Foehn\Codec\ModelInTime;
+use Foehn\Model\Fluid;
 use Foehn\Model\HeatCondition;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
@@ -101,17 +102,16 @@ final class TimeChecks
         return $findings;
     }
 
-    /** Heat capacity of all parts over the conductance of their convection coefficients, by the boxes around them, s; null where none are given. */
+    /** Heat capacity of all parts over the conductance of their convection coefficients, by the boxes around them, and of the air that passes, s; null where neither is given. */
     private static function warmUp(Model $model): ?float
     {
-        [$capacity, $conductance] = [0.0, 0.0];
+        [$capacity, $conductance] = [SolidHeat::of($model), self::carried($model)];
         foreach ($model->parts as $part) {
             $material = $part->material === null ? null : $model->materials->get($part->material);
             $size = array_map(fn (int $axis): float => $part->shape->bounds()->size($axis), [0, 1, 2]);
             if ($part->shape instanceof FlatShape || $material === null) {
                 continue;
             }
-            $capacity += ($material->density ?? 0.0) * ($material->specificHeat ?? 0.0) * array_product($size);
             $area = 2.0 * ($size[0] * $size[1] + $size[1] * $size[2] + $size[2] * $size[0]);
             foreach ($part->faces as $name => $face) {
                 $conductance += self::coefficient($face) * ($name === 'bare' ? $area : $area / 6.0);
@@ -124,6 +124,15 @@ final class TimeChecks
         }
 
         return $conductance > 0.0 && $capacity > 0.0 ? $capacity / $conductance : null;
+    }
+
+    /** W/K that the air which passes takes along. */
+    private static function carried(Model $model): float
+    {
+        $material = $model->physics->hasFlow() ? $model->materials->get((string) $model->space->fluid) : null;
+        $fluid = $material === null ? null : Fluid::of($material, $model->surroundings);
+
+        return $fluid === null ? 0.0 : $fluid->density * $fluid->specificHeat * AirDrive::of($model, $fluid->density)->flow;
     }
 
     /** W/m2/K */

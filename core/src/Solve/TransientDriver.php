@@ -112,7 +112,7 @@ final class TransientDriver
                 } catch (StoppedOnTheWay) {
                     $stopped = true;
                 }
-                $this->offer($stopped);
+                $this->offer($stopped || $this->now->time >= $this->time->end);
             }
         }
 

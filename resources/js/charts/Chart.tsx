@@ -17,10 +17,12 @@ export interface ChartProps {
     /** The numbers as a table, the first row its head. */
     table: () => Cells;
     onClick?: (event: ECElementEvent) => void;
+    /** A place within the axes that was clicked, in their numbers. */
+    onPlace?: ((x: number) => void) | undefined;
 }
 
 /** A chart in the look of the application, saved as a picture or as its numbers. The package that draws it is fetched when the first one is shown. */
-export function Chart({ label, option, height, table, onClick }: ChartProps) {
+export function Chart({ label, option, height, table, onClick, onPlace }: ChartProps) {
     const { palette, typography } = useTheme();
     const host = useRef<HTMLDivElement>(null);
     const [chart, setChart] = useState<EChartsType | null>(null);
@@ -63,6 +65,16 @@ export function Chart({ label, option, height, table, onClick }: ChartProps) {
         chart.on('click', onClick);
         return () => void chart.off('click', onClick);
     }, [chart, onClick]);
+    useEffect(() => {
+        if (!chart || !onPlace) return;
+        const click = ({ offsetX, offsetY }: { offsetX: number; offsetY: number }) => {
+            if (!chart.containPixel('grid', [offsetX, offsetY])) return;
+            const x = chart.convertFromPixel('grid', [offsetX, offsetY])[0];
+            if (x !== undefined) onPlace(x);
+        };
+        chart.getZr().on('click', click);
+        return () => void chart.getZr()?.off('click', click);
+    }, [chart, onPlace]);
     return (
         <Box component="figure" aria-label={label} sx={{ m: 0, position: 'relative' }}>
             {!chart && <Skeleton variant="rectangular" height={height} sx={{ borderRadius: 1, position: 'absolute', inset: 0 }} />}

@@ -30,6 +30,8 @@ interface Props {
     x: Axis;
     y: Axis & { logarithmic?: boolean };
     series: readonly Series[];
+    /** A place along x that was clicked, in the numbers of the axis. */
+    onPlace?: ((x: number) => void) | undefined;
 }
 
 /** A number with four digits. */
@@ -40,7 +42,7 @@ const as = (value: number): number => value;
 const DASHES = ['solid', 'dashed', 'dotted', [8, 3, 2, 3], [2, 2]];
 
 /** Curves over one axis: hover reads them, the wheel with Ctrl or two fingers zooms, dragging moves what was zoomed. */
-export function Lines({ label, height, x, y, series }: Props) {
+export function Lines({ label, height, x, y, series, onPlace }: Props) {
     const { palette } = useTheme();
     const [shownX, shownY] = [x.number ?? as, y.number ?? as];
     const option = useMemo(() => {
@@ -98,5 +100,5 @@ export function Lines({ label, height, x, y, series }: Props) {
         ['Curve', x.title, y.title],
         ...series.flatMap(({ name, points }) => points.map((point) => [name, Number(shownX(point.x).toPrecision(7)), Number(shownY(point.y).toPrecision(7))])),
     ];
-    return <Chart label={label} height={height} option={option} table={table} />;
+    return <Chart label={label} height={height} option={option} table={table} onPlace={onPlace} />;
 }

@@ -24,7 +24,7 @@ interface Reference {
 }
 
 /** Temperatures and watts of controls over time, with the moment that is shown, and a curve to compare with. */
-export function CourseCurves({ result, at }: { result: Result; at: number | null }) {
+export function CourseCurves({ result, at, pick }: { result: Result; at: number | null; pick: (time: number) => void }) {
     const units = usePreferences((s) => s.units);
     const curves = useMemo(() => curvesOf(result).slice(0, MOST), [result]);
     const [reference, setReference] = useStateFor<string, Reference | null>(result.model.hash, null);
@@ -52,6 +52,7 @@ export function CourseCurves({ result, at }: { result: Result; at: number | null
                     x={{ title: 'time, s', format: plain }}
                     y={{ title: temperatureUnit(units), number: (value) => temperatureNumber(value, units), format: plain }}
                     series={series}
+                    onPlace={pick}
                 />
                 <Stack direction="row" sx={{ gap: 1, alignItems: 'center', minHeight: 26, color: 'text.secondary', fontSize: 12.5 }}>
                     <CsvButton label={reference ? 'Another reference' : 'Reference from CSV'} name="CSV file of a reference, s and °C" read={read} />

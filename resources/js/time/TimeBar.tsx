@@ -8,14 +8,16 @@ import Slider from '@mui/material/Slider';
 import Stack from '@mui/material/Stack';
 import ToggleButton from '@mui/material/ToggleButton';
 import Tooltip from '@mui/material/Tooltip';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { Result } from '../api/types';
-import { clock } from './course';
+import { clock, nearestFrame } from './course';
 import { CourseCurves } from './CourseCurves';
 import { useFrame, useMoment } from './store';
 
 /** Between two pictures while they play, ms. */
 const PACE = 350;
+
+const none: readonly { time: number }[] = [];
 
 /** Below the view of a course in time: the moment that is shown, its pictures one after the other, and the curves. */
 export function TimeBar({ run, result }: { run: number; result: Result }) {
@@ -24,7 +26,7 @@ export function TimeBar({ run, result }: { run: number; result: Result }) {
     const curves = useMoment((s) => s.curves);
     const toggleCurves = useMoment((s) => s.toggleCurves);
     const [plays, setPlays] = useState(false);
-    const frames = result.time?.frames ?? [];
+    const frames = result.time?.frames ?? none;
     const last = frames.length - 1;
     useEffect(() => {
         if (!plays) return;
@@ -35,6 +37,14 @@ export function TimeBar({ run, result }: { run: number; result: Result }) {
         }, PACE);
         return () => clearInterval(next);
     }, [plays, last, run, show]);
+    const pick = useCallback(
+        (time: number) => {
+            setPlays(false);
+            const nearest = nearestFrame(frames, time);
+            if (nearest !== null) show(run, nearest);
+        },
+        [frames, run, show],
+    );
     if (!result.time) return null;
     const play = () => {
         if (!plays && (frame ?? -1) >= last) show(run, 0);
@@ -43,7 +53,7 @@ export function TimeBar({ run, result }: { run: number; result: Result }) {
     const shown = frame === null ? null : frames[frame];
     return (
         <Box component="section" aria-label="Time" sx={{ borderTop: 1, borderColor: 'divider', bgcolor: 'background.paper', flexShrink: 0, fontSize: 13 }}>
-            {curves && <CourseCurves result={result} at={shown?.time ?? null} />}
+            {curves && <CourseCurves result={result} at={shown?.time ?? null} pick={pick} />}
             <Stack direction="row" sx={{ height: 40, px: 1.5, gap: 1.25, alignItems: 'center' }}>
                 <IconButton size="small" aria-label={plays ? 'Pause' : 'Play'} disabled={frames.length < 2} onClick={play}>
                     {plays ? <Pause fontSize="small" /> : <PlayArrow fontSize="small" />}

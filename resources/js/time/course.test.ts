@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { sampleResult } from '../fixtures';
 import type { Result } from '../api/types';
-import { atMoment, clock, curvesOf, differenceFrom, rangeOver, valueOn, withPeaks } from './course';
+import { atMoment, clock, curvesOf, differenceFrom, rangeOver, valueOn, withPeaks, nearestFrame } from './course';
 import { pairsOf, tableOfFile } from './csv';
 
 const part = {
@@ -107,5 +107,11 @@ describe('pairs of a file', () => {
             ['0 s', '1 W'],
             ['5 s', '2 W'],
         ]);
+    });
+
+    it('finds the kept moment that is nearest to a time', () => {
+        const frames = [{ time: 10 }, { time: 60 }, { time: 600 }];
+        expect([0, 34, 36, 1e4].map((time) => nearestFrame(frames, time))).toEqual([0, 0, 1, 2]);
+        expect(nearestFrame([], 5)).toBeNull();
     });
 });

@@ -98,3 +98,7 @@ export function differenceFrom(curve: Curve, reference: readonly { x: number; y:
     const worst = apart.reduce((one, other) => (Math.abs(other.by) > Math.abs(one.by) ? other : one));
     return { greatest: worst.by, at: worst.at, rms: Math.sqrt(apart.reduce((sum, { by }) => sum + by * by, 0) / apart.length) };
 }
+
+/** Which of the moments that are kept is nearest to a time, s; null where none is. */
+export const nearestFrame = (frames: readonly { time: number }[], time: number): number | null =>
+    frames.reduce<number | null>((best, { time: own }, n) => (best === null || Math.abs(own - time) < Math.abs(frames[best]!.time - time) ? n : best), null);
