@@ -20,8 +20,8 @@ final class DemoTest extends TestCase
         $this->command('foehn:demo')->assertSuccessful()->expectsOutputToContain('first run queued');
         $this->command('foehn:demo')->assertSuccessful()->expectsOutputToContain('already loaded');
 
-        Queue::assertPushed(SolveRun::class, 7);
-        self::assertSame(7, User::query()->where('demo', true)->firstOrFail()->projects()->count());
+        Queue::assertPushed(SolveRun::class, 8);
+        self::assertSame(8, User::query()->where('demo', true)->firstOrFail()->projects()->count());
         self::assertSame(1, Project::query()->where('name', 'Ridge radar processor')->firstOrFail()->variants()->firstOrFail()->revisions()->count());
         self::assertSame(['First design', 'Baffle and taller fins'], Project::query()->where('name', 'Ridge radar processor')->firstOrFail()->variants()->pluck('name')->all());
     }

@@ -35,6 +35,9 @@ final class LoadDemo extends Command
     /** A smaller hysteresis of the thermostat. */
     private const EARLIER = ['parameters' => ['off_at' => ['value' => '8 degC']]];
 
+    /** A third of the watts soon after the fan has failed, and so cooler air in the box. */
+    private const THROTTLED = ['parameters' => ['throttled' => ['value' => 0.33], 'still_air' => ['value' => '59 degC']]];
+
     private const RIBBONS = ['parameters' => ['ribbons' => ['value' => 5]]];
 
     protected $signature = 'foehn:demo {--only-first : queue the run of the first project only}';
@@ -72,6 +75,7 @@ final class LoadDemo extends Command
             $this->load($user, 'Winch inverter leg', 'One leg of the winch inverter while the winch is stalled: a switch conducts 100 A and bond ribbons take it from its chip. Two of them get too hot, five do not.', ['Two ribbons' => 'winch-inverter-leg', 'Five ribbons' => ['winch-inverter-leg', self::RIBBONS]]),
             $this->load($user, 'Fuse on a tap board', 'A strip of zinc between two tracks of the battery tap board: it holds 10 A and melts at 15 A. Above 19 A it has no steady temperature at all.', ['Load, 10 A' => 'tap-board-fuse', 'Fault, 15 A' => ['tap-board-fuse', self::FAULT]]),
             $this->load($user, 'Heated anemometer', 'An anemometer on the ridge is thawed from -20 °C: a thermostat whose sensor sits below the head switches its heater off late, and the grease of the bearing gets too warm. With a smaller hysteresis it stays below its limit.', ['Off at 12 °C' => 'heated-anemometer', 'Off at 8 °C' => ['heated-anemometer', self::EARLIER]]),
+            $this->load($user, 'Ridge radar processor, fan fails', 'The box with convection coefficients is switched on at 45 °C and its fan fails after 10 minutes: the first limit is missed 13 s later, the processor holds for five minutes. Throttled to a third of its watts within 10 s it stays below all of them.', ['Full watts' => 'ridge-radar-fan-fails', 'Throttled' => ['ridge-radar-fan-fails', self::THROTTLED]]),
         ];
     }
 
