@@ -7,7 +7,7 @@ import { Lines, plain, type Series } from '../charts/Lines';
 import { useStateFor } from '../state/hooks';
 import { usePreferences } from '../state/screen';
 import { difference, differenceUnit, temperatureNumber, temperatureUnit, type UnitSet } from '../units/units';
-import { clock, curvesOf, differenceFrom, valueOn, type Curve } from './course';
+import { clock, curvesOf, differenceFrom, otherCurvesOf, valueOn, type Curve } from './course';
 import { pairsOf } from './csv';
 import { CsvButton } from './CsvButton';
 
@@ -43,27 +43,42 @@ export function CourseCurves({ result, at, pick }: { result: Result; at: number 
         setReference({ name: points.length > 0 ? chosen.name : `${chosen.name}: no pairs of numbers`, points });
     };
     const controls = result.time?.controls ?? [];
+    const others = useMemo(() => otherCurvesOf(result), [result]);
     return (
         <Stack direction="row" sx={{ px: 1.5, pt: 1, gap: 2, overflowX: 'auto' }}>
-            <Box sx={{ flex: '2 1 0', minWidth: 300 }}>
-                <Lines
-                    label="Temperatures over time"
-                    height={HEIGHT}
-                    x={{ title: 'time, s', format: plain }}
-                    y={{ title: temperatureUnit(units), number: (value) => temperatureNumber(value, units), format: plain }}
-                    series={series}
-                    onPlace={pick}
-                />
-                <Stack direction="row" sx={{ gap: 1, alignItems: 'center', minHeight: 26, color: 'text.secondary', fontSize: 12.5 }}>
-                    <CsvButton label={reference ? 'Another reference' : 'Reference from CSV'} name="CSV file of a reference, s and °C" read={read} />
-                    {reference && <span>{apartText(curves, reference, units)}</span>}
-                    {reference && (
-                        <Button size="small" color="inherit" onClick={() => setReference(null)} sx={{ minWidth: 0, py: 0 }}>
-                            Remove
-                        </Button>
-                    )}
-                </Stack>
-            </Box>
+            {curves.length > 0 && (
+                <Box sx={{ flex: '2 1 0', minWidth: 300 }}>
+                    <Lines
+                        label="Temperatures over time"
+                        height={HEIGHT}
+                        x={{ title: 'time, s', format: plain }}
+                        y={{ title: temperatureUnit(units), number: (value) => temperatureNumber(value, units), format: plain }}
+                        series={series}
+                        onPlace={pick}
+                    />
+                    <Stack direction="row" sx={{ gap: 1, alignItems: 'center', minHeight: 26, color: 'text.secondary', fontSize: 12.5 }}>
+                        <CsvButton label={reference ? 'Another reference' : 'Reference from CSV'} name="CSV file of a reference, s and °C" read={read} />
+                        {reference && <span>{apartText(curves, reference, units)}</span>}
+                        {reference && (
+                            <Button size="small" color="inherit" onClick={() => setReference(null)} sx={{ minWidth: 0, py: 0 }}>
+                                Remove
+                            </Button>
+                        )}
+                    </Stack>
+                </Box>
+            )}
+            {others.map(([unit, all]) => (
+                <Box key={unit} sx={{ flex: '1 1 0', minWidth: 220 }}>
+                    <Lines
+                        label={`Watches over time, ${unit}`}
+                        height={HEIGHT}
+                        x={{ title: 'time, s', format: plain }}
+                        y={{ title: unit, format: plain }}
+                        series={all.slice(0, MOST)}
+                        onPlace={pick}
+                    />
+                </Box>
+            ))}
             {controls.length > 0 && (
                 <Box sx={{ flex: '1 1 0', minWidth: 170 }}>
                     <Lines

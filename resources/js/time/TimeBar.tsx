@@ -1,6 +1,7 @@
 import Pause from '@mui/icons-material/Pause';
 import PlayArrow from '@mui/icons-material/PlayArrow';
 import ShowChart from '@mui/icons-material/ShowChart';
+import TableRows from '@mui/icons-material/TableRows';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
@@ -12,6 +13,7 @@ import { useCallback, useEffect, useState } from 'react';
 import type { Result } from '../api/types';
 import { clock, nearestFrame } from './course';
 import { CourseCurves } from './CourseCurves';
+import { MomentsTable } from './MomentsTable';
 import { useFrame, useMoment } from './store';
 
 /** Between two pictures while they play, ms. */
@@ -26,6 +28,7 @@ export function TimeBar({ run, result }: { run: number; result: Result }) {
     const curves = useMoment((s) => s.curves);
     const toggleCurves = useMoment((s) => s.toggleCurves);
     const [plays, setPlays] = useState(false);
+    const [lists, setLists] = useState(false);
     const frames = result.time?.frames ?? none;
     const last = frames.length - 1;
     useEffect(() => {
@@ -83,10 +86,14 @@ export function TimeBar({ run, result }: { run: number; result: Result }) {
                         </Button>
                     </span>
                 </Tooltip>
+                <IconButton size="small" aria-label="Values over time" title="Values over time" onClick={() => setLists(true)}>
+                    <TableRows fontSize="small" />
+                </IconButton>
                 <ToggleButton size="small" value="curves" selected={curves} aria-label="Curves over time" onChange={toggleCurves} sx={{ py: 0.25, px: 0.75 }}>
                     <ShowChart fontSize="small" />
                 </ToggleButton>
             </Stack>
+            {lists && <MomentsTable result={result} onClose={() => setLists(false)} />}
         </Box>
     );
 }

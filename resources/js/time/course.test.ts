@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { sampleResult } from '../fixtures';
 import type { Result } from '../api/types';
-import { atMoment, clock, curvesOf, differenceFrom, rangeOver, valueOn, withPeaks, nearestFrame } from './course';
+import { atMoment, clock, curvesOf, differenceFrom, keptFields, momentsTable, nearestFrame, otherCurvesOf, rangeOver, valueOn, withPeaks } from './course';
 import { pairsOf, tableOfFile } from './csv';
 
 const part = {
@@ -113,5 +113,21 @@ describe('pairs of a file', () => {
         const frames = [{ time: 10 }, { time: 60 }, { time: 600 }];
         expect([0, 34, 36, 1e4].map((time) => nearestFrame(frames, time))).toEqual([0, 0, 1, 2]);
         expect(nearestFrame([], 5)).toBeNull();
+    });
+
+    it('tables temperatures and other watches at given moments, and what is kept of moving air', () => {
+        const wake = {
+            ...result,
+            watches: [{ id: 'v', name: 'Wake', unit: 'm/s', value: 0.1 }],
+            time: { ...result.time!, series: { ...result.time!.series, v: [0, 0.2, -0.2] }, kept: ['temperature', 'velocity'] },
+        } as unknown as Result;
+        expect(otherCurvesOf(wake).map(([unit, curves]) => [unit, curves.map(({ name }) => name)])).toEqual([['m/s', ['Wake']]]);
+        expect(momentsTable(wake, [10, 50], 'mm')).toEqual([
+            ['Time s', 'Hot °C', 'Wake m/s'],
+            [10, 43.35, 0.1],
+            [50, '', ''],
+        ]);
+        expect(keptFields(result)).toEqual(['temperature']);
+        expect(atMoment({ ...wake, fields: ['temperature', 'velocity', 'heatFlux'] }, 0).fields).toEqual(['temperature', 'velocity']);
     });
 });

@@ -1,7 +1,7 @@
 import type { Course, Result } from '../api/types';
 import { isOfTemperature } from '../model/document';
 import type { Scale } from '../view/fields/scale';
-import { number } from '../units/units';
+import { number, temperatureNumber, temperatureUnit, type UnitSet } from '../units/units';
 import { judged } from '../whatif/whatIf';
 
 /** A moment of a course in time, in the unit that reads best. */
@@ -15,6 +15,9 @@ export function clock(seconds: number): string {
 /** Fields that do not change over time, and so belong to every moment. */
 const STANDING = ['conductivity', 'cellsAcross'];
 
+/** Fields of which there is a picture at every moment that is kept. */
+export const keptFields = (result: Result): readonly string[] => result.time?.kept ?? ['temperature'];
+
 /** The result as it was at one of the moments that are kept: temperatures, watches and margins of then; what is not kept of it is left out. */
 export function atMoment(result: Result, frame: number): Result {
     const kept = result.time?.frames[frame];
@@ -22,7 +25,7 @@ export function atMoment(result: Result, frame: number): Result {
     return {
         ...result,
         frame,
-        fields: result.fields.filter((field) => field === 'temperature' || STANDING.includes(field)),
+        fields: result.fields.filter((field) => keptFields(result).includes(field) || STANDING.includes(field)),
         parts: result.parts.map((part, n) => ({
             ...part,
             temperature: kept.parts[n] ?? null,
@@ -69,15 +72,39 @@ export interface Curve {
     points: { x: number; y: number }[];
 }
 
+const curveOf = (time: Course, { id, name }: { id: string; name: string }): Curve => ({
+    id,
+    name,
+    points: (time.series[id] ?? []).flatMap((y, n) => (y === null ? [] : [{ x: time.times[n]!, y }])),
+});
+
 /** Temperatures over time of the limits and watches that have them. */
 export function curvesOf(result: Result): Curve[] {
     const { time } = result;
+    return time ? [...result.limits.filter(isOfTemperature), ...result.watches.filter((watch) => watch.unit === 'K')].map((one) => curveOf(time, one)) : [];
+}
+
+/** What else is watched over time, by its unit. */
+export function otherCurvesOf(result: Result): [unit: string, curves: Curve[]][] {
+    const { time } = result;
+    const groups = new Map<string, Curve[]>();
     if (!time) return [];
-    return [...result.limits.filter(isOfTemperature), ...result.watches.filter((watch) => watch.unit === 'K')].map(({ id, name }) => ({
-        id,
-        name,
-        points: (time.series[id] ?? []).flatMap((y, n) => (y === null ? [] : [{ x: time.times[n]!, y }])),
-    }));
+    for (const watch of result.watches) if (watch.unit !== 'K') groups.set(watch.unit, [...(groups.get(watch.unit) ?? []), curveOf(time, watch)]);
+    return [...groups];
+}
+
+/** Temperatures and watches at given moments, one row for each moment: temperatures in a unit of their own, everything else in SI units. */
+export function momentsTable(result: Result, times: readonly number[], units: UnitSet): (string | number)[][] {
+    const all = [
+        ...curvesOf(result).map((curve) => ({ ...curve, unit: 'K' })),
+        ...otherCurvesOf(result).flatMap(([unit, curves]) => curves.map((curve) => ({ ...curve, unit }))),
+    ];
+    const shown = (unit: string, value: number | null) =>
+        value === null ? '' : Number((unit === 'K' ? temperatureNumber(value, units) : value).toPrecision(5));
+    return [
+        ['Time s', ...all.map(({ name, unit }) => `${name} ${unit === 'K' ? temperatureUnit(units) : unit}`)],
+        ...times.map((time) => [time, ...all.map(({ points, unit }) => shown(unit, valueOn(points, time)))]),
+    ];
 }
 
 /** A value on a curve, on straight lines between its points; null beyond its ends. */

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useFieldBytes } from '../../api/queries';
 import type { Result } from '../../api/types';
 import { useByValue } from '../../state/hooks';
+import { keptFields } from '../../time/course';
 import { fieldKinds, type FieldName } from './catalogue';
 import { makeField, taken, type Field } from './field';
 import { makeTextures, type FieldTextures } from './fieldMaterial';
@@ -9,7 +10,7 @@ import { makeTextures, type FieldTextures } from './fieldMaterial';
 /** The file of a field, at the moment of a course that is looked at. */
 const fileOf = (name: FieldName, result: Result | undefined): string => {
     const { file } = fieldKinds[name];
-    return result?.frame !== undefined && (result.time?.kept ?? ['temperature']).includes(file) ? `${file}At${result.frame}` : file;
+    return result?.frame !== undefined && keptFields(result).includes(file) ? `${file}At${result.frame}` : file;
 };
 
 /** Fields that were made of bytes, for as long as these are kept. */
