@@ -14,7 +14,7 @@ use Foehn\Model\Target;
 use Foehn\Model\Thermostat;
 use Foehn\Units\Dimension;
 
-/** Reads what sets the watts of a part by the temperature at a sensor. */
+/** Reads what sets the watts of a part, or the speed of a fan, by the temperature at a sensor. */
 final class ControlReader
 {
     private const KINDS = ['curve', 'thermostat', 'controller'];
@@ -47,15 +47,36 @@ final class ControlReader
         return $points === [] ? null : new CurveControl($sensor, new PropertyLaw($points));
     }
 
-    private static function thermostat(Reader $reader): Thermostat
+    /** Of the speed of a fan, which a thermostat alone can switch: for every other speed a flow would have to be found. */
+    public static function ofFan(Reader $reader): ?Thermostat
+    {
+        if (! $reader->has('thermostat')) {
+            $reader->problem('', 'the speed of a fan is switched by a "thermostat" with "speed" and "idle"; a curve or a controller sets watts alone');
+
+            return null;
+        }
+        $thermostat = self::thermostat($reader->object('thermostat'), true);
+        $reader->close();
+
+        return $thermostat;
+    }
+
+    /** Share of its full speed that a fan runs at while its thermostat is off. */
+    public static function idle(Reader $reader): float
+    {
+        return $reader->has('thermostat') ? $reader->object('thermostat')->quantity('idle', Dimension::none(), 0.0) : 0.0;
+    }
+
+    private static function thermostat(Reader $reader, bool $isOfFan = false): Thermostat
     {
         [$on, $off] = [$reader->temperature('on'), $reader->temperature('off')];
         if ($on === $off) {
             $reader->problem('off', sprintf('it would switch on and off at %g K without end; give a hysteresis, such as 2 K between "on" and "off"', $on));
         }
-        $watts = $reader->quantity('watts', Dimension::power());
+        $watts = $isOfFan ? 0.0 : $reader->quantity('watts', Dimension::power());
+        $speeds = $isOfFan ? [$reader->quantity('speed', Dimension::none(), 1.0, 0.0), $reader->quantity('idle', Dimension::none(), 0.0, 0.0)] : null;
         $least = fn (string $key): float => $reader->quantity($key, Dimension::time(), 0.0, 0.0);
-        $thermostat = new Thermostat(self::sensor($reader->object('sensor', true)), $on, $off, $watts, $least('leastOn'), $least('leastOff'));
+        $thermostat = new Thermostat(self::sensor($reader->object('sensor', true)), $on, $off, $watts, $least('leastOn'), $least('leastOff'), $speeds);
         $reader->close();
 
         return $thermostat;
@@ -100,12 +121,13 @@ final class ControlReader
     {
         $byId = array_combine(array_map(fn (Part $part): string => $part->id, $parts), $parts);
         foreach ($parts as $part) {
-            $of = $part->control?->sensor()->of;
+            $of = ($part->speedControl ?? $part->control)?->sensor()->of;
+            $pointer = $part->pointer . ($part->speedControl === null ? '/power' : '/shape/speedFactor');
             $at = $byId[$of->part ?? ''] ?? null;
             if ($of?->part !== null && $at === null) {
-                $problems->add("$part->pointer/power", sprintf('there is no part with the id "%s" for the sensor', $of->part));
+                $problems->add($pointer, sprintf('there is no part with the id "%s" for the sensor', $of->part));
             } elseif ($of?->face !== null && $at !== null && ! in_array($of->face, $at->shape->faces(), true)) {
-                $problems->add("$part->pointer/power", sprintf('"%s" has no face "%s" for the sensor; it has %s', $at->name, $of->face, implode(', ', $at->shape->faces())));
+                $problems->add($pointer, sprintf('"%s" has no face "%s" for the sensor; it has %s', $at->name, $of->face, implode(', ', $at->shape->faces())));
             }
         }
     }

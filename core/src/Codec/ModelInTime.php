@@ -19,6 +19,9 @@ final class ModelInTime
 
     private readonly bool $moves;
 
+    /** @var array<int, float> of fans whose speed is switched: the present one as a share of full speed, by their part */
+    private array $speeds = [];
+
     /**
      * @param array<array-key, mixed> $document
      * @param float $until s, up to which edges are found; 0: to the end that the document states
@@ -40,13 +43,22 @@ final class ModelInTime
      */
     public function at(float $time, bool $before = false): array
     {
-        if (! $this->moves) {
+        if (! $this->moves && $this->speeds === []) {
             return [$this->start, ''];
         }
         $clock = new Clock($time, $before);
-        $model = ModelCodec::fromDocument($this->document, $clock);
+        $model = $this->moves ? ModelCodec::fromDocument($this->document, $clock) : $this->start;
+        if ($this->speeds === []) {
+            return [$model, $clock->signature()];
+        }
 
-        return [$model, $clock->signature()];
+        return [$model->withSpeeds($this->speeds), $clock->signature() . json_encode($this->speeds, JSON_THROW_ON_ERROR)];
+    }
+
+    /** From now on a fan runs at this share of its full speed. */
+    public function run(int $part, float $speed): void
+    {
+        $this->speeds[$part] = $speed;
     }
 
     /** Whether any load follows the time. */

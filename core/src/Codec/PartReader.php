@@ -15,6 +15,7 @@ use Foehn\Model\Loads;
 use Foehn\Model\Part;
 use Foehn\Model\PartName;
 use Foehn\Model\Surroundings;
+use Foehn\Model\Thermostat;
 use Foehn\Shapes\Shape;
 use Foehn\Shapes\Turned;
 use Foehn\Units\Dimension;
@@ -59,12 +60,19 @@ final class PartReader
                 $contacts,
                 $reader->has('losses') ? LossReader::read($reader->object('losses')) : null,
                 $isControlled ? ControlReader::read($reader->object('power')) : null,
+                self::speedControl($reader->object('shape')),
             ),
             $copper,
         );
         $reader->close();
 
         return [$materials, $part];
+    }
+
+    /** What switches the speed of a fan. */
+    private static function speedControl(Reader $shape): ?Thermostat
+    {
+        return ControlReader::isControl($shape->raw('speedFactor')) ? ControlReader::ofFan($shape->object('speedFactor')) : null;
     }
 
     /** @return array{array<string, HeatCondition>, list<ElectricCondition>, array<string, float>, array<string, Coating>} what is stated of heat by face, terminals, electrical contacts by face in ohm m2, and finishes by face */

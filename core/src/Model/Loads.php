@@ -17,14 +17,15 @@ final readonly class Loads
      * @param array<string, float> $contacts by face, what current meets between it and the conductor that touches it, ohm m2
      * @param ?LossTable $losses beside the power
      * @param ?Control $control what sets watts beside the power
+     * @param ?Thermostat $speedControl of a fan, what switches its speed
      */
-    public function __construct(public float $power, public ?ScalarField $source, public array $faces, public array $terminals = [], public array $contacts = [], public ?LossTable $losses = null, public ?Control $control = null)
+    public function __construct(public float $power, public ?ScalarField $source, public array $faces, public array $terminals = [], public array $contacts = [], public ?LossTable $losses = null, public ?Control $control = null, public ?Thermostat $speedControl = null)
     {
     }
 
     public function withPower(float $power): self
     {
-        return new self($power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses, $this->control);
+        return new self($power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses, $this->control, $this->speedControl);
     }
 
     public function withoutControl(): self
@@ -35,12 +36,12 @@ final readonly class Loads
     /** @param array<string, HeatCondition> $faces by face name */
     public function withFaces(array $faces): self
     {
-        return new self($this->power, $this->source, $faces, $this->terminals, $this->contacts, $this->losses, $this->control);
+        return new self($this->power, $this->source, $faces, $this->terminals, $this->contacts, $this->losses, $this->control, $this->speedControl);
     }
 
     /** @param list<ElectricCondition> $terminals */
     public function withTerminals(array $terminals): self
     {
-        return new self($this->power, $this->source, $this->faces, $terminals, $this->contacts, $this->losses, $this->control);
+        return new self($this->power, $this->source, $this->faces, $terminals, $this->contacts, $this->losses, $this->control, $this->speedControl);
     }
 }

@@ -7,6 +7,7 @@ namespace Foehn\Model;
 use Foehn\Geometry\Box;
 use Foehn\Materials\Library;
 use Foehn\Materials\Material;
+use Foehn\Shapes\Fan;
 use Foehn\Shapes\PlateFins;
 
 /** One variant, evaluated: every formula is a number in SI units and every reference is known to exist. */
@@ -85,6 +86,14 @@ final readonly class Model
     public function driven(float $factor): self
     {
         return $this->withParts(fn (Part $part): Part => $part->driven($factor));
+    }
+
+    /** @param array<int, float> $speeds of fans as shares of full speed, by their part */
+    public function withSpeeds(array $speeds): self
+    {
+        $at = fn (Part $part, int $index): Part => $part->shape instanceof Fan && isset($speeds[$index]) ? $part->withShape($part->shape->at($speeds[$index])) : $part;
+
+        return $this->with(array_map($at, $this->parts, array_keys($this->parts)), $this->grid);
     }
 
     public function withMaterial(Material $material): self

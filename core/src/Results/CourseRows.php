@@ -13,7 +13,7 @@ use Foehn\Solve\Course;
  * What a result says of a course in time.
  *
  * @phpstan-type FrameRow array{time: float, parts: list<array{min: float, mean: float, max: float}|null>, values: object}
- * @phpstan-type ControlRow array{part: string, name: string, readings: list<float>, watts: list<float>, switches: list<array{float, bool}>}
+ * @phpstan-type ControlRow array{part: string, name: string, readings: list<float>, watts: list<float>, speeds: ?list<float>, switches: list<array{float, bool}>}
  * @phpstan-type CourseRow array{end: float, reached: float, steps: int, rejected: int, periods: int, shortest: float, longest: float, times: list<float>, series: object, controls: list<ControlRow>, frames: list<FrameRow>, kept: list<string>,
  *     balance: array{in: float, out: float, stored: float, error: float}}
  * @phpstan-type OverTime array{min: float, minAt: float, max: float, maxAt: float, mean: float, reached: ?float, beyond: ?float, settled: ?float, overshoot: ?float}
@@ -43,7 +43,7 @@ final class CourseRows
         $pick = fn (array $values): array => array_map(fn (int $n): mixed => $values[$n] ?? null, $this->steps);
         $controls = [];
         foreach ($this->course->controls as $part => $states) {
-            $controls[] = ['part' => $this->model->parts[$part]->id, 'name' => $this->model->parts[$part]->name, 'readings' => $pick(array_column($states, 'reading')), 'watts' => $pick(array_column($states, 'watts')), 'switches' => $this->course->switches[$part] ?? []];
+            $controls[] = ['part' => $this->model->parts[$part]->id, 'name' => $this->model->parts[$part]->name, 'readings' => $pick(array_column($states, 'reading')), 'watts' => $pick(array_column($states, 'watts')), 'speeds' => ($states[0]['speed'] ?? null) === null ? null : $pick(array_column($states, 'speed')), 'switches' => $this->course->switches[$part] ?? []];
         }
         $times = $this->course->times;
 

@@ -34,6 +34,12 @@ final readonly class Fan extends FlatShape
         return new self($this->outline, $this->direction, $this->given->in($density), $this->swirl);
     }
 
+    /** The fan at a share of its full speed. */
+    public function at(float $speed): self
+    {
+        return new self($this->outline, $this->direction, new FanCurve($this->given->points, $speed, $this->given->density), $this->swirl);
+    }
+
     /** Last volume flow of the curve, m3/s: blowing freely, where the curve ends at no pressure. */
     public function freeFlow(): float
     {

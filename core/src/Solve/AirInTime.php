@@ -44,6 +44,9 @@ interface AirInTime
     /** @return list<string> what is to be said of it beside the results */
     public function notes(): array;
 
+    /** @return array<string, mixed> what was computed of it (see Solution) */
+    public function regime(): array;
+
     /** What an interrupted course goes on from; null where that is found anew. */
     public function kept(): ?AirState;
 }

@@ -144,6 +144,14 @@ final class ControlState
         };
     }
 
+    /** Share of its full speed that a fan runs at; null where it is watts that are set. */
+    public function speed(): ?float
+    {
+        $speeds = $this->control instanceof Thermostat ? $this->control->speeds : null;
+
+        return $speeds === null ? null : $speeds[$this->isOn ? 0 : 1];
+    }
+
     /** K that the sensor reads in the present stage. */
     public function readingAt(float $sensed): float
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Foehn\Codec\ModelInTime;
 use Foehn\Model\Control;
 use Foehn\Model\Target;
 use Foehn\Observe\Readings;
@@ -33,11 +34,12 @@ final class Controls
         $readings = new Readings($state);
         $controls = [];
         foreach ($state->model->parts as $index => $part) {
-            $control = $part->control;
+            $isFan = $part->speedControl !== null;
+            $control = $part->speedControl ?? $part->control;
             if ($control === null) {
                 continue;
             }
-            if ($state->voxels->cellsOfPart[$index] === 0) {
+            if (! $isFan && $state->voxels->cellsOfPart[$index] === 0) {
                 throw new PhysicsException(sprintf('the watts of "%s" are under control, but it has no cell on this grid', $part->name));
             }
             $weights = [];
@@ -45,7 +47,7 @@ final class Controls
                 $weights[$state->system->stencil->pad + $cell] = $weight;
             }
             $sensed = self::sensed($readings, $control->sensor()->of);
-            $controls[] = $own = new ControlState($index, $control, $weights, $coupling->unitSource($index), $sensed);
+            $controls[] = $own = new ControlState($index, $control, $weights, $isFan ? [] : $coupling->unitSource($index), $sensed);
             $own->beside = $sensed - $own->answer($x);
         }
 
@@ -62,6 +64,21 @@ final class Controls
     {
         foreach ($controls as $control) {
             $control->beside = self::sensed($readings, $control->control->sensor()->of) - $control->answer($x);
+        }
+    }
+
+    /**
+     * Fans run as their thermostats have them.
+     *
+     * @param list<ControlState> $controls
+     */
+    public static function drive(array $controls, ModelInTime $model): void
+    {
+        foreach ($controls as $control) {
+            $speed = $control->speed();
+            if ($speed !== null) {
+                $model->run($control->part, $speed);
+            }
         }
     }
 

@@ -16,7 +16,7 @@ final class Course
     /** @var array<string, list<?float>> of limits and watches by id, SI units */
     public array $values = [];
 
-    /** @var array<int, list<array{reading: float, watts: float}>> of controls by their part, K and W */
+    /** @var array<int, list<array{reading: float, watts: float, speed: ?float}>> of controls by their part: K, W and, of a fan, the share of its full speed */
     public array $controls = [];
 
     /** @var array<int, list<array{float, bool}>> s, and whether it switched on, of controls by their part */
@@ -78,7 +78,7 @@ final class Course
             }
         }
         foreach ($controls as $control) {
-            $this->controls[$control->part][] = ['reading' => $control->reading, 'watts' => $control->watts];
+            $this->controls[$control->part][] = ['reading' => $control->reading, 'watts' => $control->watts, 'speed' => $control->speed()];
             $this->switches[$control->part] = $control->switches;
         }
     }

@@ -456,6 +456,19 @@ final class FlowEquations
         return Vectors::dot($x, $x) - array_sum($x) ** 2 / count($x);
     }
 
+    /** @return array<string, mixed> what was asked for, what is computed, and the numbers that tell of it */
+    public function regime(): array
+    {
+        return [
+            'chosen' => $this->model->physics->flow,
+            'model' => $this->turbulence === null ? 'laminar' : 'turbulent',
+            'reynolds' => $this->fluid->powerLaw === null ? $this->reynolds() : null,
+            'rayleigh' => $this->forces->buoyant ? $this->rayleigh() : null,
+            'buoyancy' => $this->forces->buoyant,
+            'densityVaries' => $this->density->varies(),
+        ];
+    }
+
     public function state(): FlowState
     {
         return new FlowState($this->domain->layout, $this->level->velocity, $this->level->pressure, $this->heat->temperature, $this->devices->rises(), $this->turbulence !== null);

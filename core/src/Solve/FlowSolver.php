@@ -199,12 +199,7 @@ final class FlowSolver
     private function regime(): array
     {
         return [
-            'chosen' => $this->model->physics->flow,
-            'model' => $this->flow->turbulence === null ? 'laminar' : 'turbulent',
-            'reynolds' => $this->flow->fluid->powerLaw === null ? $this->flow->reynolds() : null,
-            'rayleigh' => $this->flow->forces->buoyant ? $this->flow->rayleigh() : null,
-            'buoyancy' => $this->flow->forces->buoyant,
-            'densityVaries' => $this->flow->density->varies(),
+            ...$this->flow->regime(),
             'scheme' => $this->controller->method() === FlowMethod::Cycles ? 'multigrid' : 'SIMPLEC',
             ...$this->convergence->toArray(),
             'frozen' => $this->run->frozen,

@@ -46,6 +46,9 @@ final class SteadyAir implements AirInTime
 
     private ?AirState $resumed = null;
 
+    /** @var array<string, mixed> of the last flow (see Solution) */
+    private array $regime = [];
+
     /** What the last flow was begun at. */
     private ?FlowState $from = null;
 
@@ -84,6 +87,7 @@ final class SteadyAir implements AirInTime
         }
         $air = new self($steady->state->voxels, $listener, $links, $steady->checkpoint, null, 0.0);
         $air->known[self::driven($model, $loads)] = $steady->air;
+        $air->regime = $steady->regime;
         if (! $steady->outcome->converged) {
             $air->notes[] = 'the air at 0 s: ' . lcfirst($steady->shortfall());
         }
@@ -159,6 +163,11 @@ final class SteadyAir implements AirInTime
         return $this->notes;
     }
 
+    public function regime(): array
+    {
+        return [...$this->regime, 'frozen' => false, 'amplitude' => null];
+    }
+
     public function kept(): ?AirState
     {
         return $this->temperature === null ? null : new AirState([], $this->from, $this->held, $this->followed, $this->jumped);
@@ -173,6 +182,7 @@ final class SteadyAir implements AirInTime
         if ($solution->outcome->stopped) {
             throw new StoppedOnTheWay();
         }
+        $this->regime = $solution->regime;
         if (! $solution->outcome->converged) {
             $this->notes[] = sprintf('the air from %g s on: %s', $time, lcfirst($solution->shortfall()));
         }

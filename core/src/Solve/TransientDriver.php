@@ -89,7 +89,7 @@ final class TransientDriver
         $converged = ! $stopped && $this->course->open === '' && $this->course->error() <= TimeSettings::CLOSES;
         $outcome = new Outcome($converged, $stopped, $this->stepper->iterations(), 1, $this->course->error(), [], $seconds);
 
-        return new Solution($this->state(true), $outcome, spent: $seconds, course: $this->course);
+        return new Solution($this->state(true), $outcome, $this->air?->regime() ?? [], spent: $seconds, course: $this->course);
     }
 
     /**
@@ -188,6 +188,7 @@ final class TransientDriver
         } else {
             $this->controls = $this->from->controls;
         }
+        Controls::drive($this->controls, $this->model);
         $follows = $this->air !== null && $this->time->air === Transient::FOLLOWS;
         $stored = $this->heat->isComputed() ? HeatCapacities::of($start->model, $this->voxels, ! $follows) : new StoredHeat([]);
         $this->stepper = new TimeStepper($this->heat, $stored, $reference, $this->time->tolerance, $this->controls, $follows ? $this->voxels->ofFluid() : []);
@@ -347,6 +348,7 @@ final class TransientDriver
         foreach ($this->controls as $control) {
             if ($control === $switching || ($control->free() <= $this->now->time && $control->past($control->reading) > 0.0)) {
                 $control->switch($this->now->time);
+                Controls::drive([$control], $this->model);
                 $any = true;
             }
             if (count($control->switches) > TimeSettings::MOST_SWITCHES) {
@@ -375,7 +377,7 @@ final class TransientDriver
     {
         $temperature = $this->stepper->temperatures($this->now->x);
         $heat = $this->heat->at($this->now->time, $before, $temperature, true);
-        foreach ($this->controls as $control) {
+        foreach (array_filter($this->controls, fn (ControlState $control): bool => $control->speed() === null) as $control) {
             $heat->coupling->control($control->part, $control->watts);
         }
 

@@ -115,6 +115,11 @@ final class UnsteadyAir implements AirInTime
         return $this->notes;
     }
 
+    public function regime(): array
+    {
+        return [...$this->stepper->flow->regime(), 'scheme' => 'steps in time', 'velocityChange' => null, 'massImbalance' => null, 'temperatureMove' => null, 'frozen' => false, 'amplitude' => null];
+    }
+
     public function kept(): AirState
     {
         return new AirState($this->history);

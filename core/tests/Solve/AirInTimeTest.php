@@ -6,6 +6,7 @@ namespace Foehn\Tests\Solve;
 
 use Closure;
 use Foehn\Model\ModelException;
+use Foehn\Results\ResultBuilder;
 use Foehn\Solve\Analysis;
 use Foehn\Solve\Course;
 use Foehn\Solve\CourseState;
@@ -144,5 +145,47 @@ final class AirInTimeTest extends TestCase
         $this->expectException(ModelException::class);
         $this->expectExceptionMessage('the periodic state is computed on frozen air');
         Analysis::solve(self::enclosure(['end' => '10 s', 'air' => 'follows', 'start' => 'periodic']));
+    }
+
+    /**
+     * @param array<string, mixed> $speed of the fan
+     * @return array<string, mixed> a block of 1 W behind a fan in a short duct
+     */
+    private static function duct(array $speed): array
+    {
+        return [
+            'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => '20 degC'], 'physics' => ['flow' => 'laminar'],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.1, 0.04, 0.04]], 'fluid' => 'air', 'sides' => ['x-' => ['kind' => 'open'], 'x+' => ['kind' => 'open']]],
+            'materials' => ['m' => ['conductivity' => 200, 'density' => 2700, 'specificHeat' => 1000]],
+            'parts' => [
+                ['id' => 'block', 'name' => 'Block', 'shape' => ['kind' => 'block', 'size' => [0.02, 0.02, 0.01]], 'at' => [0.06, 0.01, 0], 'material' => 'm', 'power' => '1 W'],
+                ['id' => 'fan', 'name' => 'Fan', 'at' => [0.02, 0, 0], 'shape' => ['kind' => 'fan', 'direction' => 'x+', 'size' => [0.04, 0.04], 'curve' => [['0 l/s', '8 Pa'], ['3 l/s', '0 Pa']],
+                    'speedFactor' => $speed]],
+            ],
+            'watches' => [['id' => 'block', 'of' => ['part' => 'block'], 'reduce' => 'mean']],
+            'analysis' => ['grid' => ['cells' => [20, 8, 8]], 'time' => ['kind' => 'transient', 'end' => '90 min', 'start' => ['uniform' => '105 degC'], 'keep' => 1]],
+        ];
+    }
+
+    public function testAThermostatSwitchesTheSpeedOfAFan(): void
+    {
+        $solution = Analysis::solve(self::duct(['thermostat' => ['on' => '112 degC', 'off' => '107 degC', 'speed' => 1, 'idle' => 0.1, 'sensor' => ['part' => 'block']]]));
+        $course = self::course($solution);
+        $switches = $course->switches[1];
+
+        self::assertTrue($solution->outcome->converged);
+        self::assertGreaterThan(2, count($switches));
+        foreach ($switches as [$time, $isOn]) {
+            self::assertEqualsWithDelta($isOn ? 92.0 : 87.0, self::at($course, 'block', $time), 0.02);
+        }
+        self::assertEqualsCanonicalizing([0.1, 1.0], array_unique(array_column($course->controls[1], 'speed')));
+        self::assertStringContainsString('"speeds":[0.1,', json_encode(ResultBuilder::build($solution, '')['time'], JSON_THROW_ON_ERROR));
+    }
+
+    public function testTheSpeedOfAFanIsSwitchedByAThermostatAlone(): void
+    {
+        $this->expectException(ModelException::class);
+        $this->expectExceptionMessage('the speed of a fan is switched by a "thermostat"');
+        Analysis::solve(self::duct(['curve' => [['40 degC', 0.2], ['60 degC', 1]], 'sensor' => ['part' => 'block']]));
     }
 }

@@ -27,7 +27,7 @@ import { OperatingPoint } from './OperatingPoint';
 import { isLocked, isOfTemperature, limitEntry, ownName, partEntry, withLimit, withPartFields, type ModelDocument } from '../model/document';
 import { faceTitle } from '../model/heat';
 import { kindOfLoad, loadText } from '../model/loads';
-import { hasOwnMaterial, isDevice, partKinds } from '../model/partKinds';
+import { bodiesOf, hasOwnMaterial, isDevice, partKinds } from '../model/partKinds';
 import { withGroup } from '../model/assemblies';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../state/screen';
@@ -362,7 +362,7 @@ export function Inspector({ revision, run, picture, result, stale, editor, mayEd
                     editor={editor}
                     disabled={!mayEdit}
                     document={document}
-                    parts={Object.fromEntries(revision.outline.parts.filter((p) => !isDevice(p.kind)).map((p) => [p.id, p.name]))}
+                    parts={bodiesOf(revision.outline)}
                 />
             )}
             {stage === 'Load' && single && entry && !device && part.material !== 'fluid' && (

@@ -242,7 +242,7 @@ function FlowChapters({ flow, tried, units }: { flow: Flow; tried: boolean; unit
                         {massFlow(flow.balance.in, units)}, {massFlow(flow.balance.out, units)}
                     </Line>
                 )}
-                <Line label="Velocities, last step">{percent(regime.velocityChange)} changed</Line>
+                {regime.velocityChange !== null && <Line label="Velocities, last step">{percent(regime.velocityChange)} changed</Line>}
                 {regime.temperatureMove !== null && <Line label="Hottest places, last check">{percent(regime.temperatureMove)} moved</Line>}
                 {regime.amplitude !== null && (
                     <Line label="Temperature fluctuation">

@@ -16,7 +16,9 @@ export type LoadKind = keyof typeof loadKinds;
 
 /** How anything else that is given may follow the time. */
 export const timedKinds = { constant: loadKinds.constant, schedule: loadKinds.schedule, pulse: loadKinds.pulse } as const;
-export type TimedKind = keyof typeof timedKinds;
+/** The same of the speed of a fan. */
+export const speedKinds = { ...timedKinds, thermostat: loadKinds.thermostat } as const;
+export type TimedKind = keyof typeof speedKinds;
 
 export type Cell = string | number;
 
@@ -36,7 +38,7 @@ export interface LoadEntry {
     pulse?: { low?: Cell; high?: Cell; period?: Cell; duty?: Cell; rise?: Cell };
     curve?: Cell[][];
     sensor?: SensorEntry;
-    thermostat?: { on?: Cell; off?: Cell; watts?: Cell; leastOn?: Cell; leastOff?: Cell; sensor?: SensorEntry };
+    thermostat?: { on?: Cell; off?: Cell; watts?: Cell; speed?: Cell; idle?: Cell; leastOn?: Cell; leastOff?: Cell; sensor?: SensorEntry };
     controller?: { setpoint?: Cell; gain?: Cell; integral?: Cell; atLeast?: Cell; atMost?: Cell; sensor?: SensorEntry };
 }
 
@@ -84,6 +86,8 @@ export function timedOfKind(kind: TimedKind, before: unknown, otherwise: string)
             };
         case 'pulse':
             return { pulse: { high: value, low: nothing(value), period: '60 s', duty: 0.4 } };
+        case 'thermostat':
+            return { thermostat: { on: '60 degC', off: '50 degC', speed: 1, idle: 0.3 } };
     }
 }
 

@@ -54,6 +54,7 @@ import { VariantBar } from '../variants/VariantBar';
 import { VariantDialogs } from '../variants/VariantDialogs';
 import { VariantMenu } from '../variants/VariantMenu';
 import { endOf } from '../model/loads';
+import { bodiesOf } from '../model/partKinds';
 import { unitSetNames, type UnitSet } from '../units/units';
 import type { Picker } from '../view/Picking';
 import { atMoment, withPeaks } from '../time/course';
@@ -321,6 +322,7 @@ export default function ProjectScreen() {
             Limit: <SpaceLimits {...stageProps} />,
             Solve: <PreflightPanel {...stageProps} />,
         }[stage];
+    const axis = { until: revision ? endOf(revision.document) : null, parts: bodiesOf(revision?.outline) };
     return (
         <Stack sx={{ height: '100%', overflow: 'hidden' }}>
             <Bar>
@@ -425,7 +427,7 @@ export default function ProjectScreen() {
                     details={
                         details && (
                             <Boundary what="This panel" resetKeys={[variant, stage, String(selection)]}>
-                                <TimeAxis value={revision ? endOf(revision.document) : null}>{details}</TimeAxis>
+                                <TimeAxis value={axis}>{details}</TimeAxis>
                             </Boundary>
                         )
                     }

@@ -43,6 +43,8 @@ export function CourseCurves({ result, at, pick }: { result: Result; at: number 
         setReference({ name: points.length > 0 ? chosen.name : `${chosen.name}: no pairs of numbers`, points });
     };
     const controls = result.time?.controls ?? [];
+    const heated = controls.filter(({ speeds }) => !speeds);
+    const fans = controls.flatMap(({ name, speeds }) => (speeds ? [{ name, speeds }] : []));
     const others = useMemo(() => otherCurvesOf(result), [result]);
     return (
         <Stack direction="row" sx={{ px: 1.5, pt: 1, gap: 2, overflowX: 'auto' }}>
@@ -79,14 +81,25 @@ export function CourseCurves({ result, at, pick }: { result: Result; at: number 
                     />
                 </Box>
             ))}
-            {controls.length > 0 && (
+            {heated.length > 0 && (
                 <Box sx={{ flex: '1 1 0', minWidth: 170 }}>
                     <Lines
                         label="Watts under control"
                         height={HEIGHT}
                         x={{ title: 'time, s', format: plain }}
                         y={{ title: 'W', format: plain }}
-                        series={controls.map(({ name, watts }) => ({ name, points: watts.map((y, n) => ({ x: result.time!.times[n]!, y })) }))}
+                        series={heated.map(({ name, watts }) => ({ name, points: watts.map((y, n) => ({ x: result.time!.times[n]!, y })) }))}
+                    />
+                </Box>
+            )}
+            {fans.length > 0 && (
+                <Box sx={{ flex: '1 1 0', minWidth: 170 }}>
+                    <Lines
+                        label="Speed of fans over time"
+                        height={HEIGHT}
+                        x={{ title: 'time, s', format: plain }}
+                        y={{ title: 'share of full speed', format: plain, min: 0 }}
+                        series={fans.map(({ name, speeds }) => ({ name, points: speeds.map((y, n) => ({ x: result.time!.times[n]!, y })) }))}
                     />
                 </Box>
             )}

@@ -9,8 +9,17 @@ import { TimeAxis, TimedField } from './TimedField';
 function Speed({ until, begin }: { until: number | null; begin: Load | undefined }) {
     const [value, setValue] = useState<Load | undefined>(begin);
     return (
-        <TimeAxis value={until}>
-            <TimedField label="Speed" name="Fan" value={value} unit="" hint="1" disabled={false} save={(_text, load) => Promise.resolve(setValue(load))} />
+        <TimeAxis value={{ until, parts: { chip: 'Chip', board: 'Board' } }}>
+            <TimedField
+                label="Speed"
+                name="Fan"
+                value={value}
+                unit=""
+                hint="1"
+                switched
+                disabled={false}
+                save={(_text, load) => Promise.resolve(setValue(load))}
+            />
             <output>{JSON.stringify(value ?? null)}</output>
         </TimeAxis>
     );
@@ -38,5 +47,19 @@ describe('a quantity that may follow the time', () => {
             between: 'steps',
         });
         expect(screen.getByLabelText<HTMLInputElement>('Speed', { selector: 'input' }).value).toBe('Table over time');
+    });
+
+    it('is switched by a sensor at a part', async () => {
+        render(<Speed until={600} begin="1" />);
+        await userEvent.click(screen.getByRole('button', { name: 'Speed over time' }));
+        const dialog = within(screen.getByRole('dialog'));
+        await userEvent.click(dialog.getByRole('combobox', { name: 'Speed is' }));
+        await userEvent.click(screen.getByRole('option', { name: 'Thermostat' }));
+        await userEvent.click(dialog.getByRole('combobox', { name: 'Sensor at' }));
+        await userEvent.click(screen.getByRole('option', { name: 'Board' }));
+        await userEvent.type(dialog.getByLabelText('Speed while off'), '{Control>}a{/Control}0.2{Enter}');
+        expect(JSON.parse(screen.getByRole('status', { hidden: true }).textContent)).toMatchObject({
+            thermostat: { on: '60 degC', idle: '0.2', sensor: { part: 'board' } },
+        });
     });
 });

@@ -10,13 +10,14 @@ import TextField from '@mui/material/TextField';
 import { createContext, useContext, useState } from 'react';
 import { ChoiceField } from '../inspector/ChoiceField';
 import { EditField } from '../inspector/EditField';
-import { entryOfLoad, kindOfLoad, loadText, timedKinds, timedOfKind, type Load, type LoadEntry, type TimedKind } from '../model/loads';
+import { entryOfLoad, kindOfLoad, loadText, speedKinds, timedKinds, timedOfKind, withSensor, type Load, type LoadEntry, type TimedKind } from '../model/loads';
 import { textOf } from '../model/text';
 import { typed } from '../units/units';
+import { ControlFields, SensorFields } from './ControlFields';
 import { ScheduleFields } from './ScheduleFields';
 
-/** s, at which the course ends that is asked for; null where the steady state is. */
-export const TimeAxis = createContext<number | null>(null);
+/** When the course ends that is asked for, s, null where the steady state is; and the parts that a sensor may stand at. */
+export const TimeAxis = createContext<{ until: number | null; parts: Readonly<Record<string, string>> }>({ until: null, parts: {} });
 
 interface Props {
     label: string;
@@ -28,13 +29,15 @@ interface Props {
     unit: string;
     hint?: string | undefined;
     disabled: boolean;
+    /** Whether a sensor may switch it: of the speed of a fan. */
+    switched?: boolean;
     /** Undefined where it is left open; the text is what the edit is called. */
     save: (text: string, load: Load | undefined) => Promise<unknown>;
 }
 
 /** A quantity that may follow the time: typed as it is or, where a course in time is asked for, as a table or pulses in a dialog. */
-export function TimedField({ label, name, value, unit, hint, disabled, save }: Props) {
-    const until = useContext(TimeAxis);
+export function TimedField({ label, name, value, unit, hint, disabled, switched = false, save }: Props) {
+    const { until, parts } = useContext(TimeAxis);
     const [opened, setOpened] = useState(false);
     const entry = entryOfLoad(value);
     const title = `${label} over time`;
@@ -45,6 +48,10 @@ export function TimedField({ label, name, value, unit, hint, disabled, save }: P
             </IconButton>
         </InputAdornment>
     );
+    const begun = (kind: TimedKind): Load => {
+        const load = timedOfKind(kind, value, textOf(value) || `${hint && /\d/.test(hint) ? hint : 1}${unit && ` ${unit}`}`);
+        return typeof load === 'object' && load.thermostat ? withSensor(load, { part: Object.keys(parts)[0] ?? '' }) : load;
+    };
     const set = (what: string, change: (load: LoadEntry) => LoadEntry) => save(what, change(entry ?? {}));
     return (
         <>
@@ -75,16 +82,19 @@ export function TimedField({ label, name, value, unit, hint, disabled, save }: P
                         <ChoiceField
                             label={`${label} is`}
                             value={kindOfLoad(value) as TimedKind}
-                            choices={timedKinds}
+                            choices={(switched ? speedKinds : timedKinds) as typeof speedKinds}
                             disabled={disabled}
-                            save={(kind) =>
-                                save(
-                                    timedKinds[kind].toLowerCase(),
-                                    timedOfKind(kind, value, textOf(value) || `${hint && /\d/.test(hint) ? hint : 1}${unit && ` ${unit}`}`),
-                                )
-                            }
+                            save={(kind) => save(speedKinds[kind].toLowerCase(), begun(kind))}
                         />
-                        {entry && <ScheduleFields label={label} name={name} entry={entry} unit={unit} until={until ?? 600} disabled={disabled} set={set} />}
+                        {entry?.thermostat && (
+                            <>
+                                <ControlFields kind="fan" entry={entry} disabled={disabled} set={set} />
+                                <SensorFields entry={entry} own={Object.keys(parts)[0] ?? ''} parts={parts} disabled={disabled} set={set} />
+                            </>
+                        )}
+                        {entry && !entry.thermostat && (
+                            <ScheduleFields label={label} name={name} entry={entry} unit={unit} until={until ?? 600} disabled={disabled} set={set} />
+                        )}
                     </DialogContent>
                     <DialogActions>
                         <Button onClick={() => setOpened(false)}>Close</Button>

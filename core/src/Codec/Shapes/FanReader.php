@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Codec\Shapes;
 
+use Foehn\Codec\ControlReader;
 use Foehn\Shapes\Fan;
 use Foehn\Shapes\FanCurve;
 use Foehn\Shapes\Shape;
@@ -41,6 +42,9 @@ final class FanReader implements ShapeKind
 
         $density = $reader->has('curveDensity') ? $reader->quantity('curveDensity', Dimension::density(), null, 0.0, true) : null;
 
-        return new Fan($fields->outline($axis, $hub), $sign, new FanCurve($curve, $reader->load('speedFactor', Dimension::none(), 1.0, 0.0), $density), $reader->quantity('swirl', Dimension::none(), 0.0));
+        // While a thermostat switches it, it begins as it idles.
+        $speed = ControlReader::isControl($reader->raw('speedFactor')) ? ControlReader::idle($reader->object('speedFactor')) : $reader->load('speedFactor', Dimension::none(), 1.0, 0.0);
+
+        return new Fan($fields->outline($axis, $hub), $sign, new FanCurve($curve, $speed, $density), $reader->quantity('swirl', Dimension::none(), 0.0));
     }
 }
