@@ -62,6 +62,15 @@ test('a thermostat is set and run, its overshoot read, its hysteresis changed an
     await expect(ledger(page)).toContainText('first after 7.9 min');
     await nothingSerious(page);
 
+    // Values at moments of one's own choice.
+    await time(page).getByRole('button', { name: 'Values over time' }).click();
+    const values = page.getByRole('dialog', { name: 'Values over time' });
+    await values.getByLabel('At', { exact: true }).fill('2 min; 10 min');
+    await page.keyboard.press('Enter');
+    await expect(values.getByRole('row')).toHaveCount(3);
+    await nothingSerious(page);
+    await page.keyboard.press('Escape');
+
     // Before it was switched off the bearing was colder.
     const slider = time(page).getByRole('slider', { name: 'Moment' });
     await slider.focus();

@@ -19,14 +19,7 @@ final class UnsteadyAir implements AirInTime
     /** Moments that a step needs of those before. */
     private const KEPT = 3;
 
-    private FlowInTime $stepper;
-
-    private string $driven;
-
     private ?FlowMoment $tried = null;
-
-    /** @var array<int, float> K of the cells, as expected at the end of the step that was tried */
-    private array $temperature;
 
     /** @var array{float, FrozenAir}|null the air that was asked for last, and its moment */
     private ?array $latest = null;
@@ -35,12 +28,12 @@ final class UnsteadyAir implements AirInTime
     private array $notes = [];
 
     /**
+     * @param FlowInTime $stepper of the equations with the loads that it is driven by
      * @param non-empty-list<FlowMoment> $history the latest first
-     * @param array<int, float> $temperature of the cells, K
+     * @param array<int, float> $temperature of the cells, as expected at the end of the step that was tried, K
      */
-    private function __construct(private readonly ModelInTime $model, private readonly string $grade, private readonly Voxels $voxels, private readonly LinkStore $links, private array $history, array $temperature)
+    private function __construct(private readonly ModelInTime $model, private readonly string $grade, private readonly Voxels $voxels, private readonly LinkStore $links, private FlowInTime $stepper, private string $driven, private array $history, private array $temperature)
     {
-        $this->temperature = $temperature;
     }
 
     /**
@@ -50,20 +43,12 @@ final class UnsteadyAir implements AirInTime
      */
     public static function begin(ModelInTime $model, string $grade, Voxels $voxels, ?FlowState $start, array $temperature, array $history, LinkStore $links): self
     {
-        $zeros = [[], [], []];
-        $air = new self($model, $grade, $voxels, $links, $history === [] ? [new FlowMoment(0.0, $zeros, $zeros, [], [], false)] : $history, $temperature);
-        $time = $air->history[0]->time;
-        [$loads, $key] = $model->at($time);
-        $flow = $air->equations($loads);
-        if ($history === []) {
-            $flow->begin($start ?? $air->given($flow));
-            $air->use($flow, self::key($loads, $key));
-            $air->history = [$air->stepper->begin($time)];
-        } else {
-            $air->renew($loads, self::key($loads, $key));
-        }
+        [$loads, $key] = $model->at($history[0]->time ?? 0.0);
+        $flow = self::equations($loads, $grade, $voxels, $links);
+        $flow->begin($history === [] ? $start ?? self::given($flow, $model->start, $temperature) : self::state($flow, $history[0], $temperature));
+        $stepper = new FlowInTime($flow);
 
-        return $air;
+        return new self($model, $grade, $voxels, $links, $stepper, SteadyAir::driven($loads, $key), $history === [] ? [$stepper->begin(0.0)] : $history, $temperature);
     }
 
     public function of(Model $model, string $loads, float $time): FrozenAir
@@ -129,29 +114,33 @@ final class UnsteadyAir implements AirInTime
     private function step(float $time): array
     {
         [$model, $loads] = $this->model->at($time, true);
-        $driven = self::key($model, $loads);
+        $driven = SteadyAir::driven($model, $loads);
         if ($driven !== $this->driven) {
-            $this->renew($model, $driven);
+            $flow = self::equations($model, $this->grade, $this->voxels, $this->links);
+            $flow->begin(self::state($flow, $this->history[0], $this->temperature));
+            [$this->stepper, $this->driven] = [new FlowInTime($flow), $driven];
         }
 
         return $this->stepper->step($this->history, $time, $this->inLayout());
     }
 
-    /** The equations with other loads, where the flow is. */
-    private function renew(Model $model, string $driven): void
+    private static function equations(Model $model, string $grade, Voxels $voxels, LinkStore $links): FlowEquations
     {
-        $flow = $this->equations($model);
-        $now = $this->history[0];
-        $flow->begin(new FlowState($flow->domain->layout, $now->velocity, $now->pressure, $flow->domain->layout->spread($this->temperature, $flow->fluid->temperature), $now->rises, $now->turbulent));
-        $this->use($flow, $driven);
+        $levels = GridLevels::of($model->withGrade($grade)->beforeStart());
+
+        return new FlowEquations(end($levels)[0], $voxels, $links);
     }
 
-    /** The flow that the course starts with: at rest, or as it is given at every place. */
-    private function given(FlowEquations $flow): FlowState
+    /**
+     * The flow that a course starts with: at rest, or as it is given at every place.
+     *
+     * @param array<int, float> $temperature of the cells, K
+     */
+    private static function given(FlowEquations $flow, Model $model, array $temperature): FlowState
     {
         $layout = $flow->domain->layout;
         $velocity = [$layout->zeros(), $layout->zeros(), $layout->zeros()];
-        foreach ($this->model->start->time->velocity ?? [] as $axis => $law) {
+        foreach ($model->time->velocity ?? [] as $axis => $law) {
             foreach ($flow->domain->face[$axis] as $c => $kind) {
                 if ($kind !== FlowDomain::GIVEN) {
                     $velocity[$axis][$c] = $law->at(...$layout->faceCentre($axis, $c));
@@ -159,19 +148,15 @@ final class UnsteadyAir implements AirInTime
             }
         }
 
-        return new FlowState($layout, $velocity, $layout->zeros(), $layout->spread($this->temperature, $flow->fluid->temperature), [], $this->model->start->physics->flow === 'turbulent');
+        return new FlowState($layout, $velocity, $layout->zeros(), $layout->spread($temperature, $flow->fluid->temperature), [], $model->physics->flow === 'turbulent');
     }
 
-    private function use(FlowEquations $flow, string $driven): void
+    /** @param array<int, float> $temperature of the cells, K */
+    private static function state(FlowEquations $flow, FlowMoment $now, array $temperature): FlowState
     {
-        [$this->stepper, $this->driven] = [new FlowInTime($flow), $driven];
-    }
+        $layout = $flow->domain->layout;
 
-    private function equations(Model $model): FlowEquations
-    {
-        $levels = GridLevels::of($model->withGrade($this->grade)->beforeStart());
-
-        return new FlowEquations(end($levels)[0], $this->voxels, $this->links);
+        return new FlowState($layout, $now->velocity, $now->pressure, $layout->spread($temperature, $flow->fluid->temperature), $now->rises, $now->turbulent);
     }
 
     /** @return array<int, float> K in the layout of the flow */
@@ -199,10 +184,5 @@ final class UnsteadyAir implements AirInTime
         );
 
         return new FrozenAir($field, $flow->heat->mix($flow->turbulence), $this->inLayout());
-    }
-
-    private static function key(Model $model, string $loads): string
-    {
-        return SteadyAir::driven($model, $loads);
     }
 }
