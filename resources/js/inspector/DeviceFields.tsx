@@ -108,22 +108,22 @@ export function DeviceFields({ works = false, ...props }: Props) {
             )}
             {shape.kind === 'fan' && (
                 <>
+                    <TimedField
+                        label="Speed"
+                        name={props.name}
+                        hint="1"
+                        value={shape.speedFactor}
+                        unit=""
+                        switched
+                        disabled={disabled}
+                        save={(text, load) => setShape(`speed ${text}`, { speedFactor: load })}
+                    />
                     <Stack direction="row" sx={{ gap: 1 }}>
                         {field('hub', 'Hub', '', '0')}
-                        <TimedField
-                            label="Speed"
-                            name={props.name}
-                            hint="1"
-                            value={shape.speedFactor}
-                            unit=""
-                            switched
-                            disabled={disabled}
-                            save={(text, load) => setShape(`speed ${text}`, { speedFactor: load })}
-                        />
                         {field('swirl', 'Swirl', '', '0')}
                     </Stack>
                     <Typography variant="body2" color="text.secondary" sx={{ mt: -0.5 }}>
-                        As shares of the diameter, of full speed, and of the speed through it.
+                        As shares of full speed, of the diameter, and of the speed through it.
                     </Typography>
                     <Chapter title="Curve: flow and pressure rise" fields>
                         {field('curveDensity', 'Measured in air of', 'kg/m^3', 'as it is here')}

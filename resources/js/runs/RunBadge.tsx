@@ -33,6 +33,7 @@ export function RunBadge({ runs }: { runs: RunState }) {
                 px: 1.25,
                 height: 34,
                 fontSize: 12.5,
+                whiteSpace: 'nowrap',
                 zIndex: 3,
             }}
         >
