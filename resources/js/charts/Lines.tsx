@@ -66,7 +66,7 @@ export function Lines({ label, height, x, y, series, onPlace }: Props) {
                 type: 'scroll',
                 top: 0,
                 left: 0,
-                right: 44,
+                width: '80%',
                 itemWidth: 22,
                 textStyle: quiet,
                 data: named.map(({ name }) => name),

@@ -25,6 +25,7 @@ import {
     type UnitSet,
 } from '../units/units';
 import { Chapter, Line } from './Chapter';
+import { keptFields } from '../time/course';
 import { OverTime } from '../time/OverTime';
 import { Panel } from './Panel';
 import { WhatIfChapter } from '../whatif/WhatIfChapter';
@@ -73,7 +74,10 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit, tria
                 <RoutesButton label="Heat routes" outlined outline={outline} result={result} of={null} />
             )}
             {result.frame !== undefined && (
-                <Typography color="text.secondary">Only temperatures are kept of a moment on the way. Peaks shows where the heat goes at the end.</Typography>
+                <Typography color="text.secondary">
+                    Only temperatures {keptFields(result).includes('velocity') && 'and velocities '}are kept of a moment on the way. Peaks shows where the heat
+                    goes at the end.
+                </Typography>
             )}
             <OverTime result={result} of={() => true} units={units} />
             {tolerances}

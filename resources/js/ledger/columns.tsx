@@ -140,7 +140,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], t
                 name,
                 {
                     ...power,
-                    width: 56,
+                    width: isCourse ? 52 : 56,
                     render: (row) => {
                         const tried = triedWatts[row.id];
                         return tried === undefined || tried === row.part?.power ? (
@@ -156,7 +156,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], t
                     field: 'temperature',
                     title: `T max ${temperatureUnit(units)}`,
                     description: 'Junction of a package, hottest place of any other part',
-                    width: 74,
+                    width: isCourse ? 70 : 74,
                     render: (row) => (row.temperature === null ? dash : temperature(row.temperature, units)),
                 }),
                 ...(isCourse
@@ -165,13 +165,13 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], t
                               field: 'at',
                               title: 'at',
                               description: 'When it was so',
-                              width: 62,
+                              width: 72,
                               sortable: false,
                               render: (row) => (row.at === null ? dash : clock(row.at)),
                           }),
                       ]
                     : []),
-                { ...limit, width: 70 },
+                { ...limit, width: isCourse ? 64 : 70 },
                 numeric({
                     field: 'margin',
                     title: `Margin ${differenceUnit(units)}`,

@@ -75,7 +75,7 @@ export function CourseCurves({ result, at, pick }: { result: Result; at: number 
                         label={`Watches over time, ${unit}`}
                         height={HEIGHT}
                         x={{ title: 'time, s', format: plain }}
-                        y={{ title: unit, format: plain }}
+                        y={{ title: all.length === 1 ? `${all[0]!.name}, ${unit}` : unit, format: plain }}
                         series={all.slice(0, MOST)}
                         onPlace={pick}
                     />

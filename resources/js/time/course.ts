@@ -1,15 +1,15 @@
 import type { Course, Result } from '../api/types';
 import { isOfTemperature } from '../model/document';
 import type { Scale } from '../view/fields/scale';
-import { number, temperatureNumber, temperatureUnit, type UnitSet } from '../units/units';
+import { temperatureNumber, temperatureUnit, type UnitSet } from '../units/units';
 import { judged } from '../whatif/whatIf';
 
 /** A moment of a course in time, in the unit that reads best. */
 export function clock(seconds: number): string {
     if (seconds > 0 && seconds < 1) return `${Number((1e3 * seconds).toPrecision(3))}\u00a0ms`;
     if (seconds < 120) return `${Number(seconds.toPrecision(3))}\u00a0s`;
-    if (seconds < 7200) return `${number(seconds / 60, 1)}\u00a0min`;
-    return `${number(seconds / 3600, 1)}\u00a0h`;
+    if (seconds < 7200) return `${Number((seconds / 60).toFixed(1))}\u00a0min`;
+    return `${Number((seconds / 3600).toFixed(1))}\u00a0h`;
 }
 
 /** Fields that do not change over time, and so belong to every moment. */
