@@ -54,12 +54,15 @@ final readonly class RunStart
      */
     public static function ofCourse(Run $run, Transient $time, RunFiles $files): array
     {
-        $before = Run::query()->with('revision')->where('variant_id', $run->variant_id)->where('id', '<', $run->id)->latest('id')->first();
         $own = $files->course($run);
-        if ($own !== null || $before === null || $before->grade !== $run->grade || ! self::differsInItsEndAlone($run, $before)) {
-            return $own === null ? [null, null] : [$run, $own];
+        if ($own !== null) {
+            return [$run, $own];
         }
-        $course = in_array($before->state, [RunState::Stopped, RunState::Failed, RunState::Solved], true) ? $files->course($before) : null;
+        $before = Run::query()->with('revision')->where('variant_id', $run->variant_id)->where('id', '<', $run->id)->latest('id')->first();
+        if ($before === null || $before->grade !== $run->grade || ! in_array($before->state, [RunState::Stopped, RunState::Failed, RunState::Solved], true) || ! self::differsInItsEndAlone($run, $before)) {
+            return [null, null];
+        }
+        $course = $files->course($before);
 
         return $course !== null && $course->now->time < $time->end ? [$before, $course] : [null, null];
     }

@@ -43,16 +43,13 @@ final class ModelInTime
      */
     public function at(float $time, bool $before = false): array
     {
-        if (! $this->moves && $this->speeds === []) {
-            return [$this->start, ''];
-        }
-        $clock = new Clock($time, $before);
-        $model = $this->moves ? ModelCodec::fromDocument($this->document, $clock) : $this->start;
-        if ($this->speeds === []) {
-            return [$model, $clock->signature()];
+        [$model, $loads] = [$this->start, ''];
+        if ($this->moves) {
+            $clock = new Clock($time, $before);
+            [$model, $loads] = [ModelCodec::fromDocument($this->document, $clock), $clock->signature()];
         }
 
-        return [$model->withSpeeds($this->speeds), $clock->signature() . json_encode($this->speeds, JSON_THROW_ON_ERROR)];
+        return $this->speeds === [] ? [$model, $loads] : [$model->withSpeeds($this->speeds), $loads . json_encode($this->speeds, JSON_THROW_ON_ERROR)];
     }
 
     /** From now on a fan runs at this share of its full speed. */

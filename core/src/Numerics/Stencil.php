@@ -36,6 +36,23 @@ final class Stencil implements Matrix
         return array_fill(0, $cells[0] * $cells[1] * ($cells[2] + 2), 0.0);
     }
 
+    /**
+     * The cells of a padded array, each with the same added.
+     *
+     * @param array<int, float> $padded
+     * @param array{int, int, int} $cells
+     * @return array<int, float>
+     */
+    public static function inside(array $padded, array $cells, float $added): array
+    {
+        $values = array_slice($padded, $cells[0] * $cells[1], $cells[0] * $cells[1] * $cells[2]);
+        foreach ($values as $c => $value) {
+            $values[$c] = $value + $added;
+        }
+
+        return $values;
+    }
+
     /** Whether it has the same couplings and own conductances. */
     public function equals(self $other): bool
     {

@@ -25,17 +25,12 @@ final class AirChecks
     /** @return list<Finding> */
     public static function of(Model $model, Transient $time): array
     {
-        $material = $model->physics->hasFlow() ? $model->materials->get((string) $model->space->fluid) : null;
-        if ($material === null) {
-            return [];
-        }
-        $fluid = Fluid::of($material, $model->surroundings);
-        $given = AirDrive::of($model, $fluid->density)->speed;
+        $drive = AirDrive::of($model);
 
-        return match ($time->air) {
-            Transient::FROZEN => self::frozen($model, $given),
-            Transient::FOLLOWS => self::follows($model, $fluid),
-            default => self::unsteady($model, $time, max($given, self::freeFall($model, $fluid))),
+        return $drive === null ? [] : match ($time->air) {
+            Transient::FROZEN => self::frozen($model, $drive->speed),
+            Transient::FOLLOWS => self::follows($model, $drive->fluid),
+            default => self::unsteady($model, $time, max($drive->speed, self::freeFall($model, $drive->fluid))),
         };
     }
 

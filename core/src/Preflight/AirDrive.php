@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Preflight;
 
 use Foehn\Model\FlowCondition;
+use Foehn\Model\Fluid;
 use Foehn\Model\Model;
 use Foehn\Shapes\Fan;
 
@@ -18,13 +19,18 @@ final readonly class AirDrive
      * @param float $speed greatest that is given, m/s
      * @param float $flow through the space, m3/s
      */
-    private function __construct(public float $speed, public float $flow)
+    private function __construct(public Fluid $fluid, public float $speed, public float $flow)
     {
     }
 
-    /** @param float $density of the fluid, kg/m3 */
-    public static function of(Model $model, float $density): self
+    /** Null where nothing flows. */
+    public static function of(Model $model): ?self
     {
+        $material = $model->physics->hasFlow() ? $model->materials->get((string) $model->space->fluid) : null;
+        if ($material === null) {
+            return null;
+        }
+        $fluid = Fluid::of($material, $model->surroundings);
         [$speed, $through] = [0.0, 0.0];
         foreach ($model->parts as $part) {
             if ($part->shape instanceof Fan) {
@@ -36,12 +42,12 @@ final readonly class AirDrive
         $box = $model->space->box;
         $side = max(1e-12, min($box->size(0) * $box->size(1), $box->size(1) * $box->size(2), $box->size(2) * $box->size(0)));
         foreach ($model->space->flows() as $flow) {
-            $own = self::speedOf($flow, $side, $density);
+            $own = self::speedOf($flow, $side, $fluid->density);
             $speed = max($speed, $own);
             $through += $flow->kind === 'inlet' ? $own * $side : 0.0;
         }
 
-        return new self($speed, $through);
+        return new self($fluid, $speed, $through);
     }
 
     /** @param float $side m2, of an opening whose own area is not known */

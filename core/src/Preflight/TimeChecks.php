@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Foehn\Preflight;
 
 use Foehn\Codec\ModelInTime;
-use Foehn\Model\Fluid;
 use Foehn\Model\HeatCondition;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
@@ -129,10 +128,9 @@ final class TimeChecks
     /** W/K that the air which passes takes along. */
     private static function carried(Model $model): float
     {
-        $material = $model->physics->hasFlow() ? $model->materials->get((string) $model->space->fluid) : null;
-        $fluid = $material === null ? null : Fluid::of($material, $model->surroundings);
+        $drive = AirDrive::of($model);
 
-        return $fluid === null ? 0.0 : $fluid->density * $fluid->specificHeat * AirDrive::of($model, $fluid->density)->flow;
+        return $drive === null ? 0.0 : $drive->fluid->density * $drive->fluid->specificHeat * $drive->flow;
     }
 
     /** W/m2/K */

@@ -9,6 +9,7 @@ use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
 use Foehn\Model\Transient;
+use Foehn\Numerics\Stencil;
 use Foehn\Physics\PhysicsException;
 use Foehn\Physics\Radiation\LinkStore;
 use Foehn\Units\ScalarField;
@@ -57,7 +58,7 @@ final readonly class CourseStart
             $time->startsSteady() && $steady !== null => $steady->state->temperature,
             default => self::given($time->start ?? ScalarField::constant(0.0), $voxels),
         };
-        $now = $from === null ? $temperature : self::cells($from->now->x, $voxels, $onGrid->surroundings->temperature);
+        $now = $from === null ? $temperature : Stencil::inside($from->now->x, $voxels->grid->cells, $onGrid->surroundings->temperature);
         $air = match (true) {
             ! $graded->physics->hasFlow() => null,
             $time->air === Transient::UNSTEADY => UnsteadyAir::begin($model, $grade, $voxels, $steady?->checkpoint, $now, $from->air->history ?? [], $links),
@@ -74,16 +75,5 @@ final readonly class CourseStart
         $grid = $voxels->grid;
 
         return $start->isConstant() ? array_fill(0, $grid->count(), $start->constant) : array_map(fn (int $cell): float => $start->at(...$grid->centre($cell)), range(0, $grid->count() - 1));
-    }
-
-    /**
-     * @param array<int, float> $x rises over the reference, K by padded cell
-     * @return array<int, float> K of the cells
-     */
-    private static function cells(array $x, Voxels $voxels, float $reference): array
-    {
-        $pad = $voxels->grid->cells[0] * $voxels->grid->cells[1];
-
-        return array_map(fn (float $rise): float => $rise + $reference, array_slice($x, $pad, $voxels->grid->count()));
     }
 }

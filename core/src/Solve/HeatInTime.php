@@ -30,6 +30,12 @@ final class HeatInTime
         $this->last = new LastEnergy();
     }
 
+    /** @return array{int, int, int} of the grid */
+    public function cells(): array
+    {
+        return $this->voxels->grid->cells;
+    }
+
     /** Cells of the padding in front. */
     public function pad(): int
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 use Foehn\Numerics\Accuracy;
+use Foehn\Numerics\Stencil;
 use Foehn\Numerics\TrBdf2;
 use Foehn\Numerics\Vectors;
 use Foehn\Physics\Heat\StoredHeat;
@@ -133,13 +134,7 @@ final class TimeStepper
      */
     public function temperatures(array $x): array
     {
-        $pad = $this->heat->pad();
-        $cells = array_slice($x, $pad, count($x) - 2 * $pad);
-        foreach ($cells as $cell => $value) {
-            $cells[$cell] = $value + $this->reference;
-        }
-
-        return $cells;
+        return Stencil::inside($x, $this->heat->cells(), $this->reference);
     }
 
     /** @return array<int, float> rises some time after a moment, K by padded cell, as the step before went on */

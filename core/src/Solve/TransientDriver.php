@@ -310,10 +310,10 @@ final class TransientDriver
         if ($this->time->step !== null) {
             return $trial === null ? 0.0 : 1.0;
         }
-        if ($trial === null) {
-            return $flow > 1.0 ? TimeSettings::SAFETY * $flow ** (-1.0 / TrBdf2::ORDER) : 0.0;
+        if ($trial === null && $flow <= 1.0) {
+            return 0.0;
         }
-        $error = max($flow, $this->stepper->error($trial) / (TimeSettings::SHARE * $this->time->tolerance));
+        $error = $trial === null ? $flow : max($flow, $this->stepper->error($trial) / (TimeSettings::SHARE * $this->time->tolerance));
 
         return TimeSettings::SAFETY * max($error, 1e-9) ** (-1.0 / TrBdf2::ORDER);
     }

@@ -42,10 +42,7 @@ export function CourseCurves({ result, at, pick }: { result: Result; at: number 
         const points = pairsOf(await chosen.text()).map(([x, y]) => ({ x, y: y + CELSIUS }));
         setReference({ name: points.length > 0 ? chosen.name : `${chosen.name}: no pairs of numbers`, points });
     };
-    const controls = result.time?.controls ?? [];
-    const heated = controls.filter(({ speeds }) => !speeds);
-    const fans = controls.flatMap(({ name, speeds }) => (speeds ? [{ name, speeds }] : []));
-    const others = useMemo(() => otherCurvesOf(result), [result]);
+    const beside = useMemo(() => chartsBeside(result, pick), [result, pick]);
     return (
         <Stack direction="row" sx={{ px: 1.5, pt: 1, gap: 2, overflowX: 'auto' }}>
             {curves.length > 0 && (
@@ -69,42 +66,41 @@ export function CourseCurves({ result, at, pick }: { result: Result; at: number 
                     </Stack>
                 </Box>
             )}
-            {others.map(([unit, all]) => (
-                <Box key={unit} sx={{ flex: '1 1 0', minWidth: 220 }}>
-                    <Lines
-                        label={`Watches over time, ${unit}`}
-                        height={HEIGHT}
-                        x={{ title: 'time, s', format: plain }}
-                        y={{ title: all.length === 1 ? `${all[0]!.name}, ${unit}` : unit, format: plain }}
-                        series={all.slice(0, MOST)}
-                        onPlace={pick}
-                    />
+            {beside.map(({ label, width, y, series: own, onPlace }) => (
+                <Box key={label} sx={{ flex: '1 1 0', minWidth: width }}>
+                    <Lines label={label} height={HEIGHT} x={{ title: 'time, s', format: plain }} y={{ format: plain, ...y }} series={own} onPlace={onPlace} />
                 </Box>
             ))}
-            {heated.length > 0 && (
-                <Box sx={{ flex: '1 1 0', minWidth: 170 }}>
-                    <Lines
-                        label="Watts under control"
-                        height={HEIGHT}
-                        x={{ title: 'time, s', format: plain }}
-                        y={{ title: 'W', format: plain }}
-                        series={heated.map(({ name, watts }) => ({ name, points: watts.map((y, n) => ({ x: result.time!.times[n]!, y })) }))}
-                    />
-                </Box>
-            )}
-            {fans.length > 0 && (
-                <Box sx={{ flex: '1 1 0', minWidth: 170 }}>
-                    <Lines
-                        label="Speed of fans over time"
-                        height={HEIGHT}
-                        x={{ title: 'time, s', format: plain }}
-                        y={{ title: 'share of full speed', format: plain, min: 0 }}
-                        series={fans.map(({ name, speeds }) => ({ name, points: speeds.map((y, n) => ({ x: result.time!.times[n]!, y })) }))}
-                    />
-                </Box>
-            )}
         </Stack>
     );
+}
+
+interface Beside {
+    label: string;
+    /** Least one, px. */
+    width: number;
+    y: { title: string; min?: number };
+    series: Series[];
+    onPlace?: (time: number) => void;
+}
+
+/** What is drawn beside the temperatures: other watches by their unit, watts under control and speeds of fans. */
+function chartsBeside(result: Result, pick: (time: number) => void): Beside[] {
+    const controls = result.time?.controls ?? [];
+    const over = (values: readonly number[]) => values.map((y, n) => ({ x: result.time!.times[n]!, y }));
+    const heated = controls.filter(({ speeds }) => !speeds).map(({ name, watts }) => ({ name, points: over(watts) }));
+    const fans = controls.flatMap(({ name, speeds }) => (speeds ? [{ name, points: over(speeds) }] : []));
+    return [
+        ...otherCurvesOf(result).map(([unit, all]) => ({
+            label: `Watches over time, ${unit}`,
+            width: 220,
+            y: { title: all.length === 1 ? `${all[0]!.name}, ${unit}` : unit },
+            series: all.slice(0, MOST),
+            onPlace: pick,
+        })),
+        ...(heated.length > 0 ? [{ label: 'Watts under control', width: 170, y: { title: 'W' }, series: heated }] : []),
+        ...(fans.length > 0 ? [{ label: 'Speed of fans over time', width: 170, y: { title: 'share of full speed', min: 0 }, series: fans }] : []),
+    ];
 }
 
 /** How far the nearest of the curves is from the reference. */

@@ -9,17 +9,20 @@ import { usePreferences } from '../state/screen';
 import { TitledDialog } from '../theme/TitledDialog';
 import { momentsTable } from './course';
 
+/** Times in s; null where one of them is none. */
+function timesFrom(text: string): number[] | null {
+    const times = text.split(/[;\n]/).map((time) => secondsOf(time.trim()));
+    return times.every((time) => time !== null) ? times : null;
+}
+
 /** Limits and watches at the moments that are kept, or at others that are typed; copied or saved. */
 export function MomentsTable({ result, onClose }: { result: Result; onClose: () => void }) {
     const units = usePreferences((s) => s.units);
     const [typed, setTyped] = useStateFor<string, string>(result.model.hash, '');
-    const times = useMemo(() => {
-        const own = typed.split(/[;\n]/).flatMap((text) => secondsOf(text.trim()) ?? []);
-        return own.length > 0 ? own : (result.time?.frames ?? []).map(({ time }) => time);
-    }, [typed, result]);
+    const times = useMemo(() => timesFrom(typed) ?? (result.time?.frames ?? []).map(({ time }) => time), [typed, result]);
     const [head, ...rows] = useMemo(() => momentsTable(result, times, units), [result, times, units]);
     const save = (text: string) => {
-        if (text !== '' && text.split(/[;\n]/).some((time) => secondsOf(time.trim()) === null)) return Promise.reject(new Error('times are expected'));
+        if (text !== '' && timesFrom(text) === null) return Promise.reject(new Error('times are expected'));
         setTyped(text);
         return Promise.resolve();
     };

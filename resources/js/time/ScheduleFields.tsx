@@ -82,7 +82,7 @@ export function ScheduleFields({ label, name, entry, unit, until, disabled, set 
                         label={title}
                         value={textOf(entry.pulse?.[key])}
                         disabled={disabled}
-                        {...(hint && { hint })}
+                        hint={hint}
                         save={(text) =>
                             set(`${title.toLowerCase()} ${text || (hint ?? '')}`, (now) => ({
                                 ...now,

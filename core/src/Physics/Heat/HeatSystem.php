@@ -66,11 +66,6 @@ final readonly class HeatSystem
      */
     public function temperatures(array $x): array
     {
-        $cells = array_slice($x, $this->stencil->pad, $this->stencil->size());
-        foreach ($cells as $c => $value) {
-            $cells[$c] = $value + $this->reference;
-        }
-
-        return $cells;
+        return Stencil::inside($x, $this->stencil->cells, $this->reference);
     }
 }
