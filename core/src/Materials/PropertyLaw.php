@@ -73,4 +73,28 @@ final readonly class PropertyLaw
 
         return $v0;
     }
+
+    /**
+     * The same at many temperatures.
+     *
+     * @param list<float> $temperatures K
+     * @return list<float>
+     */
+    public function along(array $temperatures): array
+    {
+        [$t, $v] = [array_column($this->points, 0), array_column($this->points, 1)];
+        $last = count($t) - 1;
+        $values = [];
+        foreach ($temperatures as $temperature) {
+            if ($temperature <= $t[0] || $temperature >= $t[$last]) {
+                $values[] = $temperature <= $t[0] ? $v[0] : $v[$last];
+
+                continue;
+            }
+            for ($n = 1; $temperature >= $t[$n]; $n++);
+            $values[] = $v[$n - 1] + ($v[$n] - $v[$n - 1]) * ($temperature - $t[$n - 1]) / ($t[$n] - $t[$n - 1]);
+        }
+
+        return $values;
+    }
 }

@@ -27,27 +27,33 @@ final class ConjugateGradient
         $p = [];
         $q = [];
         $pq = 0.0;
+        $isNear = false;
         for ($iteration = 0; $iteration < $accuracy->mostIterations; $iteration++) {
             if ($residual <= $accuracy->residual && abs(array_sum($r)) <= $accuracy->sum) {
                 return new LinearSolution($x, $iteration, $residual, true, false);
             }
             $z = $preconditioner->apply($r);
+            $isNear = $accuracy->correction > 0.0 && Vectors::largest($z) <= $accuracy->correction;
             $beta = $p === [] ? 0.0 : -Vectors::dot($z, $q) / $pq;
             $p = $p === [] ? $z : Vectors::plus(Vectors::take($z), $beta, $p);
             $q = $matrix->times($p);
             $pq = Vectors::dot($p, $q);
             if ($pq <= 0.0 || ! is_finite($pq)) {
+                $isNear = $isNear && $pq === 0.0;
                 break;
             }
             $alpha = Vectors::dot($p, $r) / $pq;
             $x = Vectors::plus(Vectors::take($x), $alpha, $p);
             $r = Vectors::plus(Vectors::take($r), -$alpha, $q);
             $residual = Vectors::norm($r) / $scale;
+            if ($isNear) {
+                return new LinearSolution($x, $iteration + 1, $residual, true, false);
+            }
             if ($progress !== null && ! $progress($iteration + 1, $residual, fn () => $x)) {
                 return new LinearSolution($x, $iteration + 1, $residual, $residual <= $accuracy->residual, true);
             }
         }
 
-        return new LinearSolution($x, $iteration, $residual, $residual <= $accuracy->residual, false);
+        return new LinearSolution($x, $iteration, $residual, $isNear || $residual <= $accuracy->residual, false);
     }
 }

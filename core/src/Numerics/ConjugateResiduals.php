@@ -28,8 +28,10 @@ final class ConjugateResiduals
         $r = Vectors::combine(1.0, $b, -1.0, $matrix->times($x));
         $directions = [];
         $asks = INF;
-        for ($iteration = 0; $iteration < $accuracy->mostIterations && $asks > $accuracy->residual; $iteration++) {
+        $isNear = false;
+        for ($iteration = 0; $iteration < $accuracy->mostIterations && $asks > $accuracy->residual && ! $isNear; $iteration++) {
             $p = $preconditioner->apply($r);
+            $isNear = $accuracy->correction > 0.0 && Vectors::largest($p) <= $accuracy->correction;
             $asked = Vectors::norm($p);
             $q = $matrix->times($p);
             foreach ($directions as [$p0, $q0]) {
@@ -41,6 +43,7 @@ final class ConjugateResiduals
             if ($norm <= 0.0 || ! is_finite($norm)) {
                 // Nothing is left to ask for.
                 $asks = $asked;
+                $isNear = $isNear && $norm === 0.0;
                 break;
             }
             $p = Vectors::scaled(1.0 / $norm, Vectors::take($p));
@@ -55,6 +58,6 @@ final class ConjugateResiduals
             }
         }
 
-        return new LinearSolution($x, $iteration, $asks, $asks <= $accuracy->residual, false);
+        return new LinearSolution($x, $iteration, $asks, $isNear || $asks <= $accuracy->residual, false);
     }
 }

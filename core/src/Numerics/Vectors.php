@@ -144,6 +144,23 @@ final class Vectors
 
     /**
      * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @return float the largest |x_i - y_i|
+     */
+    public static function farthest(array $x, array $y): float
+    {
+        $most = 0.0;
+        for ($i = 0, $n = count($x); $i < $n; $i++) {
+            $step = $x[$i] - $y[$i];
+            $step = $step < 0.0 ? -$step : $step;
+            $most = $step > $most ? $step : $most;
+        }
+
+        return $most;
+    }
+
+    /**
+     * @param array<int, float> $x
      * @return float the largest |x_i|; 0 of nothing
      */
     public static function largest(array $x): float

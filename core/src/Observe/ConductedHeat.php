@@ -18,7 +18,7 @@ final readonly class ConductedHeat
 
     public function __construct(private State $state)
     {
-        $this->half = HalfResistances::of($state->model, $state->voxels, $state->temperature, $state->system->boards)->half;
+        $this->half = (new HalfResistances($state->model, $state->voxels))->at($state->temperature, $state->system->boards)->half;
     }
 
     /** W/m2; null in fluids, and in packages, which have no conductivity of their own. */

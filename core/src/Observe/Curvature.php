@@ -55,7 +55,7 @@ final class Curvature
         foreach ($this->state->voxels->owner as $cell => $owner) {
             $body[$cell] = $owner >= 0 ? $owner : -1 - max(0, 1 + $this->state->voxels->region[$cell]);
         }
-        $half = HalfResistances::of($this->state->model, $this->state->voxels, $this->state->temperature, $this->state->system->boards)->half;
+        $half = (new HalfResistances($this->state->model, $this->state->voxels))->at($this->state->temperature, $this->state->system->boards)->half;
         $along = function (int $axis) use ($body, $half): array {
             $conductivity = self::conductivity($this->grid->cells, $axis, $this->grid->widths[$axis], $half[$axis]);
             $bends = $this->bends($axis, $this->state->temperature, $body, FaceTemperatures::ofSurfaces($this->state, $axis));

@@ -14,7 +14,7 @@ use Foehn\Physics\Flow\Opening;
 /** What limits and watches see of a state. */
 final class Readings
 {
-    public readonly SurfaceSums $surfaces;
+    private ?SurfaceSums $surfaces = null;
 
     /** @var list<array{min: float, mean: float, max: float}|null> of each part, K */
     public readonly array $temperatures;
@@ -36,9 +36,13 @@ final class Readings
 
     public function __construct(private readonly State $state)
     {
-        $this->surfaces = new SurfaceSums($state);
         $this->temperatures = PartTemperatures::of($state->voxels, $state->temperature);
         $this->indexOf = array_flip(array_map(fn ($part) => $part->id, $state->model->parts));
+    }
+
+    public function surfaces(): SurfaceSums
+    {
+        return $this->surfaces ??= new SurfaceSums($this->state);
     }
 
     /** @return array<string, ?float> the value of every limit and watch by id, SI units */
@@ -81,7 +85,7 @@ final class Readings
      */
     private function convection(Target $target, string $quantity, Convective $against): ?float
     {
-        $sum = $this->state->model->physics->heat ? $this->surfaces->target($target, $this->indexOf[$target->part ?? ''] ?? -1) : null;
+        $sum = $this->state->model->physics->heat ? $this->surfaces()->target($target, $this->indexOf[$target->part ?? ''] ?? -1) : null;
         $reference = $against->reference instanceof Section ? $this->sections()?->bulkTemperature($against->reference) : $against->reference;
         if ($sum === null || $reference === null || $sum['mean'] === $reference) {
             return null;
@@ -121,7 +125,7 @@ final class Readings
         }
         $part = $target->part === null ? -1 : $this->indexOf[$target->part];
         if ($target->side !== null || $target->face !== null) {
-            $sum = $this->surfaces->target($target, $part);
+            $sum = $this->surfaces()->target($target, $part);
 
             return $sum === null ? null : match ($quantity) {
                 'heat' => $sum['heat'],

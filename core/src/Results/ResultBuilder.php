@@ -142,7 +142,7 @@ final class ResultBuilder
         foreach ($this->state->model->parts as $index => $part) {
             $faces = [];
             foreach ($part->shape->faces() as $face) {
-                $sum = $this->readings->surfaces->partFace($index, $face);
+                $sum = $this->readings->surfaces()->partFace($index, $face);
                 if ($sum !== null) {
                     $faces[$face] = ['heat' => $sum['heat'], 'temperature' => $sum['mean']];
                 }
@@ -158,8 +158,8 @@ final class ResultBuilder
                 'peak' => $this->solution->course->peaks[$index] ?? null,
                 'nodes' => $this->state->system->packages->state($index, $this->state->temperature),
                 'faces' => (object) $faces,
-                'routes' => (object) $this->readings->surfaces->routes($index),
-                'interfaces' => (object) $this->readings->surfaces->interfaces($index),
+                'routes' => (object) $this->readings->surfaces()->routes($index),
+                'interfaces' => (object) $this->readings->surfaces()->interfaces($index),
             ];
         }
 
@@ -171,8 +171,8 @@ final class ResultBuilder
     {
         $sides = [];
         foreach (Space::SIDES as $index => $name) {
-            $sum = $this->readings->surfaces->side($index);
-            $sides[$name] = $sum === null ? null : ['heat' => $sum['heat'], 'radiated' => $this->readings->surfaces->radiated($index), 'byWalls' => $this->readings->surfaces->radiatedByWalls($index), 'temperature' => $sum['mean'], 'area' => $sum['area']];
+            $sum = $this->readings->surfaces()->side($index);
+            $sides[$name] = $sum === null ? null : ['heat' => $sum['heat'], 'radiated' => $this->readings->surfaces()->radiated($index), 'byWalls' => $this->readings->surfaces()->radiatedByWalls($index), 'temperature' => $sum['mean'], 'area' => $sum['area']];
         }
 
         return $sides;

@@ -10,10 +10,11 @@ use Foehn\Model\Model;
 final readonly class HeatAt
 {
     /**
+     * @param array<int, float> $temperature of the cells, K, that the coefficients are of
      * @param bool $isNonlinear whether its coefficients follow the temperatures
      * @param ?FrozenAir $air that carries heat; null where nothing flows
      */
-    public function __construct(public Model $model, public Coupling $coupling, public HeatOperator $operator, public bool $isNonlinear, public ?FrozenAir $air)
+    public function __construct(public Model $model, public Coupling $coupling, public HeatOperator $operator, public array $temperature, public bool $isNonlinear, public ?FrozenAir $air)
     {
     }
 }

@@ -9,6 +9,7 @@ use Foehn\Grid\GridLevels;
 use Foehn\Grid\Voxels;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
+use Foehn\Numerics\Vectors;
 use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\PhysicsException;
 use Foehn\Physics\Radiation\LinkStore;
@@ -52,16 +53,16 @@ final class HeatInTime
      * @param float $time s
      * @param bool $before whether loads that jump at this moment are as they were before
      * @param array<int, float> $temperature of the cells, K, for what follows it
-     * @param bool $isReached whether these temperatures came of the same equations, which then stay
+     * @param float $near K that they may be from those which the coefficients are of, for these to stay
      * @throws PhysicsException
      */
-    public function at(float $time, bool $before, array $temperature, bool $isReached = false): HeatAt
+    public function at(float $time, bool $before, array $temperature, float $near = 0.0): HeatAt
     {
         [$model, $key] = $this->model->at($time, $before);
         $known = $this->assembled[$key] ?? null;
         $model = $known->model ?? $this->graded($model);
         $air = $this->air?->of($model, $key, $time);
-        if ($known === null || ($known->isNonlinear && ! $isReached) || $known->air !== $air) {
+        if ($known === null || ($known->isNonlinear && Vectors::farthest($temperature, $known->temperature) > $near) || $known->air !== $air) {
             $this->assembled[$key] = $known === null ? $this->first($model, $air, $temperature) : $this->assemble($model, $known->coupling, $air, $known->isNonlinear, $temperature, $known);
             $this->assembled = array_slice($this->assembled, -self::KEPT, null, true);
         }
@@ -98,7 +99,7 @@ final class HeatInTime
     private function assemble(Model $model, Coupling $coupling, ?FrozenAir $air, bool $isNonlinear, array $temperature, ?HeatAt $before): HeatAt
     {
         if ($before !== null && ! $this->isComputed()) {
-            return new HeatAt($model, $coupling, $before->operator, false, $air);
+            return new HeatAt($model, $coupling, $before->operator, $temperature, false, $air);
         }
         $coupling->follow($temperature);
         foreach (array_keys(array_filter($model->parts, fn (Part $part): bool => $part->control !== null)) as $part) {
@@ -107,10 +108,10 @@ final class HeatInTime
         // Properties stay with the air as its flow was computed.
         $system = $coupling->equation($air === null ? $temperature : $air->cells(), $air->changes ?? []);
         if ($air === null || ! $this->isComputed()) {
-            return new HeatAt($model, $coupling, new StillHeat($system), $isNonlinear, $air);
+            return new HeatAt($model, $coupling, new StillHeat($system), $temperature, $isNonlinear, $air);
         }
         $openings = $before?->operator instanceof HeatOnAir ? $before->operator->openings : DomainBuilder::build($model, $this->voxels, $air->field->fluid->density)->openings;
 
-        return new HeatAt($model, $coupling, new HeatOnAir($system, $air, $openings, $this->last), $isNonlinear, $air);
+        return new HeatAt($model, $coupling, new HeatOnAir($system, $air, $openings, $this->last), $temperature, $isNonlinear, $air);
     }
 }

@@ -48,16 +48,16 @@ final readonly class HeatOnAir implements HeatOperator
         return array_sum($this->matrix->times($this->energy->pick($x)));
     }
 
-    public function solver(array $storing): LinearSolver
+    public function solver(array $storing, ?LinearSolver $near = null): LinearSolver
     {
         $energy = $this->transport($this->system->storing($storing));
 
-        return new CarriedHeat($energy, $energy->linearised($this->air->field->flux, $this->air->temperature, $this->last->serves($this->air, $storing)));
+        return new CarriedHeat($energy, $energy->linearised($this->air->field->flux, $this->air->temperature, $near !== null));
     }
 
-    public function residual(): float
+    public function isNear(HeatOperator $other): bool
     {
-        return TimeSettings::RESIDUAL_ON_AIR;
+        return $other instanceof self && $this->air === $other->air;
     }
 
     public function isLike(HeatOperator $other): bool

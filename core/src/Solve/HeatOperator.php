@@ -27,11 +27,14 @@ interface HeatOperator
      */
     public function leaving(array $x): float;
 
-    /** @param array<int, float> $storing W/K that is added to the diagonal */
-    public function solver(array $storing): LinearSolver;
+    /**
+     * @param array<int, float> $storing W/K that is added to the diagonal
+     * @param ?LinearSolver $near of a like operator with the same storing, whose hierarchy serves; null: it is made anew
+     */
+    public function solver(array $storing, ?LinearSolver $near = null): LinearSolver;
 
-    /** Residual down to which the equations of a stage are solved, in the measure of its solver. */
-    public function residual(): float;
+    /** Whether the hierarchy of a solver for another operator serves for this one: its coefficients differ by what temperatures do to them. */
+    public function isNear(self $other): bool;
 
     /** Whether a solver made for another operator serves for this one. */
     public function isLike(self $other): bool;

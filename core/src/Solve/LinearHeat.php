@@ -10,7 +10,6 @@ use Foehn\Numerics\Anderson;
 use Foehn\Numerics\LinearSolver;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\StencilSolver;
-use Foehn\Numerics\TiedCells;
 use Foehn\Numerics\Vectors;
 use Foehn\Observe\State;
 use Foehn\Physics\Flow\DomainBuilder;
@@ -166,9 +165,7 @@ final class LinearHeat
      */
     private function atLight(LinearSolver $solver, array $b, array $begin): array
     {
-        $system = $this->state->system;
         $onFlow = $this->solver instanceof CarriedHeat;
-        $b = $onFlow ? $b : TiedCells::project($b, $system->ties);
         if (Vectors::norm($b) <= 0.0) {
             return $b;
         }

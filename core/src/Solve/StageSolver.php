@@ -17,13 +17,36 @@ final class StageSolver
 {
     private readonly LinearSolver $solver;
 
+    /** @var array<int, float> W/K by padded cell */
+    private readonly array $storing;
+
+    /** @var ?array<int, float> 1 in every cell that stores heat */
+    private ?array $unit = null;
+
+    /** W/K that leave and are stored where all of these are a kelvin warmer. */
+    private ?float $takes = null;
+
     /** @var array<int, array<int, float>> what a watt of a control adds to x, by its number */
     private array $responses = [];
 
-    /** @param array<int, float> $capacities M, J/K by padded cell */
-    public function __construct(private readonly HeatOperator $operator, private readonly array $capacities, public readonly float $step)
+    /**
+     * @param array<int, float> $capacities M, J/K by padded cell
+     * @param ?self $near one whose hierarchy serves
+     */
+    public function __construct(private readonly HeatOperator $operator, private readonly array $capacities, public readonly float $step, ?self $near = null)
     {
-        $this->solver = $operator->solver(Vectors::scaled(1.0 / ($step * TrBdf2::D), $capacities));
+        $this->storing = $near === null ? Vectors::scaled(1.0 / ($step * TrBdf2::D), $capacities) : $near->storing;
+        $this->solver = $operator->solver($this->storing, $near?->solver);
+    }
+
+    /**
+     * Whether its hierarchy serves for the same step with other conductances.
+     *
+     * @param array<int, float> $capacities J/K by padded cell
+     */
+    public function isNear(HeatOperator $operator, array $capacities, float $step): bool
+    {
+        return $step === $this->step && $capacities === $this->capacities && $operator->isNear($this->operator);
     }
 
     /**
@@ -54,8 +77,8 @@ final class StageSolver
         if (! $solution->converged) {
             throw new PhysicsException(sprintf('a step of %g s did not come to an end: the residual stayed at %.1e after %d iterations', $this->step, $solution->residual, $solution->iterations));
         }
-        $found = $this->consistent($solution->x, $controls, $watts);
-        $x = $solution->x;
+        $x = $this->balanced($b, $solution->x);
+        $found = $this->consistent($x, $controls, $watts);
         foreach ($found as $n => $value) {
             if ($value !== $watts[$n]) {
                 $x = Vectors::plus($x, $value - $watts[$n], $this->response($n, $controls[$n]));
@@ -63,6 +86,21 @@ final class StageSolver
         }
 
         return [new LinearSolution($x, $solution->iterations, $solution->residual, true, false), $found];
+    }
+
+    /**
+     * As near to the solution, with no heat left open in all: where heat is stored, all of it is as much warmer as that takes.
+     *
+     * @param array<int, float> $b W by padded cell
+     * @param array<int, float> $x K by padded cell
+     * @return array<int, float>
+     */
+    private function balanced(array $b, array $x): array
+    {
+        $this->unit ??= array_map(fn (float $storing): float => $storing > 0.0 ? 1.0 : 0.0, $this->storing);
+        $this->takes ??= $this->operator->leaving($this->unit) + array_sum($this->storing);
+
+        return Vectors::plus($x, (array_sum($b) - $this->operator->leaving($x) - Vectors::dot($this->storing, $x)) / $this->takes, $this->unit);
     }
 
     /**

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
-use Foehn\Numerics\Accuracy;
-use Foehn\Numerics\LinearSolution;
 use Foehn\Numerics\LinearSolver;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\StencilSolver;
@@ -41,32 +39,17 @@ final readonly class StillHeat implements HeatOperator
         return Vectors::dot($this->system->stencil->extra, $x);
     }
 
-    public function solver(array $storing): LinearSolver
+    public function solver(array $storing, ?LinearSolver $near = null): LinearSolver
     {
         $stencil = $this->system->stencil;
-        $ties = $this->system->ties;
+        $stencil = new Stencil($stencil->cells, $stencil->coupling, Vectors::plus($stencil->extra, 1.0, $storing));
 
-        return new class (new StencilSolver(new Stencil($stencil->cells, $stencil->coupling, Vectors::plus($stencil->extra, 1.0, $storing)), $ties), $ties) implements LinearSolver {
-            /** @param list<non-empty-array<int, int>> $ties */
-            public function __construct(private readonly StencilSolver $solver, private readonly array $ties)
-            {
-            }
-
-            public function solve(array $b, array $x, Accuracy $accuracy, ?callable $progress = null): LinearSolution
-            {
-                return $this->solver->solve(TiedCells::project($b, $this->ties), $x, $accuracy, $progress);
-            }
-
-            public function transposed(): LinearSolver
-            {
-                return $this;
-            }
-        };
+        return $near instanceof StencilSolver ? $near->keepFor($stencil) : new StencilSolver($stencil, $this->system->ties);
     }
 
-    public function residual(): float
+    public function isNear(HeatOperator $other): bool
     {
-        return TimeSettings::RESIDUAL;
+        return $other instanceof self;
     }
 
     public function isLike(HeatOperator $other): bool

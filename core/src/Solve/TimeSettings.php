@@ -7,20 +7,20 @@ namespace Foehn\Solve;
 /** How a course in time is stepped. */
 final class TimeSettings
 {
-    /** Of the linear equations of a stage, relative: what they leave open is a thousandth of the tolerance of a step. */
-    public const RESIDUAL = 1e-7;
+    /** Correction that the linear equations of a stage may ask for before their last iteration, as a share of what a step may be wrong by: about a fifth of that is left open. */
+    public const LEFT_OPEN = 0.5;
 
-    /** The same on a flow, where it is the correction still asked for as a share of the solution (see ConvectiveSolver). */
-    public const RESIDUAL_ON_AIR = 1e-6;
+    /** The same where anything melts, relative to the right-hand side: a small error may move a cell to another phase, and a kelvin of one that melts is much heat. */
+    public const RESIDUAL_MELTING = 1e-7;
 
-    /** Share of the heat that passes which the residuals of a stage may add up to: a tenth of what the balance is held to. */
-    public const BALANCE = 1e-7;
+    /** Solutions that one hierarchy serves for while coefficients follow the temperatures. */
+    public const SERVES = 8;
 
     /** Share of the heat that has passed which may be missing where the balance over time closes. */
     public const CLOSES = 1e-6;
 
     /** Of the equations that tell the error of a step, which is wanted to a digit. */
-    public const ERROR_RESIDUAL = 0.02;
+    public const ERROR_RESIDUAL = 0.1;
 
     /** Of what a control answers with in a stage, which its watts are found from exactly. */
     public const RESPONSE_RESIDUAL = 1e-10;
@@ -59,6 +59,9 @@ final class TimeSettings
     public const PASS_SAFETY = 2.0;
 
     public const FORGETS = 0.7;
+
+    /** Share of that change within which coefficients of temperatures before are tried first. */
+    public const NEAR = 0.05;
 
     public const MOST_PASSES = 12;
 

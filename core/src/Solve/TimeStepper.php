@@ -17,16 +17,30 @@ final class TimeStepper
     /** Matrices of steps that are kept. */
     private const KEPT = 3;
 
+    /** Of what a pass moves the next one is taken to move this at least. */
+    private const LEAST_SHARE = 1e-6;
+
     /** A guess further ahead than so many steps is none. */
     private const AHEAD = 3.0;
+
+    /** Of the equations of a stage. */
+    private readonly Accuracy $accuracy;
 
     /** @var list<StageSolver> used last at the end */
     private array $solvers = [];
 
+    private ?StageSolver $made = null;
+
+    /** Solvers up to the one made last that share its hierarchy. */
+    private int $served = 0;
+
     private int $iterations = 0;
 
-    /** Share of what a pass of a stage moves that the next one does; 1 where it is not known. */
-    private float $share = 1.0;
+    /** Share of what a pass of a stage moves that the next one does; 0 where it is not known. */
+    private float $share = 0.0;
+
+    /** The same for each kelvin that the pass moved, 1/K. */
+    private float $bend = 0.0;
 
     /**
      * @param float $reference K, which rises are counted from
@@ -36,6 +50,8 @@ final class TimeStepper
      */
     public function __construct(private readonly HeatInTime $heat, public readonly StoredHeat $stored, private readonly float $reference, private readonly float $tolerance, private readonly array $controls, private readonly array $followed)
     {
+        $correction = TimeSettings::LEFT_OPEN * TimeSettings::SHARE * $tolerance;
+        $this->accuracy = $stored->melts() ? new Accuracy(TimeSettings::RESIDUAL_MELTING, mostIterations: TimeSettings::MOST_ITERATIONS) : new Accuracy(0.0, mostIterations: TimeSettings::MOST_ITERATIONS, correction: $correction);
     }
 
     /** Of the linear equations, in all. */
@@ -161,18 +177,17 @@ final class TimeStepper
         $most = $phases === [] ? TimeSettings::MOST_PASSES : TimeSettings::MOST_PASSES_MELTING;
         $last = INF;
         for ($pass = 1; $pass <= $most; $pass++) {
-            $heat = $this->heat->at($from->time + $after, true, $this->temperatures($x));
+            $heat = $this->heat->at($from->time + $after, true, $this->temperatures($x), $pass === 1 ? $this->near() : 0.0);
             $operator = $heat->operator;
             $source = $this->source($operator);
             [$slope, $beside] = $line = $this->stored->line($from->x, $phases, $this->reference);
             $solver = $this->solver($operator, $step, $slope);
             // M / (h D) times what is stored since the beginning of the step, on a straight line about the present temperatures.
             $right = Vectors::plus(Vectors::plus($known, 1.0, $source), $storing, Vectors::combine(1.0, Vectors::times($slope, $from->x), -1.0, $beside));
-            $open = TimeSettings::BALANCE * (abs($operator->system()->watts) + abs($from->in) + abs($from->net));
-            [$solution, $watts] = $solver->solve($right, $x, new Accuracy($operator->residual(), $open > 0.0 ? $open : INF, TimeSettings::MOST_ITERATIONS), $this->controls);
+            [$solution, $watts] = $solver->solve($right, $x, $this->accuracy, $this->controls);
             $this->iterations += $solution->iterations;
-            $moved = Vectors::largest(Vectors::combine(1.0, $solution->x, -1.0, $x));
             $x = $solution->x;
+            $moved = $heat->isNonlinear ? Vectors::farthest($this->temperatures($x), $heat->temperature) : 0.0;
             $isAtRest = ! $heat->isNonlinear || $this->left($moved, $last) <= TimeSettings::PASS * $this->tolerance;
             $last = $moved;
             $before = $phases;
@@ -186,8 +201,9 @@ final class TimeStepper
     }
 
     /**
-     * What further passes would still move, K: each moves a share of what the one before did. Before the second pass of a stage that
-     * share is taken from the stages before.
+     * What further passes would still move, K. Coefficients are of temperatures that a pass moves, and each pass moves a share of what
+     * the one before did, or a share that falls with it where what follows the temperatures is on its tangent, as radiation is. Before
+     * the second pass of a stage both are those of the stages before.
      *
      * @param float $moved K, by the last pass
      * @param float $before K, by the one before it; INF where there was none
@@ -195,10 +211,20 @@ final class TimeStepper
     private function left(float $moved, float $before): float
     {
         if ($before < INF && $before > 0.0) {
-            $this->share = max(min(1.0, $moved / $before), TimeSettings::FORGETS * $this->share);
+            $share = max(min(1.0, $moved / $before), self::LEAST_SHARE);
+            [$this->share, $this->bend] = [max($share, TimeSettings::FORGETS * $this->share), max($share / $before, TimeSettings::FORGETS * $this->bend)];
         }
+        $goesOn = TimeSettings::PASS_SAFETY * max($this->share, $this->bend * $moved);
 
-        return TimeSettings::PASS_SAFETY * $this->share >= 1.0 ? $moved : $moved * TimeSettings::PASS_SAFETY * $this->share;
+        return $this->share > 0.0 && $goesOn < 1.0 ? $moved * $goesOn : $moved;
+    }
+
+    /** How far temperatures may be from those of known coefficients so that a pass with these is likely the last, K. */
+    private function near(): float
+    {
+        $left = TimeSettings::NEAR * TimeSettings::PASS * $this->tolerance;
+
+        return $this->share <= 0.0 ? $left : min($left / (TimeSettings::PASS_SAFETY * $this->share), sqrt($left / (TimeSettings::PASS_SAFETY * $this->bend)));
     }
 
     /** @param list<float> $watts of the controls */
@@ -248,7 +274,11 @@ final class TimeStepper
                 $others[] = $solver;
             }
         }
-        $found ??= new StageSolver($operator, $slope, $step);
+        if ($found === null) {
+            $isNear = $this->served > 0 && $this->served < TimeSettings::SERVES && $this->made?->isNear($operator, $slope, $step) === true;
+            $this->served = $isNear ? $this->served + 1 : 1;
+            $this->made = $found = new StageSolver($operator, $slope, $step, $isNear ? $this->made : null);
+        }
         $this->solvers = [...array_slice($others, 1 - self::KEPT), $found];
 
         return $found;

@@ -265,19 +265,21 @@ final class TransientDriver
         do {
             // Steps of one length reach the moment, so that their matrix is made once.
             $count = max(1, (int) ceil($left / min($step, $this->longest()) - 1e-9));
-            $flow = $this->air?->attempt($this->now, $left / $count, $this->stepper->temperatures(TimeStepper::ahead($this->now, $left / $count))) ?? 0.0;
-            $trial = $flow > 1.0 && $this->time->step === null ? null : $this->stepper->attempt($this->now, $left / $count);
+            // What differs by rounding alone is one step, with one matrix.
+            $length = abs($left / $count - $this->now->last) <= 1e-9 * $this->now->last ? $this->now->last : $left / $count;
+            $flow = $this->air?->attempt($this->now, $length, $this->stepper->temperatures(TimeStepper::ahead($this->now, $length))) ?? 0.0;
+            $trial = $flow > 1.0 && $this->time->step === null ? null : $this->stepper->attempt($this->now, $length);
             $growth = $this->growth($trial, $flow);
             $isGood = $growth >= TimeSettings::SAFETY;
             if (! $isGood) {
                 $this->course->rejected++;
-                $step = $left / $count * max(TimeSettings::LEAST_GROWTH, $growth);
+                $step = $length * max(TimeSettings::LEAST_GROWTH, $growth);
             }
             if ($step < $this->shortest()) {
                 throw new PhysicsException(sprintf('at %g s no step is short enough: temperatures move too fast for a tolerance of %g K; look for parts of almost no heat capacity with many watts', $this->now->time, $this->time->tolerance));
             }
         } while ($trial === null || ! $isGood);
-        $step = max($step, $left / $count);
+        $step = max($step, $length);
         [$taken, $switching] = $this->switching->within($this->now, $trial);
         $landed = $count === 1 && $switching === null;
         $this->accept($taken, $landed ? $next : $this->now->time + $taken->step);
@@ -376,7 +378,7 @@ final class TransientDriver
     private function state(bool $before): State
     {
         $temperature = $this->stepper->temperatures($this->now->x);
-        $heat = $this->heat->at($this->now->time, $before, $temperature, true);
+        $heat = $this->heat->at($this->now->time, $before, $temperature, INF);
         foreach (array_filter($this->controls, fn (ControlState $control): bool => $control->speed() === null) as $control) {
             $heat->coupling->control($control->part, $control->watts);
         }

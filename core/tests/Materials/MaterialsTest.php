@@ -44,6 +44,8 @@ final class MaterialsTest extends TestCase
         $law = new PropertyLaw([[200.0, 264.0], [300.0, 148.0], [400.0, 98.9]]);
 
         self::assertSame([264.0, 264.0, 206.0, 148.0, 123.45, 98.9, 98.9], array_map($law->at(...), [100.0, 200.0, 250.0, 300.0, 350.0, 400.0, 900.0]));
+        self::assertSame([264.0, 264.0, 206.0, 148.0, 123.45, 98.9, 98.9], $law->along([100.0, 200.0, 250.0, 300.0, 350.0, 400.0, 900.0]));
+        self::assertSame([5.0, 5.0], PropertyLaw::constant(5.0)->along([-10.0, 300.0]));
     }
 
     public function testOwnMaterialsWinOverTheLibrary(): void

@@ -212,7 +212,7 @@ final class MatrixKernelsTest extends TestCase
         [$x, $y] = [[3.0, -4.0], [1.0, 0.5]];
         self::assertSame([1.0, 5.0], [Vectors::dot($x, $y), Vectors::norm($x)]);
         self::assertSame([[5.0, -3.0], [7.0, -11.0], [3.0, -2.0], [1 / 3, -0.25]], [Vectors::plus($x, 2.0, $y), Vectors::combine(3.0, $x, -2.0, [1.0, -0.5]), Vectors::times($x, $y), Vectors::inverse($x)]);
-        self::assertSame([7.0, 6.5, 4.0, 7.0], [Vectors::amount($x), Vectors::distance($x, $y), Vectors::largest($x), Vectors::spread($x)]);
+        self::assertSame([7.0, 6.5, 4.5, 4.0, 7.0], [Vectors::amount($x), Vectors::distance($x, $y), Vectors::farthest($x, $y), Vectors::largest($x), Vectors::spread($x)]);
         self::assertSame([0.0, 0.0], [Vectors::largest([]), Vectors::spread([])]);
         self::assertSame([[3.0, -4.0], []], [Vectors::take($x), $x]);
     }

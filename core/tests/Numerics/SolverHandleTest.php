@@ -59,6 +59,41 @@ final class SolverHandleTest extends TestCase
         }
     }
 
+    public function testAHierarchyOfABoxServesOneWithOtherCouplings(): void
+    {
+        foreach ([[], [[260, 261, 300]]] as $ties) {
+            [$before, $stencil] = [Boxes::stencil([12, 10, 8], [1.0, 5.0, 0.3], fn (): float => 0.1), Boxes::stencil([12, 10, 8], [1.1, 4.6, 0.33], fn (int $n): float => 0.1 + 0.02 * sin($n))];
+            $b = array_map(fn (float $d, float $v): float => $d > 0.0 ? $v : 0.0, $stencil->diagonal, self::wave(count($stencil->diagonal), 0.9));
+            $zeros = Stencil::zeros($stencil->cells);
+            $own = (new StencilSolver($stencil, $ties))->solve($b, $zeros, new Accuracy(1e-11));
+            $kept = (new StencilSolver($before, $ties))->keepFor($stencil)->solve($b, $zeros, new Accuracy(1e-11));
+
+            self::assertTrue($kept->converged);
+            self::assertLessThanOrEqual($own->iterations + 6, $kept->iterations);
+            self::assertEqualsWithDelta(0.0, Vectors::farthest($own->x, $kept->x), 1e-8);
+        }
+    }
+
+    /** What the preconditioner asks for is of the size of the error, and one iteration follows it. */
+    public function testACorrectionThatIsSmallEnoughEndsASolutionThatNear(): void
+    {
+        $stencil = Boxes::stencil([12, 10, 8], [1.0, 5.0, 0.3], fn (): float => 0.1);
+        $stream = self::stream(20);
+        $onBox = new StencilSolver($stencil);
+        $x = array_map(fn (float $d, float $v): float => $d > 0.0 ? 20.0 * $v : 0.0, $stencil->diagonal, self::wave(count($stencil->diagonal), 0.7));
+        $y = self::wave($stream->size, 0.7);
+        foreach ([1.0, 1e-2, 1e-4] as $near) {
+            foreach ([[$onBox->solve($stencil->times($x), Stencil::zeros($stencil->cells), new Accuracy(0.0, correction: $near)), $x], [ConvectiveSolver::of($stream, $stream)->solve($stream->times($y), array_fill(0, $stream->size, 0.0), new Accuracy(0.0, correction: $near)), $y]] as [$solution, $exact]) {
+                self::assertTrue($solution->converged);
+                self::assertLessThan($near, Vectors::farthest($solution->x, $exact));
+            }
+        }
+        self::assertLessThan(
+            $onBox->solve($stencil->times($x), Stencil::zeros($stencil->cells), new Accuracy(0.0, correction: 1e-6))->iterations,
+            $onBox->solve($stencil->times($x), Stencil::zeros($stencil->cells), new Accuracy(0.0, correction: 1.0))->iterations,
+        );
+    }
+
     public function testOneHandleSolvesOnABoxAndOnTheFewCellsThatTakePart(): void
     {
         $cells = [8, 7, 6];

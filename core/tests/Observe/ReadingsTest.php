@@ -64,8 +64,8 @@ final class ReadingsTest extends TestCase
         $state = $this->bar();
         $readings = new Readings($state);
 
-        self::assertEqualsWithDelta(['side x-' => 2.0, 'side x+' => -2.0], $readings->surfaces->routes(0), 1e-6);
-        $cold = $readings->surfaces->interfaces(0)['side x-'];
+        self::assertEqualsWithDelta(['side x-' => 2.0, 'side x+' => -2.0], $readings->surfaces()->routes(0), 1e-6);
+        $cold = $readings->surfaces()->interfaces(0)['side x-'];
         self::assertEqualsWithDelta(['area' => 1e-4, 'temperature' => 300.0, 'beyond' => 300.0], $cold, 1e-6);
         self::assertEqualsWithDelta(0.0, $state->balance()->in, 1e-12);
         self::assertTrue($state->balance()->holds());

@@ -21,22 +21,33 @@ final class HalfResistances
     /** @var array<0|1|2, array<int, float>> W/m2/K by axis and cell: between cells and walls where these replace the conduction of half a cell */
     public array $films = [];
 
-    /** @param ?array<int, float> $temperature of the cells, K, for materials that depend on it; null: the ambient everywhere */
-    public function __construct(private readonly Model $model, public readonly Voxels $voxels, ?array $temperature)
+    /** @var array<int, Material> that follow the temperature, as materials() numbers them */
+    private readonly array $following;
+
+    /** @var array<int, list<int>> cells of each of these */
+    private readonly array $cells;
+
+    /** At the ambient temperature, before anything changes them. */
+    public function __construct(private readonly Model $model, public readonly Voxels $voxels)
     {
         $materials = $this->materials();
-        $this->half = [$this->along(0, $materials, $temperature), $this->along(1, $materials, $temperature), $this->along(2, $materials, $temperature)];
+        $this->half = [$this->along(0, $materials), $this->along(1, $materials), $this->along(2, $materials)];
+        $this->following = array_filter($materials, fn (?Material $m): bool => $m !== null && array_filter($m->conductivity, fn (PropertyLaw $law): bool => ! $law->isConstant()) !== []);
+        $this->cells = $this->cellsOf($this->following);
     }
 
     /**
-     * As changed, in this order.
+     * At other temperatures, and as changed, in this order.
      *
-     * @param ?array<int, float> $temperature of the cells, K
+     * @param ?array<int, float> $temperature of the cells, K; null: the ambient everywhere
      * @param list<ConductivityChange> $changes
      */
-    public static function of(Model $model, Voxels $voxels, ?array $temperature, array $changes): self
+    public function at(?array $temperature, array $changes = []): self
     {
-        $resistances = new self($model, $voxels, $temperature);
+        $resistances = clone $this;
+        if ($temperature !== null) {
+            $resistances->follow($temperature);
+        }
         foreach ($changes as $change) {
             $change->change($resistances);
         }
@@ -65,25 +76,20 @@ final class HalfResistances
     }
 
     /**
+     * At the conductivities of the ambient temperature.
+     *
      * @param array<int, ?Material> $materials
-     * @param ?array<int, float> $temperature
      * @return array<int, float>
      */
-    private function along(int $axis, array $materials, ?array $temperature): array
+    private function along(int $axis, array $materials): array
     {
-        $ambient = $this->model->surroundings->temperature;
-        $constant = array_map(fn (?Material $m) => $m === null ? INF : $m->conductivity[$axis]->at($ambient), $materials);
-        foreach ($this->voxels->fill as $index => $fill) {
-            $constant[$index] *= $fill;
-        }
         $grid = $this->voxels->grid;
-        $half = self::constant($grid->cells, $axis, $grid->widths[$axis], $this->voxels->owner, $this->voxels->region, $constant);
-        $varies = array_filter(array_map(
-            fn (?Material $m) => $m !== null && ! $m->conductivity[$axis]->isConstant() ? $m->conductivity[$axis] : null,
-            $materials,
-        ));
+        $conductivity = array_map(fn (?Material $m) => $m === null ? INF : $m->conductivity[$axis]->at($this->model->surroundings->temperature), $materials);
+        foreach ($this->voxels->fill as $index => $fill) {
+            $conductivity[$index] *= $fill;
+        }
 
-        return $temperature === null || $varies === [] ? $half : $this->varying($half, $constant, $varies, $temperature);
+        return self::constant($grid->cells, $axis, $grid->widths[$axis], $this->voxels->owner, $this->voxels->region, $conductivity);
     }
 
     /**
@@ -115,21 +121,44 @@ final class HalfResistances
     }
 
     /**
-     * @param array<int, float> $half at the constant conductivities
-     * @param array<int, float> $constant W/m/K
-     * @param array<int, PropertyLaw> $varies
+     * Most materials conduct alike along all axes, so that their laws are asked once.
+     *
      * @param array<int, float> $temperature of the cells, K
-     * @return array<int, float>
      */
-    private function varying(array $half, array $constant, array $varies, array $temperature): array
+    private function follow(array $temperature): void
     {
-        foreach ($this->voxels->owner as $cell => $owner) {
+        $ambient = $this->model->surroundings->temperature;
+        foreach ($this->cells as $what => $cells) {
+            $at = array_map(fn (int $cell): float => $temperature[$cell], $cells);
+            $before = null;
+            $ratios = [];
+            foreach ($this->following[$what]->conductivity as $axis => $law) {
+                if ($before === null || $law != $before) {
+                    $constant = $law->at($ambient);
+                    $ratios = array_map(fn (float $conductivity): float => $constant / $conductivity, $law->along($at));
+                    $before = $law;
+                }
+                foreach ($cells as $n => $cell) {
+                    $this->half[$axis][$cell] *= $ratios[$n];
+                }
+            }
+        }
+    }
+
+    /**
+     * @param array<int, Material> $materials as materials() numbers them
+     * @return array<int, list<int>> cells of each of these
+     */
+    private function cellsOf(array $materials): array
+    {
+        $cells = [];
+        foreach ($materials === [] ? [] : $this->voxels->owner as $cell => $owner) {
             $what = $owner >= 0 ? $owner : -1 - max(0, $this->voxels->region[$cell]);
-            if (isset($varies[$what])) {
-                $half[$cell] *= $constant[$what] / ($this->voxels->fill[$owner] ?? 1.0) / $varies[$what]->at($temperature[$cell]);
+            if (isset($materials[$what])) {
+                $cells[$what][] = $cell;
             }
         }
 
-        return $half;
+        return $cells;
     }
 }

@@ -25,6 +25,8 @@ final class HeatEquation
     /** @var list<bool> whether anything is computed in each cell */
     private readonly array $live;
 
+    private readonly HalfResistances $resistances;
+
     /** @var list<BoardConduction> of boards whose artwork is known */
     private readonly array $boards;
 
@@ -40,6 +42,7 @@ final class HeatEquation
         $this->elements = SurfaceFinder::find($model, $voxels);
         $this->live = array_map($voxels->isLive(...), array_keys($voxels->owner));
         $this->boards = self::boards($model, $voxels);
+        $this->resistances = new HalfResistances($model, $voxels);
         $this->packages = new Packages($model, $voxels, $losses);
         $this->atSurfaces = [new SurfaceConditions($this->elements, $voxels->grid)];
         $this->inCells = [new HeatSources($model, $voxels, $losses), $this->packages];
@@ -89,7 +92,7 @@ final class HeatEquation
     public function at(?array $temperature, array $changes = []): HeatSystem
     {
         $reference = $this->model->surroundings->temperature;
-        $resistances = HalfResistances::of($this->model, $this->voxels, $temperature, [...$this->boards, ...$changes]);
+        $resistances = $this->resistances->at($temperature, [...$this->boards, ...$changes]);
         $surfaces = new SurfaceNodes($this->elements, $resistances, $reference);
         foreach ($this->atSurfaces as $mechanism) {
             $mechanism->addToSurfaces($surfaces);

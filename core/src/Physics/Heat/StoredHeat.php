@@ -95,6 +95,12 @@ final readonly class StoredHeat
         return [$slope, $beside];
     }
 
+    /** Whether anything may melt. */
+    public function melts(): bool
+    {
+        return $this->melting !== [];
+    }
+
     /** @param array{latent: float, from: float, to: float} $melting */
     private static function latent(array $melting, float $temperature): float
     {
