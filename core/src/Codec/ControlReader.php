@@ -24,50 +24,47 @@ final class ControlReader
         return is_array($power) && array_intersect(self::KINDS, array_keys($power)) !== [];
     }
 
-    public static function read(Reader $reader): ?Control
+    /** @param bool $isOfFan whether it sets the speed of a fan, as a share of its full speed, and not watts */
+    public static function read(Reader $reader, bool $isOfFan = false): ?Control
     {
         $control = match (true) {
-            $reader->has('thermostat') => self::thermostat($reader->object('thermostat')),
-            $reader->has('controller') => self::controller($reader->object('controller')),
-            default => self::curve($reader),
+            $reader->has('thermostat') => self::thermostat($reader->object('thermostat'), $isOfFan),
+            $reader->has('controller') => self::controller($reader->object('controller'), $isOfFan),
+            default => self::curve($reader, $isOfFan),
         };
         $reader->close();
 
         return $control;
     }
 
-    private static function curve(Reader $reader): ?CurveControl
+    private static function curve(Reader $reader, bool $isOfFan): ?CurveControl
     {
-        $points = PairsReader::read($reader, Dimension::temperature(), Dimension::power(), 'temperature, watts', 'temperatures', 'curve');
+        $what = $isOfFan ? 'speed' : 'watts';
+        $points = PairsReader::read($reader, Dimension::temperature(), self::dimension($isOfFan), "temperature, $what", 'temperatures', 'curve');
         if (count($points) < 2) {
-            $reader->problem('curve', 'a table of at least two pairs [temperature, watts] is expected');
+            $reader->problem('curve', "a table of at least two pairs [temperature, $what] is expected");
+        }
+        $least = min([0.0, ...array_column($points, 1)]);
+        if ($isOfFan && $least < 0.0) {
+            $reader->problem('curve', sprintf('a speed of %g is given; a share of full speed is 0 or more', $least));
         }
         $sensor = self::sensor($reader->object('sensor', true));
 
         return $points === [] ? null : new CurveControl($sensor, new PropertyLaw($points));
     }
 
-    /** Of the speed of a fan, which a thermostat alone can switch: for every other speed a flow would have to be found. */
-    public static function ofFan(Reader $reader): ?Thermostat
-    {
-        if (! $reader->has('thermostat')) {
-            $reader->problem('', 'the speed of a fan is switched by a "thermostat" with "speed" and "idle"; a curve or a controller sets watts alone');
-
-            return null;
-        }
-        $thermostat = self::thermostat($reader->object('thermostat'), true);
-        $reader->close();
-
-        return $thermostat;
-    }
-
-    /** Share of its full speed that a fan runs at while its thermostat is off. */
+    /** Share of its full speed that a fan runs at while its thermostat is off; 1 where something else sets it. */
     public static function idle(Reader $reader): float
     {
-        return $reader->has('thermostat') ? $reader->object('thermostat')->quantity('idle', Dimension::none(), 0.0) : 0.0;
+        return $reader->has('thermostat') ? $reader->object('thermostat')->quantity('idle', Dimension::none(), 0.0) : 1.0;
     }
 
-    private static function thermostat(Reader $reader, bool $isOfFan = false): Thermostat
+    private static function dimension(bool $isOfFan): Dimension
+    {
+        return $isOfFan ? Dimension::none() : Dimension::power();
+    }
+
+    private static function thermostat(Reader $reader, bool $isOfFan): Thermostat
     {
         [$on, $off] = [$reader->temperature('on'), $reader->temperature('off')];
         if ($on === $off) {
@@ -82,16 +79,18 @@ final class ControlReader
         return $thermostat;
     }
 
-    private static function controller(Reader $reader): Controller
+    private static function controller(Reader $reader, bool $isOfFan): Controller
     {
+        $dimension = self::dimension($isOfFan);
         $setpoint = $reader->temperature('setpoint');
-        $gain = $reader->quantity('gain', Dimension::power()->times(Dimension::temperature(), -1));
+        $gain = $reader->quantity('gain', $dimension->times(Dimension::temperature(), -1));
         $integral = $reader->has('integral') ? $reader->quantity('integral', Dimension::time(), null, 0.0, true) : null;
-        [$least, $most] = [$reader->quantity('atLeast', Dimension::power(), 0.0), $reader->quantity('atMost', Dimension::power())];
+        [$least, $most] = [$reader->quantity('atLeast', $dimension, 0.0, $isOfFan ? 0.0 : null), $reader->quantity('atMost', $dimension, $isOfFan ? 1.0 : null)];
         if ($most <= $least) {
-            $reader->problem('atMost', sprintf('%g W is given; it must be above "atLeast", %g W', $most, $least));
+            $reader->problem('atMost', sprintf($isOfFan ? '%g is given; it must be above "atLeast", %g' : '%g W is given; it must be above "atLeast", %g W', $most, $least));
         }
-        $controller = new Controller(self::sensor($reader->object('sensor', true)), $setpoint, $gain, $integral, $least, $most);
+        // A fan runs faster the warmer it is, and cools.
+        $controller = new Controller(self::sensor($reader->object('sensor', true)), $setpoint, $isOfFan ? -$gain : $gain, $integral, $least, $most);
         $reader->close();
 
         return $controller;

@@ -9,6 +9,7 @@ use Foehn\Materials\Material;
 use Foehn\Model\BoardCopper;
 use Foehn\Model\Coating;
 use Foehn\Model\Coatings;
+use Foehn\Model\Control;
 use Foehn\Model\ElectricCondition;
 use Foehn\Model\HeatCondition;
 use Foehn\Model\Loads;
@@ -16,6 +17,7 @@ use Foehn\Model\Part;
 use Foehn\Model\PartName;
 use Foehn\Model\Surroundings;
 use Foehn\Model\Thermostat;
+use Foehn\Shapes\Fan;
 use Foehn\Shapes\Shape;
 use Foehn\Shapes\Turned;
 use Foehn\Units\Dimension;
@@ -47,6 +49,11 @@ final class PartReader
         }
         $isControlled = ControlReader::isControl($reader->raw('power'));
         $copper = $shape->kind() === 'board' || $reader->has('copper') ? self::copper($reader, $shape, $materials) : null;
+        $speedControl = self::speedControl($reader->object('shape'));
+        if ($shape instanceof Fan && $speedControl !== null && ! $speedControl instanceof Thermostat) {
+            // Until a sensor is read, it may run as fast as it ever does.
+            $shape = $shape->at($speedControl->bounds()[1]);
+        }
         $part = new Part(
             new PartName($id, $reader->string('name', $id), $reader->has('group') ? $reader->string('group') : null, $reader->pointer, self::colour($reader)),
             $shape,
@@ -60,7 +67,7 @@ final class PartReader
                 $contacts,
                 $reader->has('losses') ? LossReader::read($reader->object('losses')) : null,
                 $isControlled ? ControlReader::read($reader->object('power')) : null,
-                self::speedControl($reader->object('shape')),
+                $speedControl,
             ),
             $copper,
         );
@@ -69,10 +76,10 @@ final class PartReader
         return [$materials, $part];
     }
 
-    /** What switches the speed of a fan. */
-    private static function speedControl(Reader $shape): ?Thermostat
+    /** What sets the speed of a fan. */
+    private static function speedControl(Reader $shape): ?Control
     {
-        return ControlReader::isControl($shape->raw('speedFactor')) ? ControlReader::ofFan($shape->object('speedFactor')) : null;
+        return ControlReader::isControl($shape->raw('speedFactor')) ? ControlReader::read($shape->object('speedFactor'), true) : null;
     }
 
     /** @return array{array<string, HeatCondition>, list<ElectricCondition>, array<string, float>, array<string, Coating>} what is stated of heat by face, terminals, electrical contacts by face in ohm m2, and finishes by face */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
-/** A proportional controller, with an integral part where one is given: watts = gain (setpoint - reading) + integral, within bounds. */
+/** A proportional controller, with an integral part where one is given: watts = gain (setpoint - reading) + integral, within bounds; or so the speed of a fan, in shares in place of watts, with a gain below 0. */
 final readonly class Controller implements Control
 {
     /**

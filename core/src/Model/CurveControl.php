@@ -6,10 +6,10 @@ namespace Foehn\Model;
 
 use Foehn\Materials\PropertyLaw;
 
-/** Watts as a curve of the temperature at a sensor: points joined by straight lines, constant outside them. */
+/** Watts, or the speed of a fan, as a curve of the temperature at a sensor: points joined by straight lines, constant outside them. */
 final readonly class CurveControl implements Control
 {
-    /** @param PropertyLaw $law W against K */
+    /** @param PropertyLaw $law W, or a share of full speed, against K */
     public function __construct(private Sensor $sensor, public PropertyLaw $law)
     {
     }

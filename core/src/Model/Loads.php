@@ -17,9 +17,9 @@ final readonly class Loads
      * @param array<string, float> $contacts by face, what current meets between it and the conductor that touches it, ohm m2
      * @param ?LossTable $losses beside the power
      * @param ?Control $control what sets watts beside the power
-     * @param ?Thermostat $speedControl of a fan, what switches its speed
+     * @param ?Control $speedControl of a fan, what sets its speed
      */
-    public function __construct(public float $power, public ?ScalarField $source, public array $faces, public array $terminals = [], public array $contacts = [], public ?LossTable $losses = null, public ?Control $control = null, public ?Thermostat $speedControl = null)
+    public function __construct(public float $power, public ?ScalarField $source, public array $faces, public array $terminals = [], public array $contacts = [], public ?LossTable $losses = null, public ?Control $control = null, public ?Control $speedControl = null)
     {
     }
 
@@ -28,9 +28,9 @@ final readonly class Loads
         return new self($power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses, $this->control, $this->speedControl);
     }
 
-    public function withoutControl(): self
+    public function withControls(?Control $control, ?Control $speedControl): self
     {
-        return new self($this->power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses);
+        return new self($this->power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses, $control, $speedControl);
     }
 
     /** @param array<string, HeatCondition> $faces by face name */

@@ -56,7 +56,7 @@ final readonly class Model
         return $this->with($this->parts, $this->grid->withGrade($grade));
     }
 
-    /** The steady state of the same, with all that is under control switched off. */
+    /** The steady state of the same, with all watts that are under control switched off. */
     public function beforeStart(): self
     {
         $parts = array_map(fn (Part $part): Part => $part->control === null ? $part : $part->withoutControl(), $this->parts);
@@ -88,10 +88,14 @@ final readonly class Model
         return $this->withParts(fn (Part $part): Part => $part->driven($factor));
     }
 
-    /** @param array<int, float> $speeds of fans as shares of full speed, by their part */
+    /**
+     * With fans that run at given speeds, whatever would set these.
+     *
+     * @param array<int, float> $speeds as shares of full speed, by their part
+     */
     public function withSpeeds(array $speeds): self
     {
-        $at = fn (Part $part, int $index): Part => $part->shape instanceof Fan && isset($speeds[$index]) ? $part->withShape($part->shape->at($speeds[$index])) : $part;
+        $at = fn (Part $part, int $index): Part => $part->shape instanceof Fan && isset($speeds[$index]) ? $part->withSpeed($part->shape->at($speeds[$index])) : $part;
 
         return $this->with(array_map($at, $this->parts, array_keys($this->parts)), $this->grid);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Model;
 
+use Foehn\Shapes\Fan;
 use Foehn\Shapes\LocatedFaces;
 use Foehn\Shapes\Shape;
 use Foehn\Units\ScalarField;
@@ -50,7 +51,7 @@ final readonly class Part
     public ?Control $control;
 
     /** What switches the speed of a fan; null where nothing does. */
-    public ?Thermostat $speedControl;
+    public ?Control $speedControl;
 
     /**
      * @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead)
@@ -134,9 +135,10 @@ final readonly class Part
         return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withPower($power), $this->copper);
     }
 
+    /** With the watts under control off. */
     public function withoutControl(): self
     {
-        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withoutControl(), $this->copper);
+        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withControls(null, $this->speedControl), $this->copper);
     }
 
     /** With another finish of a face, or of all that have none of their own. */
@@ -155,6 +157,12 @@ final readonly class Part
     public function driven(float $factor): self
     {
         return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withTerminals(array_map(fn (ElectricCondition $terminal): ElectricCondition => $terminal->times($factor), $this->terminals)), $this->copper?->driven($factor));
+    }
+
+    /** A fan that runs at a given speed. */
+    public function withSpeed(Fan $fan): self
+    {
+        return new self($this->called, $fan, $this->material, $this->coatings, $this->loads->withControls($this->control, null), $this->copper);
     }
 
     public function withShape(Shape $shape): self

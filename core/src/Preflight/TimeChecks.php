@@ -60,7 +60,7 @@ final class TimeChecks
     /** @return list<Finding> */
     private static function withoutTime(Model $model): array
     {
-        $thermostats = array_values(array_filter($model->parts, fn (Part $part): bool => $part->control instanceof Thermostat || $part->speedControl !== null));
+        $thermostats = array_values(array_filter($model->parts, fn (Part $part): bool => $part->control instanceof Thermostat || $part->speedControl instanceof Thermostat));
 
         return $thermostats === [] ? [] : [new Finding('error', 'Load', sprintf('The thermostat of "%s" has no steady state; ask for the course in time in Solve, or give a curve.', $thermostats[0]->name), array_column($thermostats, 'id'))];
     }

@@ -36,7 +36,7 @@ use Foehn\Solve\TimeSettings;
  *     features: list<array{part: string, feature: string, width: float, cells: int}>, lines: array{array<int, float>, array<int, float>, array<int, float>}}
  * @phpstan-type OpeningRow array{name: string, kind: string, in: float, out: float, volume: float, heat: float, area: float, temperature: ?float}
  * @phpstan-type FlowRow array{fluid: array<string, float>, regime: array<string, mixed>, largestVelocity: float, openings: list<OpeningRow>,
- *     fans: list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}>,
+ *     fans: list<array{part: string, name: string, flow: float, rise: float, speed: float, curve: list<array{float, float}>}>,
  *     fins: list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}>,
  *     sinks: list<array{part: string, name: string, axis: int, through: float, beside: float, before: ?float}>, balance: array{in: float, out: float, error: float}}
  * @phpstan-type ElectricRow array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}>, power: float, boards: list<BoardRow>}

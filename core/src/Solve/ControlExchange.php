@@ -6,8 +6,6 @@ namespace Foehn\Solve;
 
 use Closure;
 use Foehn\Model\Control;
-use Foehn\Model\Controller;
-use Foehn\Model\CurveControl;
 use Foehn\Model\Thermostat;
 use Foehn\Observe\Readings;
 use Foehn\Observe\State;
@@ -71,21 +69,11 @@ final class ControlExchange implements Exchange
                 $this->slopes[$part] = max(0.0, ($sensed - $this->before[$part][1]) / ($watts - $this->before[$part][0]));
             }
             $this->before[$part] = [$watts, $sensed];
-            $next = isset($this->slopes[$part]) ? Controls::atRest($control, fn (float $trial): float => self::asked($control, $sensed + $this->slopes[$part] * ($trial - $watts), $trial)) : $low + 0.1 * ($high - $low);
+            $next = isset($this->slopes[$part]) ? Controls::atRest($control, fn (float $trial): float => Controls::asked($control, $sensed + $this->slopes[$part] * ($trial - $watts), $trial)) : $low + 0.1 * ($high - $low);
             $moved = max($moved, abs($next - $watts) / max(abs($low), abs($high)));
             $this->heat->losses->watts[$part] = $next;
         }
 
         return $moved;
-    }
-
-    /** Watts that are asked for at a reading; an integral part asks for more until nothing deviates. */
-    private static function asked(Control $control, float $sensed, float $watts): float
-    {
-        return match (true) {
-            $control instanceof CurveControl => $control->law->at($sensed),
-            $control instanceof Controller => $control->integral === null ? $control->at($sensed, 0.0) : ($control->gain * ($control->setpoint - $sensed) > 0.0 ? INF : -INF),
-            default => $watts,
-        };
     }
 }

@@ -23,6 +23,12 @@ final class ControlState
 
     public bool $isOn;
 
+    /** Of a fan, the share of its full speed that it runs at; null where it is watts that are set. */
+    private ?float $speed = null;
+
+    /** s, when that changed last. */
+    private float $adjusted = 0.0;
+
     private float $readingRate = 0.0;
 
     private float $accumulated = 0.0;
@@ -50,8 +56,9 @@ final class ControlState
      * @param array<int, float> $source W by padded cell for a watt
      * @param float $sensed K at the sensor at the start
      * @param float $beside K at the sensor beside its share of the rises of cells
+     * @param bool $isOfFan whether it sets the speed of a fan, as a share of full speed, in place of watts
      */
-    public function __construct(public readonly int $part, public readonly Control $control, public readonly array $weights, public readonly array $source, float $sensed, public float $beside = 0.0)
+    public function __construct(public readonly int $part, public readonly Control $control, public readonly array $weights, public readonly array $source, float $sensed, public float $beside = 0.0, private readonly bool $isOfFan = false)
     {
         $this->reading = $sensed;
         $this->past = [[0.0, $sensed]];
@@ -60,6 +67,7 @@ final class ControlState
         $this->stage = ['time' => 0.0, 'delta' => TimeSettings::SWITCHING, 'reading' => $sensed, 'accumulated' => 0.0];
         $this->accumulatedRate = $this->rates($sensed)['accumulated'];
         $this->watts = $this->wattsAt($sensed);
+        $this->run();
     }
 
     /**
@@ -107,7 +115,7 @@ final class ControlState
     /** Whether its watts depend on the temperature at the sensor in the same moment. */
     public function isImmediate(): bool
     {
-        return ! $this->control instanceof Thermostat && $this->control->sensor()->deadTime <= 0.0;
+        return ! $this->isOfFan && ! $this->control instanceof Thermostat && $this->control->sensor()->deadTime <= 0.0;
     }
 
     /** The stage at TrBdf2::SHARE of a step from a moment on. */
@@ -128,7 +136,7 @@ final class ControlState
     }
 
     /**
-     * Watts in the present stage.
+     * Watts in the present stage, or the share of its full speed that a fan is to run at.
      *
      * @param float $sensed K at the sensor
      */
@@ -147,9 +155,33 @@ final class ControlState
     /** Share of its full speed that a fan runs at; null where it is watts that are set. */
     public function speed(): ?float
     {
-        $speeds = $this->control instanceof Thermostat ? $this->control->speeds : null;
+        return $this->speed;
+    }
 
-        return $speeds === null ? null : $speeds[$this->isOn ? 0 : 1];
+    /** By how much a fan that follows its sensor runs at another speed than at a reading of it (K at the sensor), as a share of full speed; 0 of all others. */
+    public function open(float $sensed): float
+    {
+        return $this->speed === null || $this->control instanceof Thermostat ? 0.0 : abs($this->wattsAt($sensed) - $this->speed);
+    }
+
+    /** Lets a fan that follows its sensor run at the speed asked for now, where that is worth a new flow; whether it does. */
+    public function adjust(float $time): bool
+    {
+        $moved = $this->speed === null || $this->control instanceof Thermostat ? 0.0 : abs($this->watts - $this->speed);
+        if ($moved <= TimeSettings::SPEED_MOVED && ($moved <= TimeSettings::SPEED_MOVED_SLOWLY || $time < TimeSettings::SPEED_LATER * $this->adjusted)) {
+            return false;
+        }
+        $this->run();
+        $this->adjusted = $time;
+
+        return true;
+    }
+
+    private function run(): void
+    {
+        if ($this->isOfFan) {
+            $this->speed = $this->control instanceof Thermostat ? ($this->control->speeds ?? [1.0, 0.0])[$this->isOn ? 0 : 1] : $this->watts;
+        }
     }
 
     /** K that the sensor reads in the present stage. */
@@ -168,7 +200,7 @@ final class ControlState
         $this->reading = $this->readingAt($sensed);
         $this->accumulated = $this->accumulatedAt($sensed);
         [$this->readingRate, $this->accumulatedRate] = [$rates['reading'], $rates['accumulated']];
-        $this->watts = $watts;
+        $this->watts = $this->isOfFan ? $this->wattsAt($sensed) : $watts;
         if ($this->control->sensor()->deadTime > 0.0) {
             $this->past[] = [$time, $sensed];
         }
@@ -192,6 +224,7 @@ final class ControlState
         $this->since = $time;
         $this->switches[] = [$time, $this->isOn];
         $this->watts = $this->wattsAt($this->reading);
+        $this->run();
     }
 
     /** Whether it has switched faster than its switching can be told. */

@@ -6,6 +6,8 @@ namespace Foehn\Solve;
 
 use Foehn\Codec\ModelInTime;
 use Foehn\Model\Control;
+use Foehn\Model\Controller;
+use Foehn\Model\CurveControl;
 use Foehn\Model\Target;
 use Foehn\Observe\Readings;
 use Foehn\Observe\SensorWeights;
@@ -47,7 +49,7 @@ final class Controls
                 $weights[$state->system->stencil->pad + $cell] = $weight;
             }
             $sensed = self::sensed($readings, $control->sensor()->of);
-            $controls[] = $own = new ControlState($index, $control, $weights, $isFan ? [] : $coupling->unitSource($index), $sensed);
+            $controls[] = $own = new ControlState($index, $control, $weights, $isFan ? [] : $coupling->unitSource($index), $sensed, isOfFan: $isFan);
             $own->beside = $sensed - $own->answer($x);
         }
 
@@ -83,6 +85,26 @@ final class Controls
     }
 
     /**
+     * Fans that follow a sensor go on at the speed it asks for, once that has moved by a share of full speed, or by less where half as
+     * much time again has passed as at the last one.
+     *
+     * @param list<ControlState> $controls
+     * @return bool whether any does
+     */
+    public static function adjust(array $controls, ModelInTime $model, float $time): bool
+    {
+        $adjusted = false;
+        foreach ($controls as $control) {
+            if ($control->adjust($time)) {
+                self::drive([$control], $model);
+                $adjusted = true;
+            }
+        }
+
+        return $adjusted;
+    }
+
+    /**
      * K at a sensor.
      *
      * @throws PhysicsException where nothing is that could be sensed
@@ -92,10 +114,21 @@ final class Controls
         return $readings->value($of, 'temperature', 'mean') ?? throw new PhysicsException(sprintf('the sensor at %s sees nothing: no cell of this grid is there', $of->describe()));
     }
 
+    /** Watts, or the share of its full speed, that a control asks for at a reading in K; an integral part asks for more, or less, until nothing deviates. */
+    public static function asked(Control $control, float $sensed, float $now): float
+    {
+        return match (true) {
+            $control instanceof CurveControl => $control->law->at($sensed),
+            $control instanceof Controller => $control->integral === null ? $control->at($sensed, 0.0) : ($control->gain * ($control->setpoint - $sensed) > 0.0 ? INF : -INF),
+            default => $now,
+        };
+    }
+
     /**
-     * The watts at which a control asks for what it gives, by halving its bounds: what it asks for falls as its sensor warms.
+     * The watts, or the speed, at which a control asks for what it gives, by halving its bounds: the more a heater gives the less it asks
+     * for, and the faster a fan runs the slower it wants to.
      *
-     * @param callable(float): float $asked watts that it asks for while it gives so many
+     * @param callable(float): float $asked what it asks for while it gives so much
      */
     public static function atRest(Control $control, callable $asked): float
     {

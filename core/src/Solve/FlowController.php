@@ -90,14 +90,21 @@ final class FlowController
         return $this->convergence->isSteady() && $this->judge();
     }
 
-    /** Damps a run that is stuck or takes too long, or averages it where nothing is left to try. */
-    public function helpWhereStuck(): void
+    /**
+     * Damps a run that is stuck or takes too long, or averages it where nothing is left to try.
+     *
+     * @return bool whether it is averaged from now on
+     */
+    public function helpWhereStuck(): bool
     {
-        if ($this->average === null && ($this->isStuck() || $this->stepper->step() >= $this->stepper->pace->most) && ! $this->soften()) {
-            // What never settles is shown in the mean of its swings, which damping would hide.
-            $this->iterate();
-            $this->average = new FlowAverage(ControlSettings::AVERAGED);
+        if ($this->average !== null || (! $this->isStuck() && $this->stepper->step() < $this->stepper->pace->most) || $this->soften()) {
+            return false;
         }
+        // What never settles is shown in the mean of its swings, which damping would hide.
+        $this->iterate();
+        $this->average = new FlowAverage(ControlSettings::AVERAGED);
+
+        return true;
     }
 
     /** @throws PhysicsException when it has diverged too often */

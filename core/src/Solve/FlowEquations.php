@@ -202,6 +202,7 @@ final class FlowEquations
         }
         $this->heat->beginAt($state->temperature);
         $this->devices->setRises($state->rises);
+        $this->devices->follow($state->speeds);
     }
 
     /** From now on with eddies or without; whether that is a change. */
@@ -471,6 +472,6 @@ final class FlowEquations
 
     public function state(): FlowState
     {
-        return new FlowState($this->domain->layout, $this->level->velocity, $this->level->pressure, $this->heat->temperature, $this->devices->rises(), $this->turbulence !== null);
+        return new FlowState($this->domain->layout, $this->level->velocity, $this->level->pressure, $this->heat->temperature, $this->devices->rises(), $this->turbulence !== null, $this->devices->followed());
     }
 }

@@ -26,6 +26,8 @@ final class FlowSolver
 
     private readonly FlowController $controller;
 
+    private readonly FanControls $fans;
+
     private readonly int|float $started;
 
     /** Whether what is given has to leave. */
@@ -57,6 +59,7 @@ final class FlowSolver
         $this->isBalanced = $model->physics->heat && $held === null;
         $this->flow = new FlowEquations($model, $voxels, $links, $held);
         $this->convergence = new FlowConvergence($this->flow, $voxels, $model->physics->heat, $finest, $model->convergence);
+        $this->fans = $held === null ? FanControls::of($model) : new FanControls($model, []);
         $this->controller = new FlowController($this->flow, $this->convergence, $start, $done !== []);
     }
 
@@ -69,13 +72,16 @@ final class FlowSolver
         $steady = $stopped = false;
         while (! $stopped && ! $steady && ! $this->isSpent() && $this->controller->average()?->isFull() !== true) {
             try {
-                $steady = $this->controller->advance();
+                $steady = $this->controller->advance() && $this->fansRest();
             } catch (Diverged) {
                 $this->controller->restart();
 
                 continue;
             }
-            $this->controller->helpWhereStuck();
+            if ($this->controller->helpWhereStuck()) {
+                // A flow that swings is averaged at the speeds that fans have in its midst.
+                $this->fansRest();
+            }
             $this->report();
             $stopped = $this->listener->shouldStop();
             if (! $stopped && ! $steady && $this->controller->average() === null) {
@@ -91,6 +97,18 @@ final class FlowSolver
         $this->closeHeat($stopped ? 2 : ConvergenceSettings::PASSES, $this->flow->turbulence === null ? ConvergenceSettings::CLOSED : ConvergenceSettings::CLOSED_WITH_EDDIES);
 
         return $this->solution($steady && ! $stopped, $stopped);
+    }
+
+    /** Whether fans that follow a sensor run as fast as the flow at rest asks for; else they do so from now on. */
+    private function fansRest(): bool
+    {
+        if ($this->fans->isEmpty()) {
+            return true;
+        }
+        $this->flow->updateMixing();
+        $this->closeHeat(ConvergenceSettings::PASSES, ConvergenceSettings::CLOSED_WITH_EDDIES);
+
+        return $this->fans->follow($this->state(), $this->flow->devices);
     }
 
     /** Heat linearised about the solution, on its flow. */
@@ -176,13 +194,14 @@ final class FlowSolver
     private function solution(bool $converged, bool $stopped): Solution
     {
         $state = $this->state();
+        $fansOpen = $this->fans->isEmpty() ? 0.0 : $this->fans->open($state, $this->flow->devices);
         $residuals = $this->controller->residuals();
-        $converged = $converged && (! $this->isBalanced || $state->balance()->holds());
+        $converged = $converged && (! $this->isBalanced || $state->balance()->holds()) && $fansOpen <= FanControls::NEAR;
         $outcome = new Outcome($converged, $stopped, $this->controller->total(), 1, $residuals[count($residuals) - 1] ?? 0.0, $residuals, (hrtime(true) - $this->started) / 1e9, $this->convergence->open($residuals));
 
         $air = $state->flow === null ? null : new FrozenAir($state->flow, $this->flow->heat->changes(), $this->flow->heat->temperature);
 
-        return new Solution($state, $outcome, $this->regime(), $this->done, $this->flow->state(), $this->run, $this->run->seconds(), air: $air);
+        return new Solution($state, $outcome, [...$this->regime(), 'fansOpen' => $fansOpen], $this->done, $this->flow->state(), $this->run, $this->run->seconds(), air: $air);
     }
 
     private function report(): void

@@ -17,6 +17,7 @@ final readonly class FlowState
      * @param array<int, float> $pressure Pa, in the layout of the flow
      * @param array<int, float> $temperature K, in the layout of the flow
      * @param array<string, float> $rises Pa, of the fans by part
+     * @param array<string, float> $speeds of fans that follow a sensor by part, as shares of their full speed
      */
     public function __construct(
         public FlowLayout $layout,
@@ -25,6 +26,7 @@ final readonly class FlowState
         public array $temperature,
         public array $rises,
         public bool $turbulent,
+        public array $speeds = [],
     ) {
     }
 
@@ -32,7 +34,7 @@ final readonly class FlowState
     public function toBytes(): string
     {
         $fields = [...$this->velocity, $this->pressure, $this->temperature];
-        $bytes = json_encode(['lines' => $this->layout->grid->lines, 'rises' => (object) $this->rises, 'turbulent' => $this->turbulent], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION) . "\n";
+        $bytes = json_encode(['lines' => $this->layout->grid->lines, 'rises' => (object) $this->rises, 'turbulent' => $this->turbulent, 'speeds' => (object) $this->speeds], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION) . "\n";
         foreach ($fields as $field) {
             foreach (array_chunk($field, 4096) as $chunk) {
                 $bytes .= pack('g*', ...$chunk);
@@ -49,7 +51,7 @@ final readonly class FlowState
         if ($end === false) {
             return null;
         }
-        /** @var array{lines?: array{array<int, float>, array<int, float>, array<int, float>}, rises?: array<string, float>, turbulent?: bool}|null $head as toBytes() writes it */
+        /** @var array{lines?: array{array<int, float>, array<int, float>, array<int, float>}, rises?: array<string, float>, turbulent?: bool, speeds?: array<string, float>}|null $head as toBytes() writes it */
         $head = json_decode(substr($bytes, 0, $end), true);
         if (! is_array($head) || ! isset($head['lines'], $head['rises'], $head['turbulent'])) {
             return null;
@@ -65,7 +67,7 @@ final readonly class FlowState
             return array_values($values);
         };
 
-        return new self($layout, [$field(0), $field(1), $field(2)], $field(3), $field(4), $head['rises'], $head['turbulent']);
+        return new self($layout, [$field(0), $field(1), $field(2)], $field(3), $field(4), $head['rises'], $head['turbulent'], $head['speeds'] ?? []);
     }
 
     /** The same state on another grid, by linear interpolation. */
@@ -79,7 +81,7 @@ final readonly class FlowState
             $velocity[] = $this->transfer($layout, $this->velocity[$axis], $axis);
         }
 
-        return new self($layout, [$velocity[0], $velocity[1], $velocity[2]], $this->transfer($layout, $this->pressure, null), $this->transfer($layout, $this->temperature, null), $this->rises, $this->turbulent);
+        return new self($layout, [$velocity[0], $velocity[1], $velocity[2]], $this->transfer($layout, $this->pressure, null), $this->transfer($layout, $this->temperature, null), $this->rises, $this->turbulent, $this->speeds);
     }
 
     /**

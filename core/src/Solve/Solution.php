@@ -58,6 +58,7 @@ final readonly class Solution
             $this->course !== null => sprintf('Not converged: %.1e of the heat that passed is missing from the balance over time', $this->course->error()),
             $this->amplitude() !== null => sprintf('Not steady: the mean of the last steps is shown; temperature fluctuation ±%.1f K', $this->amplitude()),
             $this->state->model->physics->heat && ! $balance->holds() => sprintf('Not converged: %.1f %% of the heat is missing from the balance', 100.0 * $balance->error()),
+            is_float($this->regime['fansOpen'] ?? null) && $this->regime['fansOpen'] > FanControls::NEAR => sprintf('Not converged: the speed of a fan is %.0f %% of full speed from what its sensor asks for', 100.0 * $this->regime['fansOpen']),
             ($this->regime['frozen'] ?? false) === true => 'Not converged: temperatures still move on the flow that was kept',
             $this->state->flow !== null => 'Not steady: the mean of the last steps is shown',
             default => sprintf('Not converged: the residual stayed at %.1e after %d iterations', $this->outcome->residual, $this->outcome->iterations),

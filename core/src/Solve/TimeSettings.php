@@ -84,6 +84,16 @@ final class TimeSettings
     /** Two switchings nearer than this are told as chattering, s: ten times what they are found within. */
     public const CHATTERING = 10.0 * self::SWITCHING;
 
+    /** Share of full speed that a fan must want to change by until it does, and may at the end of a step. */
+    public const SPEED_MOVED = 0.05;
+
+    public const SPEED_MOST = 0.08;
+
+    /** The same once half as much time again has passed as when it changed last. */
+    public const SPEED_MOVED_SLOWLY = 0.01;
+
+    public const SPEED_LATER = 1.5;
+
     /** Rounds over controls that act on each other. */
     public const MOST_ROUNDS = 50;
 

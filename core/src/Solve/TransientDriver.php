@@ -160,8 +160,8 @@ final class TransientDriver
             throw new PhysicsException(sprintf('what is to repeat itself every %g s has other loads at its end than at its start; give schedules that repeat, and an end of a whole number of periods', $this->time->end));
         }
         foreach ($this->controls as $control) {
-            if (! $control->control instanceof CurveControl || $control->control->sensor()->deadTime > 0.0) {
-                throw new PhysicsException(sprintf('the watts of "%s" are under a control that does not follow the period; the periodic state is one of schedules and of curves without a dead time', $this->model->start->parts[$control->part]->name));
+            if (! $control->control instanceof CurveControl || $control->control->sensor()->deadTime > 0.0 || $control->speed() !== null) {
+                throw new PhysicsException(sprintf('"%s" is under a control that does not follow the period; the periodic state is one of schedules and of curves of watts without a dead time', $this->model->start->parts[$control->part]->name));
             }
         }
     }
@@ -289,6 +289,8 @@ final class TransientDriver
             $this->course->kinks[] = count($this->course->times) - 1;
             $this->step = null;
             $this->now = $this->stepper->begin($this->now->time, $this->now->x);
+        } elseif (Controls::adjust($this->controls, $this->model, $this->now->time)) {
+            $this->now = $this->stepper->begin($this->now->time, $this->now->x);
         }
         $this->letAirFollow();
     }
@@ -315,7 +317,9 @@ final class TransientDriver
         if ($trial === null && $flow <= 1.0) {
             return 0.0;
         }
-        $error = $trial === null ? $flow : max($flow, $this->stepper->error($trial) / (TimeSettings::SHARE * $this->time->tolerance));
+        // A step that is half as long lets a fan ask for half as much more.
+        $fans = $trial === null ? [] : array_map(fn (ControlState $control): float => ($control->open($control->sensed($trial->x)) / TimeSettings::SPEED_MOST) ** TrBdf2::ORDER, $this->controls);
+        $error = $trial === null ? $flow : max([$flow, $this->stepper->error($trial) / (TimeSettings::SHARE * $this->time->tolerance), ...$fans]);
 
         return TimeSettings::SAFETY * max($error, 1e-9) ** (-1.0 / TrBdf2::ORDER);
     }

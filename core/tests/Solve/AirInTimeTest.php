@@ -6,6 +6,7 @@ namespace Foehn\Tests\Solve;
 
 use Closure;
 use Foehn\Model\ModelException;
+use Foehn\Observe\Readings;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\Analysis;
 use Foehn\Solve\Course;
@@ -19,6 +20,8 @@ use PHPUnit\Framework\TestCase;
 /** A block of 13.5 J/K in a flat enclosure whose walls lose heat, with air that only its warmth moves. */
 final class AirInTimeTest extends TestCase
 {
+    private const SWITCHED = ['start' => ['uniform' => '105 degC']];
+
     /**
      * @param ?array<string, mixed> $time null: the steady state
      * @return array<string, mixed>
@@ -149,9 +152,10 @@ final class AirInTimeTest extends TestCase
 
     /**
      * @param array<string, mixed> $speed of the fan
+     * @param ?array<string, mixed> $time null: steady
      * @return array<string, mixed> a block of 1 W behind a fan in a short duct
      */
-    private static function duct(array $speed): array
+    private static function duct(array $speed, ?array $time = self::SWITCHED): array
     {
         return [
             'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => '20 degC'], 'physics' => ['flow' => 'laminar'],
@@ -163,7 +167,7 @@ final class AirInTimeTest extends TestCase
                     'speedFactor' => $speed]],
             ],
             'watches' => [['id' => 'block', 'of' => ['part' => 'block'], 'reduce' => 'mean']],
-            'analysis' => ['grid' => ['cells' => [20, 8, 8]], 'time' => ['kind' => 'transient', 'end' => '90 min', 'start' => ['uniform' => '105 degC'], 'keep' => 1]],
+            'analysis' => ['grid' => ['cells' => [20, 8, 8]], ...($time === null ? [] : ['time' => ['kind' => 'transient', 'end' => '90 min', 'keep' => 1, ...$time]])],
         ];
     }
 
@@ -182,10 +186,41 @@ final class AirInTimeTest extends TestCase
         self::assertStringContainsString('"speeds":[0.1,', json_encode(ResultBuilder::build($solution, '')['time'], JSON_THROW_ON_ERROR));
     }
 
-    public function testTheSpeedOfAFanIsSwitchedByAThermostatAlone(): void
+    /**
+     * @param array<string, mixed> $control
+     * @param callable(float): float $asked speed at a temperature of the block in degC, below the bounds of the control
+     */
+    #[DataProvider('fanControls')]
+    public function testTheSpeedOfAFanFollowsItsSensor(array $control, callable $asked): void
     {
-        $this->expectException(ModelException::class);
-        $this->expectExceptionMessage('the speed of a fan is switched by a "thermostat"');
-        Analysis::solve(self::duct(['curve' => [['40 degC', 0.2], ['60 degC', 1]], 'sensor' => ['part' => 'block']]));
+        $steady = Analysis::solve(self::duct($control, null));
+        $speed = $steady->state->flow->fans[0]['speed'] ?? NAN;
+        $block = (new Readings($steady->state))->temperatures[0]['mean'] ?? NAN;
+
+        self::assertTrue($steady->outcome->converged);
+        self::assertGreaterThan(0.2, $speed);
+        self::assertLessThan(0.95, $speed);
+        self::assertEqualsWithDelta($asked($block - 273.15), $speed, 0.02);
+
+        $course = self::course(Analysis::solve(self::duct($control, ['start' => ['uniform' => '20 degC'], 'air' => 'follows', 'step' => ['tolerance' => '1 K']])));
+        $speeds = array_map(floatval(...), array_column($course->controls[1], 'speed'));
+        self::assertSame(min([1.0, ...$speeds]), $speeds[0]);
+        self::assertEqualsWithDelta($speed, $speeds[count($speeds) - 1], 0.04);
+        self::assertEqualsWithDelta($block, $course->at('block', 5400.0) ?? NAN, 1.0);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, callable(float): float}> */
+    public static function fanControls(): iterable
+    {
+        yield 'a curve' => [['curve' => [['60 degC', 0.1], ['120 degC', 1]], 'sensor' => ['part' => 'block']], fn (float $block): float => 0.1 + 0.9 * ($block - 60.0) / 60.0];
+        yield 'in proportion' => [['controller' => ['setpoint' => '90 degC', 'gain' => 0.03, 'atLeast' => 0.1, 'sensor' => ['part' => 'block']]], fn (float $block): float => 0.03 * ($block - 90.0)];
+    }
+
+    public function testAnIntegralPartBringsTheSensorToItsSetpoint(): void
+    {
+        $steady = Analysis::solve(self::duct(['controller' => ['setpoint' => '105.5 degC', 'gain' => 0.05, 'integral' => '600 s', 'sensor' => ['part' => 'block']]], null));
+
+        self::assertTrue($steady->outcome->converged);
+        self::assertEqualsWithDelta(105.5, ((new Readings($steady->state))->temperatures[0]['mean'] ?? NAN) - 273.15, 0.1);
     }
 }

@@ -114,7 +114,7 @@ export function DeviceFields({ works = false, ...props }: Props) {
                         hint="1"
                         value={shape.speedFactor}
                         unit=""
-                        switched
+                        sensed
                         disabled={disabled}
                         save={(text, load) => setShape(`speed ${text}`, { speedFactor: load })}
                     />

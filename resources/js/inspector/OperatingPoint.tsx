@@ -14,6 +14,7 @@ export function OperatingPoint({ fan, limits }: { fan: FanPoint; limits: ResultL
     return (
         <>
             <Chapter title="Operating point">
+                <Line label="Speed">{number(100 * fan.speed, 1)} % of full speed</Line>
                 <Line label="Flow">{volumeFlow(fan.flow, units)}</Line>
                 {limits.map((limit) => (
                     <Line

@@ -3,7 +3,7 @@ import type { ModelDocument } from './document';
 import { textOf } from './text';
 import { timeOf } from './time';
 
-/** How the watts of a part may be stated: as they are, against the time, or set by the temperature at a sensor. */
+/** How the watts of a part, or the speed of a fan, may be stated: as they are, against the time, or set by the temperature at a sensor. */
 export const loadKinds = {
     constant: 'Constant',
     schedule: 'Table over time',
@@ -16,9 +16,6 @@ export type LoadKind = keyof typeof loadKinds;
 
 /** How anything else that is given may follow the time. */
 export const timedKinds = { constant: loadKinds.constant, schedule: loadKinds.schedule, pulse: loadKinds.pulse } as const;
-/** The same of the speed of a fan. */
-export const speedKinds = { ...timedKinds, thermostat: loadKinds.thermostat } as const;
-export type TimedKind = keyof typeof speedKinds;
 
 export type Cell = string | number;
 
@@ -68,8 +65,8 @@ export function withSensor(entry: LoadEntry, sensor: SensorEntry): LoadEntry {
     return entry.controller ? { controller: { ...entry.controller, sensor } } : { ...entry, sensor };
 }
 
-/** What a load that follows the time begins as: with the value that was there or, where it had none, another, and nothing later on. */
-export function timedOfKind(kind: TimedKind, before: unknown, otherwise: string): Load {
+/** What a load that follows the time, or the speed of a fan that follows a sensor, begins as: with the value that was there or, where it had none, another, and nothing later on. */
+export function timedOfKind(kind: LoadKind, before: unknown, otherwise: string): Load {
     const earlier = entryOfLoad(before);
     const first = textOf(earlier?.schedule?.[0]?.[1] ?? earlier?.pulse?.high);
     const value = textOf(before) || first || otherwise;
@@ -86,8 +83,17 @@ export function timedOfKind(kind: TimedKind, before: unknown, otherwise: string)
             };
         case 'pulse':
             return { pulse: { high: value, low: nothing(value), period: '60 s', duty: 0.4 } };
+        case 'curve':
+            return {
+                curve: [
+                    ['50 degC', 0.3],
+                    ['80 degC', 1],
+                ],
+            };
         case 'thermostat':
             return { thermostat: { on: '60 degC', off: '50 degC', speed: 1, idle: 0.3 } };
+        case 'controller':
+            return { controller: { setpoint: '70 degC', gain: 0.05, integral: '60 s', atLeast: 0.2 } };
     }
 }
 

@@ -59,8 +59,8 @@ export const tableText = (table: unknown): string =>
     Array.isArray(table) ? table.map((row) => (Array.isArray(row) ? row.map(String).join(': ') : String(row))).join('; ') : '';
 
 /** The other way round; bare numbers get their units. What is no pair the core refuses in words. */
-export const tableFrom = (text: string, unit: string): string[][] =>
+export const tableFrom = (text: string, unit: string, of = 'W'): string[][] =>
     text
         .split(/[;\n]/)
         .filter((row) => row.trim() !== '')
-        .map((row) => row.split(':').map((cell, n) => typed(cell.trim(), n === 0 ? unit : 'W')));
+        .map((row) => row.split(':').map((cell, n) => typed(cell.trim(), n === 0 ? unit : of)));

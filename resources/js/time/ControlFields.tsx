@@ -2,6 +2,7 @@ import Stack from '@mui/material/Stack';
 import { ChoiceField } from '../inspector/ChoiceField';
 import { EditField } from '../inspector/EditField';
 import { sensorOf, withSensor, type LoadEntry } from '../model/loads';
+import { tableFrom, tableText } from '../model/losses';
 import { textOf } from '../model/text';
 import { typed } from '../units/units';
 
@@ -29,6 +30,13 @@ const kinds = {
         atMost: { label: 'Most watts', unit: 'W' },
         atLeast: { label: 'Least watts', unit: 'W', hint: '0 W' },
     },
+    fanController: {
+        setpoint: { label: 'Setpoint', unit: 'degC' },
+        gain: { label: 'Gain, share of full speed per K', unit: '' },
+        integral: { label: 'Reset time', unit: 's', hint: 'no integral part' },
+        atMost: { label: 'Greatest speed', unit: '', hint: '1' },
+        atLeast: { label: 'Least speed', unit: '', hint: '0' },
+    },
 } as const satisfies Record<string, Record<string, Field>>;
 
 interface Props {
@@ -37,9 +45,9 @@ interface Props {
     set: (label: string, change: (load: LoadEntry) => LoadEntry) => Promise<unknown>;
 }
 
-/** The values of a thermostat, of watts or of the speed of a fan, or of a controller. */
+/** The values of a thermostat or a controller, of watts or of the speed of a fan. */
 export function ControlFields({ kind, entry, disabled, set }: Props & { kind: keyof typeof kinds }) {
-    const of = kind === 'controller' ? 'controller' : 'thermostat';
+    const of = kind === 'controller' || kind === 'fanController' ? 'controller' : 'thermostat';
     return Object.entries<Field>(kinds[kind]).map(([key, { label, unit, hint }]) => (
         <EditField
             key={key}
@@ -55,6 +63,18 @@ export function ControlFields({ kind, entry, disabled, set }: Props & { kind: ke
             }
         />
     ));
+}
+
+/** What a control gives against the temperature at its sensor. */
+export function CurveField({ what, entry, disabled, set }: Props & { what: 'watts' | 'speed' }) {
+    return (
+        <EditField
+            label={`Temperature: ${what}`}
+            value={tableText(entry.curve ?? [])}
+            disabled={disabled}
+            save={(text) => set(`curve of ${what}`, (now) => ({ ...now, curve: tableFrom(text, 'degC', what === 'watts' ? 'W' : '') }))}
+        />
+    );
 }
 
 /** Where the sensor of a control stands, and how slow it is. */

@@ -1,13 +1,12 @@
 import Typography from '@mui/material/Typography';
 import { partEntry, withPartFields, type ModelDocument } from '../model/document';
 import { entryOfLoad, kindOfLoad, loadKinds, loadOfKind, endOf, sensorOf, type LoadEntry, type LoadKind } from '../model/loads';
-import { tableFrom, tableText } from '../model/losses';
+
 import { timeOf } from '../model/time';
 import { Chapter } from '../inspector/Chapter';
 import { ChoiceField } from '../inspector/ChoiceField';
-import { EditField } from '../inspector/EditField';
 import type { ShapeProps } from '../inspector/ShapeField';
-import { ControlFields, SensorFields } from './ControlFields';
+import { ControlFields, CurveField, SensorFields } from './ControlFields';
 import { ScheduleFields } from './ScheduleFields';
 
 /** Watts of a part over time, or by the temperature at a sensor. */
@@ -38,14 +37,7 @@ export function LoadCourse({ document, parts, ...part }: ShapeProps & { document
             {entry && !sensor && <ScheduleFields label="Watts" name={part.name} entry={entry} unit="W" until={until} disabled={part.disabled} set={set} />}
             {entry?.thermostat && <ControlFields kind="thermostat" entry={entry} disabled={part.disabled} set={set} />}
             {entry?.controller && <ControlFields kind="controller" entry={entry} disabled={part.disabled} set={set} />}
-            {entry?.curve && (
-                <EditField
-                    label="Temperature: watts"
-                    value={tableText(entry.curve)}
-                    disabled={part.disabled}
-                    save={(text) => set('curve of watts', (now) => ({ ...now, curve: tableFrom(text, 'degC') }))}
-                />
-            )}
+            {entry?.curve && <CurveField what="watts" entry={entry} disabled={part.disabled} set={set} />}
             {entry && sensor && <SensorFields entry={entry} own={part.entry.id} parts={parts} disabled={part.disabled} set={set} />}
             {kind !== 'constant' && !timeOf(document) && (
                 <Typography variant="body2" color="text.secondary">

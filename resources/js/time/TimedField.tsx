@@ -10,10 +10,22 @@ import TextField from '@mui/material/TextField';
 import { createContext, useContext, useState } from 'react';
 import { ChoiceField } from '../inspector/ChoiceField';
 import { EditField } from '../inspector/EditField';
-import { entryOfLoad, kindOfLoad, loadText, speedKinds, timedKinds, timedOfKind, withSensor, type Load, type LoadEntry, type TimedKind } from '../model/loads';
+import {
+    entryOfLoad,
+    kindOfLoad,
+    loadKinds,
+    loadText,
+    sensorOf,
+    timedKinds,
+    timedOfKind,
+    withSensor,
+    type Load,
+    type LoadEntry,
+    type LoadKind,
+} from '../model/loads';
 import { textOf } from '../model/text';
 import { typed } from '../units/units';
-import { ControlFields, SensorFields } from './ControlFields';
+import { ControlFields, CurveField, SensorFields } from './ControlFields';
 import { ScheduleFields } from './ScheduleFields';
 
 /** When the course ends that is asked for, s, null where the steady state is; and the parts that a sensor may stand at. */
@@ -29,28 +41,29 @@ interface Props {
     unit: string;
     hint?: string | undefined;
     disabled: boolean;
-    /** Whether a sensor may switch it: of the speed of a fan. */
-    switched?: boolean;
+    /** Whether a sensor may set it: of the speed of a fan. */
+    sensed?: boolean;
     /** Undefined where it is left open; the text is what the edit is called. */
     save: (text: string, load: Load | undefined) => Promise<unknown>;
 }
 
 /** A quantity that may follow the time: typed as it is or, where a course in time is asked for, as a table or pulses in a dialog. */
-export function TimedField({ label, name, value, unit, hint, disabled, switched = false, save }: Props) {
+export function TimedField({ label, name, value, unit, hint, disabled, sensed = false, save }: Props) {
     const { until, parts } = useContext(TimeAxis);
     const [opened, setOpened] = useState(false);
     const entry = entryOfLoad(value);
-    const title = `${label} over time`;
-    const open = (until !== null || entry !== null) && (
+    const sensor = entry && sensorOf(entry);
+    const title = `${label} over time${sensed ? ' or by a sensor' : ''}`;
+    const open = (until !== null || entry !== null || sensed) && (
         <InputAdornment position="end" sx={{ ml: 0 }}>
             <IconButton size="small" edge="end" aria-label={title} title={title} onClick={() => setOpened(true)}>
                 <Schedule fontSize="inherit" color={entry ? 'primary' : 'inherit'} />
             </IconButton>
         </InputAdornment>
     );
-    const begun = (kind: TimedKind): Load => {
+    const begun = (kind: LoadKind): Load => {
         const load = timedOfKind(kind, value, textOf(value) || `${hint && /\d/.test(hint) ? hint : 1}${unit && ` ${unit}`}`);
-        return typeof load === 'object' && load.thermostat ? withSensor(load, { part: Object.keys(parts)[0] ?? '' }) : load;
+        return typeof load === 'object' && !(kind in timedKinds) ? withSensor(load, { part: Object.keys(parts)[0] ?? '' }) : load;
     };
     const set = (what: string, change: (load: LoadEntry) => LoadEntry) => save(what, change(entry ?? {}));
     return (
@@ -81,18 +94,16 @@ export function TimedField({ label, name, value, unit, hint, disabled, switched 
                     <DialogContent sx={{ pt: '8px !important' }}>
                         <ChoiceField
                             label={`${label} is`}
-                            value={kindOfLoad(value) as TimedKind}
-                            choices={(switched ? speedKinds : timedKinds) as typeof speedKinds}
+                            value={kindOfLoad(value)}
+                            choices={(sensed ? loadKinds : timedKinds) as typeof loadKinds}
                             disabled={disabled}
-                            save={(kind) => save(speedKinds[kind].toLowerCase(), begun(kind))}
+                            save={(kind) => save(loadKinds[kind].toLowerCase(), begun(kind))}
                         />
-                        {entry?.thermostat && (
-                            <>
-                                <ControlFields kind="fan" entry={entry} disabled={disabled} set={set} />
-                                <SensorFields entry={entry} own={Object.keys(parts)[0] ?? ''} parts={parts} disabled={disabled} set={set} />
-                            </>
-                        )}
-                        {entry && !entry.thermostat && (
+                        {entry?.thermostat && <ControlFields kind="fan" entry={entry} disabled={disabled} set={set} />}
+                        {entry?.controller && <ControlFields kind="fanController" entry={entry} disabled={disabled} set={set} />}
+                        {entry?.curve && <CurveField what="speed" entry={entry} disabled={disabled} set={set} />}
+                        {entry && sensor && <SensorFields entry={entry} own={Object.keys(parts)[0] ?? ''} parts={parts} disabled={disabled} set={set} />}
+                        {entry && !sensor && (
                             <ScheduleFields label={label} name={name} entry={entry} unit={unit} until={until ?? 600} disabled={disabled} set={set} />
                         )}
                     </DialogContent>

@@ -1,3 +1,4 @@
+import type { Load } from '../model/loads';
 import type { Revision, Study } from '../api/types';
 import type { PartEntry } from '../model/document';
 
@@ -12,7 +13,7 @@ export interface AirTrial {
 /** By so much is tried, as a share. */
 const SHARE = 0.2;
 
-const shapeOf = ({ shape }: PartEntry) => shape as { kind: string; speedFactor?: string | number; freeArea?: string | number };
+const shapeOf = ({ shape }: PartEntry) => shape as { kind: string; speedFactor?: Load; freeArea?: string | number };
 
 /** A plain number a share greater; a formula is put into brackets, so that it means the same. */
 function greater(value: string | number | undefined, present: number): string {
@@ -21,14 +22,15 @@ function greater(value: string | number | undefined, present: number): string {
     return Number.isFinite(number) ? String(Number(((1 + SHARE) * number).toPrecision(6))) : `${1 + SHARE} * (${given})`;
 }
 
-/** Faster fans, and more free area where air passes screens. */
+/** Faster fans, unless their speed follows the time or a sensor, and more free area where air passes screens. */
 export function airTrials({ document }: Pick<Revision, 'document'>): AirTrial[] {
     const parts = (document.parts ?? []) as PartEntry[];
     return parts.flatMap((part): AirTrial[] => {
         const name = part.name ?? part.id;
         const shape = shapeOf(part);
-        if (shape.kind === 'fan')
-            return [{ label: `Speed of ${name} +${100 * SHARE} %`, place: `parts/${part.id}/shape/speedFactor`, value: greater(shape.speedFactor, 1) }];
+        const speed = shape.speedFactor;
+        if (shape.kind === 'fan' && typeof speed !== 'object')
+            return [{ label: `Speed of ${name} +${100 * SHARE} %`, place: `parts/${part.id}/shape/speedFactor`, value: greater(speed, 1) }];
         // No more than all of it is free.
         if (shape.kind === 'screen' && shape.freeArea !== undefined && !(Number(shape.freeArea) * (1 + SHARE) > 1))
             return [{ label: `Free area of ${name} +${100 * SHARE} %`, place: `parts/${part.id}/shape/freeArea`, value: greater(shape.freeArea, 1) }];

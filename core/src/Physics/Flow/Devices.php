@@ -129,6 +129,44 @@ final class Devices
         return $rises;
     }
 
+    /** @return array<int, float> of fans by index of the part, as shares of their full speed */
+    public function speeds(): array
+    {
+        return array_map(fn (array $state): float => $state['fan']->speedFactor, $this->fans);
+    }
+
+    /** @param array<int, float> $speeds of some fans by index of the part, as shares of their full speed */
+    public function setSpeeds(array $speeds): void
+    {
+        foreach (array_intersect_key($speeds, $this->fans) as $index => $speed) {
+            $this->fans[$index]['fan'] = $this->fans[$index]['fan']->at($speed);
+        }
+    }
+
+    /** @return array<string, float> the speeds of fans that follow a sensor, by the id of the part */
+    public function followed(): array
+    {
+        $speeds = [];
+        foreach ($this->fans as $index => $state) {
+            if ($this->model->parts[$index]->speedControl !== null) {
+                $speeds[$this->model->parts[$index]->id] = $state['fan']->speedFactor;
+            }
+        }
+
+        return $speeds;
+    }
+
+    /** @param array<string, float> $speeds of fans that follow a sensor, by the id of the part; those of others are given */
+    public function follow(array $speeds): void
+    {
+        foreach (array_keys($this->fans) as $index) {
+            $part = $this->model->parts[$index];
+            if ($part->speedControl !== null && isset($speeds[$part->id])) {
+                $this->setSpeeds([$index => $speeds[$part->id]]);
+            }
+        }
+    }
+
     /** @param array<string, float> $rises Pa, by part; fans that are not named start from rest */
     public function setRises(array $rises): void
     {
@@ -171,14 +209,14 @@ final class Devices
         return $largest;
     }
 
-    /** @return list<array{part: string, name: string, flow: float, rise: float, curve: list<array{float, float}>}> m3/s and Pa */
+    /** @return list<array{part: string, name: string, flow: float, rise: float, speed: float, curve: list<array{float, float}>}> m3/s and Pa */
     public function operatingPoints(): array
     {
         $points = [];
         foreach ($this->fans as $index => $state) {
             $part = $this->model->parts[$index];
             $speed = $state['fan']->speedFactor;
-            $points[] = ['part' => $part->id, 'name' => $part->name, 'flow' => $state['flow'], 'rise' => $state['rise'],
+            $points[] = ['part' => $part->id, 'name' => $part->name, 'flow' => $state['flow'], 'rise' => $state['rise'], 'speed' => $speed,
                 'curve' => array_map(fn (array $point) => [$point[0] * $speed, $point[1] * $speed ** 2], $state['fan']->curve)];
         }
 
