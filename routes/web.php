@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\ArtworkController;
 use App\Http\Controllers\EvidenceController;
+use App\Http\Controllers\ImpedanceController;
 use App\Http\Controllers\InfluenceController;
 use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\ProjectController;
@@ -50,6 +51,7 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
 
         Route::get('projects/{project}/variants/deleted', [VariantListController::class, 'deleted'])->can('view', 'project');
         Route::post('variants/{variant}/clone', [VariantListController::class, 'store'])->can('update', 'variant');
+        Route::post('variants/{variant}/impedance', [ImpedanceController::class, 'store'])->can('update', 'variant');
         Route::patch('variants/{variant}', [VariantListController::class, 'update'])->can('update', 'variant');
         Route::delete('variants/{variant}', [VariantListController::class, 'destroy'])->can('update', 'variant');
         Route::post('variants/{variant}/restore', [VariantListController::class, 'restore'])->withTrashed()->can('update', 'variant');
@@ -88,6 +90,7 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
         Route::post('runs/{run}/pictures/{picture}/streamlines', [RunController::class, 'streamlines'])->can('view', 'run');
         Route::post('runs/{run}/pictures/{picture}/vtk/streamlines', [RunController::class, 'exportStreamlines'])->can('view', 'run');
         Route::post('runs/{run}/report', ReportController::class)->can('view', 'run');
+        Route::get('runs/{run}/impedance', [ImpedanceController::class, 'show'])->can('view', 'run');
         Route::get('runs/{run}/influence', [InfluenceController::class, 'show'])->can('view', 'run');
         Route::post('runs/{run}/influence', [InfluenceController::class, 'store'])->can('update', 'run');
         Route::delete('runs/{run}/influence', [InfluenceController::class, 'destroy'])->can('update', 'run');

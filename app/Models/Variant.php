@@ -101,22 +101,35 @@ final class Variant extends Model implements BelongsToProject
      * A new variant of the same project with everything on it, behind this one in the list.
      *
      * @param int $number of the revision that is taken, so that it is what its maker has seen
+     * @param ?string $document that is made of it; null: the same
      * @throws \Illuminate\Database\Eloquent\ModelNotFoundException when there is no such revision
      */
-    public function cloneAs(string $name, int $number, User $user): self
+    public function cloneAs(string $name, int $number, User $user, ?string $document = null): self
     {
         $revision = $this->revisions()->where('number', $number)->firstOrFail();
 
-        return DB::transaction(function () use ($name, $revision, $user): self {
+        return DB::transaction(function () use ($name, $revision, $user, $document): self {
             $clone = self::query()->make(['name' => $name, 'note' => '', 'origin_id' => $this->id, 'origin_revision' => $revision->number]);
             $clone->project()->associate($this->project_id);
             $clone->save();
-            $clone->saveModel($revision->document, 0, sprintf('Cloned from %s, revision %d', $this->name, $revision->number), $user);
+            $clone->saveModel($document ?? $revision->document, 0, sprintf($document === null ? 'Cloned from %s, revision %d' : 'Made from %s, revision %d', $this->name, $revision->number), $user);
             $next = self::query()->where('project_id', $this->project_id)->whereKeyNot($clone->id)->orderBy('position')->orderBy('id')->get(['id'])->skipUntil(fn (self $one) => $one->is($this))->skip(1)->first();
             $clone->moveBefore($next?->id);
 
             return $clone;
         });
+    }
+
+    /** A name that no variant of the project's list has, by a number behind it where it has to be. */
+    public function freeName(string $name): string
+    {
+        $names = self::query()->where('project_id', $this->project_id)->whereNull('study_id')->pluck('name')->all();
+        $free = $name;
+        for ($n = 2; in_array($free, $names, true); $n++) {
+            $free = "$name ($n)";
+        }
+
+        return $free;
     }
 
     /**

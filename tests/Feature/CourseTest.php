@@ -8,6 +8,7 @@ use App\Models\Run;
 use App\Models\RunState;
 use App\Runs\RunFiles;
 use Foehn\Tests\Models;
+use Foehn\Tests\Nested;
 use Illuminate\Support\Facades\Queue;
 use Tests\TestCase;
 
@@ -113,5 +114,26 @@ final class CourseTest extends TestCase
         self::assertSame(RunState::Solved, $next->refresh()->state);
         self::assertSame($before, array_slice($time['times'], 0, count($before)));
         self::assertEqualsWithDelta([60.0, 600.0, 1200.0], array_column($time['frames'], 'time'), 1e-9);
+    }
+
+    public function testAThermalImpedanceIsReadFromAVariantMadeForIt(): void
+    {
+        $run = $this->startedRun(Models::block(['watches' => [['id' => 'mean', 'of' => ['part' => 'block']]], 'analysis' => ['grid' => ['cells' => [2, 2, 4]]]]));
+        $this->work($run);
+        $this->getJson("/api/runs/$run->id/impedance?watch=mean")->assertUnprocessable()->assertJsonPath('problems.0.message', 'a thermal impedance is read from a course in time that begins at one temperature, with one part heated; here it begins otherwise');
+        $this->postJson("/api/variants/$run->variant_id/impedance", ['revision' => 1, 'source' => 'none', 'end' => 600])->assertUnprocessable();
+
+        $made = $this->postJson("/api/variants/$run->variant_id/impedance", ['revision' => 1, 'source' => 'block', 'end' => 600])->assertCreated()->assertJsonPath('name', 'Zth of Block');
+        $id = (int) Nested::number($made->json(), 'id');
+        $this->postJson("/api/variants/$run->variant_id/impedance", ['revision' => 1, 'source' => 'block', 'end' => 600])->assertCreated()->assertJsonPath('name', 'Zth of Block (2)');
+        $this->postJson("/api/variants/$id/runs", ['grade' => 'scout'])->assertCreated();
+        $own = Run::query()->where('variant_id', $id)->firstOrFail();
+        $this->getJson("/api/runs/$own->id/impedance?watch=mean")->assertUnprocessable();
+        $this->work($own);
+
+        $impedance = $this->getJson("/api/runs/$own->id/impedance?watch=mean")->assertOk()->assertJsonPath('source', 'block');
+        // The block has 19.35 J/K and loses 0.04 W/K at its top.
+        self::assertEqualsWithDelta(25.0 * (1.0 - exp(-600.0 * 0.04 / 19.35)), Nested::number($impedance->json(), 'curve', count((array) $impedance->json('curve')) - 1, 1), 0.4);
+        $this->getJson("/api/runs/$own->id/impedance?watch=no")->assertUnprocessable();
     }
 }

@@ -66,13 +66,8 @@ final class VariantListController
 
     public function restore(Variant $variant): VariantResource
     {
-        $names = Variant::query()->where('project_id', $variant->project_id)->whereNull('study_id')->pluck('name')->all();
-        $name = $variant->name;
         // Another one may have got its name meanwhile.
-        for ($n = 2; in_array($name, $names, true); $n++) {
-            $name = "$variant->name ($n)";
-        }
-        $variant->name = $name;
+        $variant->name = $variant->freeName($variant->name);
         $variant->restore();
 
         return VariantResource::make($variant->load(VariantResource::WITH));

@@ -11,7 +11,7 @@ final class PairsReader
 {
     /**
      * @param string $pair what a pair has, such as "temperature, value"
-     * @param string $rising what has to rise, in the plural
+     * @param string $rising what has to rise, in the plural; empty where nothing has to
      * @return list<array{float, float}> SI
      */
     public static function read(Reader $reader, Dimension $at, Dimension $value, string $pair, string $rising, string $key = 'table'): array
@@ -27,7 +27,7 @@ final class PairsReader
             $points[] = [$reader->element("$key/$i/0", $row[0] ?? null, $at), $reader->element("$key/$i/1", $row[1] ?? null, $value)];
         }
         for ($i = 1; $i < count($points); $i++) {
-            if ($points[$i][0] <= $points[$i - 1][0]) {
+            if ($rising !== '' && $points[$i][0] <= $points[$i - 1][0]) {
                 $reader->problem("$key/$i", "the $rising must rise");
             }
         }

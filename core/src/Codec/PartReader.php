@@ -11,6 +11,7 @@ use Foehn\Model\Coating;
 use Foehn\Model\Coatings;
 use Foehn\Model\Control;
 use Foehn\Model\ElectricCondition;
+use Foehn\Model\FosterNetwork;
 use Foehn\Model\HeatCondition;
 use Foehn\Model\Loads;
 use Foehn\Model\Part;
@@ -68,12 +69,37 @@ final class PartReader
                 $reader->has('losses') ? LossReader::read($reader->object('losses')) : null,
                 $isControlled ? ControlReader::read($reader->object('power')) : null,
                 $speedControl,
+                self::junction($reader, $shape),
             ),
             $copper,
         );
         $reader->close();
 
         return [$materials, $part];
+    }
+
+    /** Of what is modelled as a body alone; packages have a junction of their own. */
+    private static function junction(Reader $reader, Shape $shape): ?FosterNetwork
+    {
+        if (! $reader->has('junction')) {
+            return null;
+        }
+        if (in_array($shape->kind(), ['package', 'fan', 'screen'], true)) {
+            $reader->problem('junction', sprintf('a %s has no junction over a body; a network is for a body that stands for a module or a package', $shape->kind()));
+        }
+        $given = $reader->object('junction');
+        $pairs = PairsReader::read($given, Dimension::temperature()->times(Dimension::power(), -1), Dimension::time(), 'resistance, time constant', '', 'network');
+        foreach ($pairs as $n => [$resistance, $tau]) {
+            if ($resistance < 0.0 || $tau <= 0.0) {
+                $given->problem("network/$n", sprintf('%g K/W with a time constant of %g s is given; a resistance is 0 or more, and a time constant more than 0', $resistance, $tau));
+            }
+        }
+        if ($pairs === []) {
+            $given->problem('network', 'a table of pairs [resistance, time constant] is expected');
+        }
+        $given->close();
+
+        return $pairs === [] ? null : new FosterNetwork($pairs);
     }
 
     /** What sets the speed of a fan. */

@@ -284,8 +284,8 @@ final class TargetReader
             $face = ($this->assemblies[$part->group ?? ''] ?? null)?->facing($part->shape->kind(), $face) ?? $face;
         }
         $node = $reader->has('node') ? $reader->oneOf('node', Target::NODES) : null;
-        if ($node !== null && $part !== null && $part->shape->kind() !== 'package') {
-            $reader->problem('node', sprintf('only a package has a %s; "%s" is a %s', $node, $part->name, $part->shape->kind()));
+        if ($node !== null && $part !== null && $part->shape->kind() !== 'package' && ($node !== 'junction' || $part->junction === null)) {
+            $reader->problem('node', sprintf($node === 'junction' ? 'only a package, or a part with a network for its junction, has a %s; "%s" is a %s' : 'only a package has a %s; "%s" is a %s', $node, $part->name, $part->shape->kind()));
         }
         $copper = $reader->has('copper') ? $reader->oneOf('copper', Target::COPPER) : null;
         $net = $reader->has('net') ? $reader->string('net') : null;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Foehn\Console;
 
-use Foehn\Codec\ModelCodec;
 use Foehn\Model\ModelException;
 use Foehn\Results\FieldFile;
 use Foehn\Study\Impedance;
@@ -16,13 +15,13 @@ final class ImpedanceCommand
     public static function run(array $arguments): int
     {
         $options = Options::parse($arguments, ['source', 'watch', 'end', 'out', 'grade'], []);
-        $document = ModelCodec::parse(Options::read($options->only('the model document')));
+        $json = Options::read($options->only('the model document'));
         $needed = fn (string $name): string => $options->value($name) ?? throw ModelException::at('', "--$name is missing: the part that is heated (--source), the watch that is read (--watch), and how long (--end, in s)");
         $end = $needed('end');
         if (! is_numeric($end) || (float) $end <= 0.0) {
             throw ModelException::at('', sprintf('--end takes seconds above 0, not "%s"', $end));
         }
-        $impedance = Impedance::of($document, $needed('source'), $needed('watch'), (float) $end, $options->grade(), new TerminalListener());
+        $impedance = Impedance::of($json, $needed('source'), $needed('watch'), (float) $end, $options->grade(), new TerminalListener());
         echo TextTable::render(['R K/W', 'tau s', 'C J/K'], array_map(fn (array $pair): array => [sprintf('%.5g', $pair['resistance']), sprintf('%.4g', $pair['tau']), sprintf('%.4g', $pair['tau'] / $pair['resistance'])], $impedance->pairs), [0, 1, 2]);
         [, $last] = $impedance->curve[count($impedance->curve) - 1];
         printf("\n%.5g K/W at %g s; the network differs by up to %.2g K/W.\n", $last, (float) $end, $impedance->difference);

@@ -53,6 +53,9 @@ final readonly class Part
     /** What switches the speed of a fan; null where nothing does. */
     public ?Control $speedControl;
 
+    /** A junction in the part that is not modelled; null where there is none. */
+    public ?FosterNetwork $junction;
+
     /**
      * @param ?string $material name in the library of the model, FLUID for a carve-out, null for a package (it has two resistances instead)
      * @param ?BoardCopper $copper of a board whose artwork is known
@@ -60,7 +63,7 @@ final readonly class Part
     public function __construct(private PartName $called, public Shape $shape, public ?string $material, private Coatings $coatings, private Loads $loads, public ?BoardCopper $copper = null)
     {
         [$this->id, $this->name, $this->group, $this->pointer, $this->colour] = [$called->id, $called->name, $called->group, $called->pointer, $called->colour];
-        [$this->power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses, $this->control, $this->speedControl] = [$loads->power, $loads->source, $loads->faces, $loads->terminals, $loads->contacts, $loads->losses, $loads->control, $loads->speedControl];
+        [$this->power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses, $this->control, $this->speedControl, $this->junction] = [$loads->power, $loads->source, $loads->faces, $loads->terminals, $loads->contacts, $loads->losses, $loads->control, $loads->speedControl, $loads->junction];
     }
 
     /**

@@ -30,7 +30,7 @@ final readonly class LiveValues
             $state = $system->packages->state($index, $temperature);
             if ($state !== null) {
                 $values[$asked->id] = $state[$asked->of->node ?? 'junction'];
-            } elseif (in_array($asked->reduce, ['min', 'max'], true)) {
+            } elseif ($asked->of->node === null && in_array($asked->reduce, ['min', 'max'], true)) {
                 [$low[$index], $high[$index]] = [INF, -INF];
                 $extremes[] = [$asked->id, $index, $asked->reduce];
             }

@@ -138,7 +138,9 @@ final class Readings
             return $state[$target->node ?? 'junction'];
         }
 
-        return $this->temperatures[$part][$reduce] ?? null;
+        $own = $this->temperatures[$part][$reduce] ?? null;
+
+        return $own === null || $target->node === null ? $own : $own + $this->state->junctionOver($part);
     }
 
     /** A/m2, A or V; null where no currents are computed, or none flows in the part. Terminals that share a face add their currents. */

@@ -24,6 +24,7 @@ final readonly class State
      * @param ?Currents $currents null where none are computed
      * @param ?Enclosure $enclosure what surfaces see of each other; null where they do not radiate to each other
      * @param array<int, BoardState> $boards copper that carries current, by index of the part
+     * @param array<int, float> $junctions K over their parts in a course in time, by index of the part; others are at rest
      */
     public function __construct(
         public Model $model,
@@ -34,8 +35,21 @@ final readonly class State
         public ?Currents $currents = null,
         public ?Enclosure $enclosure = null,
         public array $boards = [],
+        private array $junctions = [],
     ) {
         $this->grid = $voxels->grid;
+    }
+
+    /** K of the junction in a part over it, by its network; 0 where it has none. */
+    public function junctionOver(int $part): float
+    {
+        return $this->junctions[$part] ?? $this->model->parts[$part]->junction?->rise($this->wattsOf($part)) ?? 0.0;
+    }
+
+    /** W of a part that are given, set by a control or follow a temperature or a current. */
+    public function wattsOf(int $part): float
+    {
+        return $this->model->parts[$part]->power + ($this->system->losses[$part] ?? 0.0);
     }
 
     /** Temperature of a cell in K; null where nothing is computed. */

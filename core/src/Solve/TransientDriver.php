@@ -41,6 +41,8 @@ final class TransientDriver
 
     private Switching $switching;
 
+    private Junctions $junctions;
+
     private Moment $now;
 
     /** @var list<ControlState> */
@@ -149,6 +151,7 @@ final class TransientDriver
             $this->course = new Course();
             $this->course->least = $least;
             $this->now = $this->stepper->begin(0.0, $x);
+            $this->junctions->jump($this->watts(false));
             $this->note(false);
         }
     }
@@ -193,6 +196,7 @@ final class TransientDriver
         $stored = $this->heat->isComputed() ? HeatCapacities::of($start->model, $this->voxels, ! $follows) : new StoredHeat([]);
         $this->stepper = new TimeStepper($this->heat, $stored, $reference, $this->time->tolerance, $this->controls, $follows ? $this->voxels->ofFluid() : []);
         $this->switching = new Switching($this->stepper, $this->controls);
+        $this->junctions = $this->from->junctions ?? Junctions::begin($start->model->beforeStart(), $this->time->startsSteady());
         $this->course->least = $this->time->tolerance * array_sum($stored->capacities);
         if ($this->from !== null && count($this->from->now->x) === count($x)) {
             $this->now = $this->from->now;
@@ -203,6 +207,7 @@ final class TransientDriver
             }
         } else {
             $this->now = $this->stepper->begin(0.0, $x, true);
+            $this->junctions->jump($this->watts(false));
             $this->note(false);
         }
 
@@ -289,6 +294,7 @@ final class TransientDriver
             $this->course->kinks[] = count($this->course->times) - 1;
             $this->step = null;
             $this->now = $this->stepper->begin($this->now->time, $this->now->x);
+            $this->junctions->jump($this->watts(false));
         } elseif (Controls::adjust($this->controls, $this->model, $this->now->time)) {
             $this->now = $this->stepper->begin($this->now->time, $this->now->x);
         }
@@ -339,6 +345,7 @@ final class TransientDriver
         foreach ($this->controls as $n => $control) {
             $control->accept($time, $control->sensed($step->x), $step->watts[$n]);
         }
+        $this->junctions->pass($step->step, $this->watts(true));
         $this->note(true);
     }
 
@@ -363,6 +370,22 @@ final class TransientDriver
         }
 
         return $any;
+    }
+
+    /**
+     * W of the parts whose junctions are followed, by their index.
+     *
+     * @param bool $before whether loads that jump now are as they were
+     * @return array<int, float>
+     */
+    private function watts(bool $before): array
+    {
+        $watts = [];
+        foreach ($this->junctions->parts() as $part) {
+            $watts[$part] = $this->state($before)->wattsOf($part) + array_sum(array_map(fn (ControlState $control): float => $control->part === $part && $control->speed() === null ? $control->watts : 0.0, $this->controls));
+        }
+
+        return $watts;
     }
 
     /** @param bool $before whether loads that jump now are as they were */
@@ -395,7 +418,7 @@ final class TransientDriver
     {
         $coupling = $heat->coupling;
 
-        return new State($heat->model, $this->voxels, $heat->operator->system(), $temperature, $heat->air?->field, $coupling->currents(), $coupling->enclosure(), $coupling->boards());
+        return new State($heat->model, $this->voxels, $heat->operator->system(), $temperature, $heat->air?->field, $coupling->currents(), $coupling->enclosure(), $coupling->boards(), isset($this->junctions) ? $this->junctions->over() : []);
     }
 
     /**
@@ -418,7 +441,7 @@ final class TransientDriver
     private function offer(bool $ends): void
     {
         if ($this->listener instanceof KeepsCourses && ! $this->time->isPeriodic) {
-            $this->listener->keepCourse(fn (): CourseState => new CourseState($this->course, $this->now, $this->controls, $this->step, $this->air?->kept()), $ends);
+            $this->listener->keepCourse(fn (): CourseState => new CourseState($this->course, $this->now, $this->controls, $this->step, $this->air?->kept(), $this->junctions), $ends);
         }
     }
 

@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace Foehn\Study;
 
 use Foehn\Codec\ModelCodec;
+use Foehn\Model\Limit;
+use Foehn\Model\Model;
 use Foehn\Model\ModelException;
+use Foehn\Model\Part;
+use Foehn\Model\Watch;
 use Foehn\Numerics\NonNegative;
 use Foehn\Physics\PhysicsException;
 use Foehn\Solve\Analysis;
-use Foehn\Solve\Course;
 use Foehn\Solve\ProgressListener;
 use Foehn\Solve\SilentListener;
+use stdClass;
 
 /**
  * The thermal impedance from a source to a watch: its rise over time after a step of the watts of one part alone, for a watt; and a
@@ -35,26 +39,83 @@ final readonly class Impedance
     }
 
     /**
-     * @param array<array-key, mixed> $document of any model; its loads other than the source are left out
+     * @param string $json document of any model; its loads other than the source are left out
      * @param string $source id of the part that is heated
      * @param string $watch id of a watch or limit of a temperature
      * @param float $end s
      * @throws ModelException
      * @throws PhysicsException
      */
-    public static function of(array $document, string $source, string $watch, float $end, ?string $grade = null, ProgressListener $listener = new SilentListener()): self
+    public static function of(string $json, string $source, string $watch, float $end, ?string $grade = null, ProgressListener $listener = new SilentListener()): self
     {
+        $document = ModelCodec::parse(self::stepped($json, $source, $end));
         $model = ModelCodec::fromDocument($document);
-        $parts = array_column($model->parts, null, 'id');
-        $watched = array_filter([...$model->watches, ...$model->limits], fn ($one): bool => $one->id === $watch && $one->quantity === 'temperature');
-        if (! isset($parts[$source]) || $watched === []) {
-            throw ModelException::at('', isset($parts[$source]) ? sprintf('there is no watch or limit of a temperature with the id "%s"', $watch) : sprintf('there is no part with the id "%s" to heat', $source));
-        }
-        $watts = $parts[$source]->power > 0.0 ? $parts[$source]->power : 1.0;
-        $solution = Analysis::solve(self::step($document, $source, $watts, $end, $model->surroundings->temperature), $grade, $listener);
-        $course = $solution->course ?? throw new PhysicsException('the course was stopped before its start');
+        self::requireWatch($model, $watch);
+        $course = Analysis::solve($document, $grade, $listener)->course ?? throw new PhysicsException('the course was stopped before its start');
 
-        return self::fitted(self::curve($course, $watch, $watts));
+        return self::fitted(self::curve($course->times, $course->values[$watch] ?? [], self::heated($model)->power));
+    }
+
+    /**
+     * The model with one part alone heated, from 0 s on, in surroundings of one temperature that it begins at.
+     *
+     * @param string $json document of any model
+     * @param string $source id of the part that is heated: with its watts, or with one where it has none
+     * @param float $end s
+     * @return string document
+     * @throws ModelException
+     */
+    public static function stepped(string $json, string $source, float $end): string
+    {
+        $model = ModelCodec::fromDocument(ModelCodec::parse($json));
+        $part = array_column($model->parts, null, 'id')[$source] ?? throw ModelException::at('', sprintf('there is no part with the id "%s" to heat', $source));
+        /** @var stdClass&object{parts: list<stdClass>} $document of a model that could be read */
+        $document = json_decode($json);
+        foreach ($document->parts as $own) {
+            unset($own->losses, $own->source);
+            $own->power = $own->id === $source ? ($part->power > 0.0 ? $part->power : 1.0) : 0;
+        }
+        $document->physics = (object) [...(array) ($document->physics ?? []), 'electric' => false];
+        $document->analysis = (object) [...(array) ($document->analysis ?? []), 'time' => ['kind' => 'transient', 'end' => $end, 'start' => ['uniform' => $model->surroundings->temperature], 'step' => ['tolerance' => 0.05], 'keep' => 1]];
+
+        return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR);
+    }
+
+    /**
+     * Of a course that was computed with a model as stepped() makes it.
+     *
+     * @param list<float> $times s
+     * @param list<?float> $values K, of the watch
+     * @throws ModelException where the course is of other loads
+     * @throws PhysicsException
+     */
+    public static function ofCourse(Model $model, string $watch, array $times, array $values): self
+    {
+        self::requireWatch($model, $watch);
+
+        return self::fitted(self::curve($times, $values, self::heated($model)->power));
+    }
+
+    /**
+     * The only part with watts.
+     *
+     * @throws ModelException where there is none, or more than one
+     */
+    public static function heated(Model $model): Part
+    {
+        $heated = array_values(array_filter($model->parts, fn (Part $part): bool => $part->isHeated() || $part->source !== null));
+        if (count($heated) !== 1 || $heated[0]->power <= 0.0 || $model->time?->start?->isConstant() !== true) {
+            throw ModelException::at('', sprintf('a thermal impedance is read from a course in time that begins at one temperature, with one part heated; here %s', count($heated) === 1 ? 'it begins otherwise' : count($heated) . ' parts are heated'));
+        }
+
+        return $heated[0];
+    }
+
+    private static function requireWatch(Model $model, string $watch): void
+    {
+        if (array_filter([...$model->watches, ...$model->limits], fn (Watch|Limit $one): bool => $one->id === $watch && $one->quantity === 'temperature') === []) {
+            throw ModelException::at('', sprintf('there is no watch or limit of a temperature with the id "%s"', $watch));
+        }
     }
 
     /**
@@ -121,31 +182,14 @@ final readonly class Impedance
     }
 
     /**
-     * @param array<array-key, mixed> $document
-     * @return array<array-key, mixed> the same with the source alone, switched on at 0 s in surroundings of one temperature
+     * @param list<float> $times s
+     * @param list<?float> $values K
+     * @return list<array{float, float}> s and K/W
      */
-    private static function step(array $document, string $source, float $watts, float $end, float $ambient): array
+    private static function curve(array $times, array $values, float $watts): array
     {
-        $parts = is_array($document['parts'] ?? null) ? $document['parts'] : [];
-        foreach ($parts as $n => $part) {
-            if (is_array($part)) {
-                unset($part['losses'], $part['source']);
-                $parts[$n] = [...$part, 'power' => ($part['id'] ?? null) === $source ? $watts : 0];
-            }
-        }
-        $analysis = is_array($document['analysis'] ?? null) ? $document['analysis'] : [];
-
-        $physics = is_array($document['physics'] ?? null) ? $document['physics'] : [];
-
-        return [...$document, 'physics' => [...$physics, 'electric' => false], 'parts' => $parts, 'analysis' => [...$analysis, 'time' => ['kind' => 'transient', 'end' => $end, 'start' => ['uniform' => $ambient], 'step' => ['tolerance' => 0.05], 'keep' => 1]]];
-    }
-
-    /** @return list<array{float, float}> */
-    private static function curve(Course $course, string $watch, float $watts): array
-    {
-        $values = $course->values[$watch] ?? [];
         $curve = [];
-        foreach ($course->times as $n => $time) {
+        foreach ($times as $n => $time) {
             if (isset($values[$n], $values[0])) {
                 $curve[] = [$time, ($values[$n] - $values[0]) / $watts];
             }

@@ -6,6 +6,7 @@ namespace Foehn\Tests\Solve;
 
 use Closure;
 use Foehn\Grid\Grid;
+use Foehn\Observe\Readings;
 use Foehn\Physics\PhysicsException;
 use Foehn\Results\ResultBuilder;
 use Foehn\Solve\Analysis;
@@ -135,6 +136,29 @@ final class TransientTest extends TestCase
 
         self::assertEqualsWithDelta($exact, $course->at('mean', 300.0) ?? NAN, 0.3);
         self::assertLessThan(1e-6, $course->error());
+    }
+
+    public function testAJunctionIsOverItsPartByTheRisesOfItsNetwork(): void
+    {
+        $pairs = [[0.5, 2.0], [1.0, 20.0]];
+        $with = fn (mixed $power): array => [
+            'parts' => [['id' => 'lump', 'shape' => ['kind' => 'block', 'size' => [0.02, 0.02, 0.02]], 'material' => 'm', 'power' => $power, 'junction' => ['network' => $pairs], 'faces' => ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 100]]]]],
+            'watches' => [['id' => 'mean', 'of' => ['part' => 'lump'], 'reduce' => 'mean'], ['id' => 'junction', 'of' => ['part' => 'lump', 'node' => 'junction'], 'reduce' => 'mean']],
+        ];
+        $course = self::course(self::lump('0 W', ['end' => 60], $with(['schedule' => [[0, 12], [24, 0]], 'between' => 'steps'])));
+        $over = fn (float $time): float => ($course->at('junction', $time) ?? NAN) - ($course->at('mean', $time) ?? NAN);
+        $warm = fn (float $time): float => 12.0 * array_sum(array_map(fn (array $pair): float => $pair[0] * (1.0 - exp(-$time / $pair[1])), $pairs));
+
+        self::assertEqualsWithDelta($warm(24.0), $over(24.0), 1e-6);
+        self::assertEqualsWithDelta($warm(60.0) - $warm(36.0), $over(60.0), 1e-6);
+
+        $ramp = self::course(self::lump('0 W', ['end' => 60], $with(['schedule' => [[0, 0], [60, 12]], 'between' => 'linear'])));
+        $ramped = array_sum(array_map(fn (array $pair): float => 12.0 * $pair[0] * (1.0 - $pair[1] / 60.0 * (1.0 - exp(-60.0 / $pair[1]))), $pairs));
+        self::assertEqualsWithDelta($ramped, ($ramp->at('junction', 60.0) ?? NAN) - ($ramp->at('mean', 60.0) ?? NAN), 1e-6);
+
+        $steady = Analysis::solve(['format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => '20 degC'], 'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.02, 0.02, 0.02]], 'fluid' => null], 'materials' => ['m' => ['conductivity' => 40000]], 'analysis' => ['grid' => ['cells' => [2, 2, 2]]], ...$with(12)]);
+        $readings = (new Readings($steady->state))->all();
+        self::assertEqualsWithDelta(12.0 * 1.5, $readings['junction'] - $readings['mean'], 1e-9);
     }
 
     public function testAThermostatSwitchesWhenItsSensorIsThere(): void

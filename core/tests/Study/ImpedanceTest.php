@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Study;
 
+use Foehn\Codec\ModelCodec;
 use Foehn\Model\ModelException;
 use Foehn\Numerics\NonNegative;
 use Foehn\Study\Impedance;
 use Foehn\Tests\Models;
 use PHPUnit\Framework\TestCase;
+use stdClass;
 
 final class ImpedanceTest extends TestCase
 {
@@ -42,17 +44,29 @@ final class ImpedanceTest extends TestCase
     public function testABlockIsOnePairAndItsSource(): void
     {
         $document = Models::block(['watches' => [['id' => 'mean', 'of' => ['part' => 'block']]], 'analysis' => ['grid' => ['cells' => [2, 2, 4]]]]);
-        $impedance = Impedance::of($document, 'block', 'mean', 3000.0);
+        $impedance = Impedance::of(json_encode($document, JSON_THROW_ON_ERROR), 'block', 'mean', 3000.0);
 
         self::assertEqualsWithDelta(25.0, Impedance::at($impedance->pairs, 1e5), 0.3);
         self::assertEqualsWithDelta(25.0 * (1.0 - exp(-1.0)), Impedance::at($impedance->pairs, 19.35 / 0.04), 0.4);
         self::assertLessThan(0.3, $impedance->difference);
     }
 
+    public function testItIsReadFromTheCourseOfOneSourceAlone(): void
+    {
+        $document = Models::block(['watches' => [['id' => 'mean', 'of' => ['part' => 'block']]], 'analysis' => ['grid' => ['cells' => [2, 2, 4]]]]);
+        $model = ModelCodec::fromJson(Impedance::stepped(json_encode([...$document, 'parameters' => new stdClass()], JSON_THROW_ON_ERROR), 'block', 60.0));
+
+        self::assertSame('block', Impedance::heated($model)->id);
+        self::assertSame([[0.0, 0.0], [30.0, 2.0 / $model->parts[0]->power], [60.0, 3.0 / $model->parts[0]->power]], Impedance::ofCourse($model, 'mean', [0.0, 30.0, 60.0], [300.0, 302.0, 303.0])->curve);
+        $this->expectException(ModelException::class);
+        $this->expectExceptionMessage('here it begins otherwise');
+        Impedance::heated(ModelCodec::fromDocument($document));
+    }
+
     public function testASourceThatIsNoneIsSaid(): void
     {
         $this->expectException(ModelException::class);
         $this->expectExceptionMessage('there is no part with the id "none" to heat');
-        Impedance::of(Models::block(), 'none', 'l1', 10.0);
+        Impedance::of(json_encode(Models::block(), JSON_THROW_ON_ERROR), 'none', 'l1', 10.0);
     }
 }

@@ -7,6 +7,7 @@ import type {
     Evidence,
     Grade,
     GridReport,
+    Impedance,
     Influence,
     Finish,
     Material,
@@ -133,6 +134,29 @@ export function useBesideVariant(project: number) {
         onSettled: () => Promise.all([client.invalidateQueries({ queryKey: ['project', project] }), client.invalidateQueries({ queryKey: ['projects'] })]),
     });
 }
+
+/** Makes a variant with one part alone heated, and starts its run. */
+export function useImpedanceVariant(project: number) {
+    const client = useQueryClient();
+    return useMutation({
+        mutationFn: async (asked: { of: number; revision: number; source: string; end: number; grade: Grade }): Promise<Variant> => {
+            const made = await api.post<Variant>(`/api/variants/${asked.of}/impedance`, { revision: asked.revision, source: asked.source, end: asked.end });
+            await api.post<Run>(`/api/variants/${made.id}/runs`, { grade: asked.grade, keepFlow: false });
+            return made;
+        },
+        onSettled: () => Promise.all([client.invalidateQueries({ queryKey: ['project', project] }), client.invalidateQueries({ queryKey: ['projects'] })]),
+    });
+}
+
+/** The thermal impedance to a limit or watch, read from the course of a run. */
+export const useImpedance = (run: number, watch: string) =>
+    useQuery({
+        queryKey: ['impedance', run, watch],
+        queryFn: () => api.get<Impedance>(`/api/runs/${run}/impedance?watch=${encodeURIComponent(watch)}`),
+        enabled: watch !== '',
+        staleTime: Infinity,
+        retry: false,
+    });
 
 /** The newest revisions of a variant, or those before a number. */
 export const useRevisions = (variant: number, before: number | null) =>

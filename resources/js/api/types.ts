@@ -30,6 +30,7 @@ export type Material = Schemas['Material'];
 export type Finish = Schemas['Finish'];
 export type MaterialsOfProject = Schemas['MaterialsOfProject'];
 export type ProbeValue = Schemas['ProbeValue'];
+export type Impedance = Schemas['Impedance'];
 export type Influence = Schemas['Influence'];
 export type WhatIf = Schemas['WhatIf'];
 export type SavedView = Schemas['SavedView'];

@@ -27,7 +27,7 @@ interface Props {
     /** What it shows, for the name of its files and for who does not see it. */
     label: string;
     height: number;
-    x: Axis;
+    x: Axis & { logarithmic?: boolean };
     y: Axis & { logarithmic?: boolean };
     series: readonly Series[];
     /** A place along x that was clicked, in the numbers of the axis. */
@@ -82,7 +82,7 @@ export function Lines({ label, height, x, y, series, onPlace }: Props) {
                     ].join('<br>'),
             },
             dataZoom: [{ type: 'inside', zoomOnMouseWheel: 'ctrl', moveOnMouseWheel: false }],
-            xAxis: { type: 'value', scale: true, ...axis(x), nameLocation: 'middle', nameGap: 22, splitLine: { show: false } },
+            xAxis: { type: x.logarithmic ? 'log' : 'value', scale: true, ...axis(x), nameLocation: 'middle', nameGap: 22, splitLine: { show: false } },
             yAxis: { type: y.logarithmic ? 'log' : 'value', scale: true, ...axis(y), nameTextStyle: { ...quiet, align: 'left' } },
             series: series.map((one, n) => ({
                 name: one.name,

@@ -21,6 +21,7 @@ import { isElectric, partSubject } from '../model/targets';
 import { LimitFields, WatchFields } from './TargetFields';
 import { LoadCourse } from '../time/LoadCourse';
 import { OverTime } from '../time/OverTime';
+import { JunctionField } from './JunctionField';
 import { LossFields } from './LossFields';
 import { TerminalFields } from './TerminalFields';
 import { OperatingPoint } from './OperatingPoint';
@@ -44,6 +45,7 @@ import {
     watts,
     type UnitSet,
 } from '../units/units';
+import { networkOf } from '../model/junction';
 import { computesCurrents, radiationOf } from '../model/space';
 import { RADIATION, SUN } from '../routes/heatRoutes';
 import { LadderChapter } from '../routes/LadderChapter';
@@ -213,7 +215,12 @@ export function Inspector({ revision, run, picture, result, stale, editor, mayEd
     const locked = isLocked(document, part.id);
     const device = single && isDevice(part.kind);
     const withCurrent = computesCurrents(document) ? entry : undefined;
-    const subject = partSubject(part, withCurrent && facesWithTerminals(withCurrent), withCurrent && hasArtwork(withCurrent));
+    const subject = partSubject(
+        part,
+        withCurrent && facesWithTerminals(withCurrent),
+        withCurrent && hasArtwork(withCurrent),
+        entry && networkOf(entry) !== undefined,
+    );
     const temperatureUnit = typedTemperatureUnit(units);
     return (
         <Box component="aside" aria-label="Inspector" sx={{ height: '100%', bgcolor: 'background.paper', p: 1.75, overflowY: 'auto', fontSize: 13 }}>
@@ -366,7 +373,10 @@ export function Inspector({ revision, run, picture, result, stale, editor, mayEd
                 />
             )}
             {stage === 'Load' && single && entry && !device && part.material !== 'fluid' && (
-                <LossFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} document={document} />
+                <>
+                    <LossFields entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} document={document} />
+                    {part.kind !== 'package' && <JunctionField entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} />}
+                </>
             )}
             {stage !== 'Limit' && stage !== 'Solve' && single && entry && part.kind === 'board' && (
                 <CopperChapter

@@ -17,6 +17,10 @@ describe('what limits and watches look at', () => {
             { id: 'limit-lid-2', name: 'Lid', of: { part: 'lid' }, atMost: '80 degC' },
         ]);
         expect(limitsOn(document, lid).map((limit) => whatOf(limit, 'block'))).toEqual(['touch z+', 'max']);
+        const module = partSubject(lidPart, undefined, undefined, true);
+        const [limit] = limitsOn(withNewLimit({}, module, 'junction', '125 degC'), module);
+        expect(limit).toMatchObject({ of: { part: 'lid', node: 'junction' }, reduce: 'max', name: 'Lid, junction, by its network' });
+        expect(limit && whatOf(limit, 'block')).toBe('junction');
     });
 
     it('changes, and leaves the bound as it was', () => {

@@ -29,15 +29,18 @@ export interface Subject {
     terminals?: readonly string[] | undefined;
     /** Whether it is a board with artwork that carries current. */
     isCopper?: boolean | undefined;
+    /** Whether a network tells of a junction in it. */
+    hasJunction?: boolean | undefined;
 }
 
-export const partSubject = (part: OutlinePart, terminals?: readonly string[], isCopper?: boolean): Subject => ({
+export const partSubject = (part: OutlinePart, terminals?: readonly string[], isCopper?: boolean, hasJunction?: boolean): Subject => ({
     id: originOf(part.id),
     name: ownName(part),
     kind: part.kind,
     of: { part: originOf(part.id) },
     terminals,
     isCopper,
+    hasJunction,
 });
 
 /** The openings of the space, then its walls. */
@@ -81,7 +84,10 @@ const ofCopper: Record<What, string> = {
 };
 
 /** The choices for a subject, with their words. */
-export function whatsOf({ kind, terminals, isCopper }: Pick<Subject, 'kind' | 'terminals' | 'isCopper'>, withHeat: boolean): Record<What, string> {
+export function whatsOf(
+    { kind, terminals, isCopper, hasJunction }: Pick<Subject, 'kind' | 'terminals' | 'isCopper' | 'hasJunction'>,
+    withHeat: boolean,
+): Record<What, string> {
     if (kind === 'fan') return { flow: 'Flow through it' };
     if (kind === 'opening') return { leaving: 'Temperature leaving', flow: 'Flow out of it' };
     if (kind === 'wall') return { max: 'Hottest place', mean: 'Mean', ...(withHeat ? { heat: 'Heat through it', ...atWalls } : {}) };
@@ -90,6 +96,7 @@ export function whatsOf({ kind, terminals, isCopper }: Pick<Subject, 'kind' | 't
         kind === 'package' ? { junction: 'Junction', case: 'Case', board: 'Board side' } : { max: 'Hottest place', mean: 'Mean', min: 'Coldest place' };
     return {
         ...inside,
+        ...(hasJunction ? { junction: 'Junction, by its network' } : {}),
         ...Object.fromEntries(own.map((face) => [`touch ${face}`, `Hottest of face ${face}`])),
         ...(withHeat ? Object.fromEntries(own.map((face) => [`heat ${face}`, `Heat out of face ${face}`])) : {}),
         ...(withHeat ? Object.fromEntries(own.map((face) => [`convectionCoefficient ${face}`, `Convection coefficient of face ${face}`])) : {}),
@@ -106,7 +113,7 @@ export function whatOf(entry: { of: { node?: string; face?: string; copper?: str
     if (entry.quantity === 'volumeFlow') return 'flow';
     if (entry.quantity === 'outflowTemperature') return 'leaving';
     if (entry.quantity === 'heat') return 'heat';
-    if (kind === 'package') return entry.of.node ?? 'junction';
+    if (kind === 'package' || entry.of.node) return entry.of.node ?? 'junction';
     return textOf(entry.reduce, 'max');
 }
 

@@ -67,7 +67,12 @@ export function CommandPalette({ variant, outline, findings, editor, variants, m
                       .map(({ id, name }): Command => ({ group: 'Variant', label: `Variant ${name}`, run: () => variants.open(id) })),
                   ...(mayEdit ? [{ group: 'Variant', label: 'Clone this variant', run: () => variants.show('clone') }] : []),
                   { group: 'Variant', label: 'Differences from another variant', run: () => variants.show('differences') },
-                  ...(mayEdit ? [{ group: 'Variant', label: 'New study: sweep parameters', run: () => variants.show('study') }] : []),
+                  ...(mayEdit
+                      ? [
+                            { group: 'Variant', label: 'New study: sweep parameters', run: () => variants.show('study') },
+                            { group: 'Variant', label: 'Thermal impedance of a part', run: () => variants.show('impedance') },
+                        ]
+                      : []),
                   { group: 'Variant', label: 'Revisions of this variant', run: () => variants.show('history') },
               ]
             : []),

@@ -7,7 +7,7 @@ import { useNavigate } from 'react-router';
 import { isOpen, useStudies } from '../api/queries';
 
 /** The studies of the project, and the way to a new one. */
-export function StudiesMenu({ project, mayEdit, onNew }: { project: number; mayEdit: boolean; onNew: () => void }) {
+export function StudiesMenu({ project, mayEdit, onNew }: { project: number; mayEdit: boolean; onNew: (what: 'study' | 'impedance') => void }) {
     const [anchor, setAnchor] = useState<HTMLElement | null>(null);
     const navigate = useNavigate();
     const studies = useStudies(project, anchor !== null).data ?? [];
@@ -17,17 +17,19 @@ export function StudiesMenu({ project, mayEdit, onNew }: { project: number; mayE
                 Studies
             </Button>
             <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-                {mayEdit && (
-                    <MenuItem
-                        dense
-                        onClick={() => {
-                            setAnchor(null);
-                            onNew();
-                        }}
-                    >
-                        New study…
-                    </MenuItem>
-                )}
+                {mayEdit &&
+                    (['study', 'impedance'] as const).map((what) => (
+                        <MenuItem
+                            key={what}
+                            dense
+                            onClick={() => {
+                                setAnchor(null);
+                                onNew(what);
+                            }}
+                        >
+                            {what === 'study' ? 'New study…' : 'Thermal impedance…'}
+                        </MenuItem>
+                    ))}
                 {mayEdit && studies.length > 0 && <Divider />}
                 {studies.map((study) => (
                     <MenuItem key={study.id} dense onClick={() => void navigate(`/projects/${project}/studies/${study.id}`)}>

@@ -11,6 +11,8 @@ import ToggleButton from '@mui/material/ToggleButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useCallback, useEffect, useState } from 'react';
 import type { Result } from '../api/types';
+import { ImpedanceDialog } from '../impedance/ImpedanceDialog';
+import { isOfOneSource } from '../impedance/impedance';
 import { clock, nearestFrame } from './course';
 import { CourseCurves } from './CourseCurves';
 import { MomentsTable } from './MomentsTable';
@@ -29,6 +31,7 @@ export function TimeBar({ run, result }: { run: number; result: Result }) {
     const toggleCurves = useMoment((s) => s.toggleCurves);
     const [plays, setPlays] = useState(false);
     const [lists, setLists] = useState(false);
+    const [impedes, setImpedes] = useState(false);
     const frames = result.time?.frames ?? none;
     const last = frames.length - 1;
     useEffect(() => {
@@ -89,10 +92,16 @@ export function TimeBar({ run, result }: { run: number; result: Result }) {
                 <IconButton size="small" aria-label="Values over time" title="Values over time" onClick={() => setLists(true)}>
                     <TableRows fontSize="small" />
                 </IconButton>
+                {isOfOneSource(result) && (
+                    <Button size="small" color="inherit" onClick={() => setImpedes(true)} sx={{ minWidth: 0 }}>
+                        Zth
+                    </Button>
+                )}
                 <ToggleButton size="small" value="curves" selected={curves} aria-label="Curves over time" onChange={toggleCurves} sx={{ py: 0.25, px: 0.75 }}>
                     <ShowChart fontSize="small" />
                 </ToggleButton>
             </Stack>
+            {impedes && <ImpedanceDialog run={run} result={result} onClose={() => setImpedes(false)} />}
             {lists && <MomentsTable result={result} onClose={() => setLists(false)} />}
         </Box>
     );

@@ -83,7 +83,7 @@ export function VariantBar({ variants, running, onCompare }: { variants: Variant
                     </Button>
                 </Stack>
             )}
-            <StudiesMenu project={variants.project.id} mayEdit={mayEdit} onNew={() => show('study')} />
+            <StudiesMenu project={variants.project.id} mayEdit={mayEdit} onNew={show} />
             <Button color="inherit" onClick={() => show('differences')} sx={{ flexShrink: 0 }}>
                 Differences
             </Button>

@@ -10,6 +10,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { useDeletedVariants } from '../api/queries';
 import type { ModelEditor } from '../model/useModelEditor';
+import { NewImpedance } from '../impedance/NewImpedance';
 import { NewStudy } from '../studies/NewStudy';
 import { TitledDialog } from '../theme/TitledDialog';
 import { DifferencesDialog } from './DifferencesDialog';
@@ -95,6 +96,18 @@ export function VariantDialogs({ variants, editor, running }: Props) {
                     editor={editor}
                     mayEdit={variants.mayEdit}
                     onDifferences={() => show('differences')}
+                    onClose={close}
+                />
+            )}
+            {dialog === 'impedance' && (
+                <NewImpedance
+                    variant={current}
+                    project={variants.project.id}
+                    editor={editor}
+                    onMade={(made) => {
+                        close();
+                        variants.open(made);
+                    }}
                     onClose={close}
                 />
             )}

@@ -52,6 +52,7 @@ export function VariantMenu({ variants }: { variants: Variants }) {
                 {item('Differences…', () => show('differences'))}
                 {item('Revisions…', () => show('history'))}
                 {mayEdit && item('New study…', () => show('study'))}
+                {mayEdit && item('Thermal impedance…', () => show('impedance'))}
                 {mayEdit && <Divider />}
                 {mayEdit && item('Delete', () => show('delete'), list.length < 2)}
                 {mayEdit && item('Deleted variants…', () => show('deleted'))}

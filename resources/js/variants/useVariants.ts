@@ -7,7 +7,7 @@ import { useScreen } from '../state/screen';
 import type { Naming } from './NameDialog';
 
 /** What stands over the screen for a variant. */
-export type VariantDialog = 'clone' | 'rename' | 'delete' | 'deleted' | 'history' | 'differences' | 'study';
+export type VariantDialog = 'clone' | 'rename' | 'delete' | 'deleted' | 'history' | 'differences' | 'study' | 'impedance';
 
 export interface Variants {
     project: Project;
