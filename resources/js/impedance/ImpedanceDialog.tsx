@@ -18,20 +18,14 @@ export function ImpedanceDialog({ run, result, onClose }: { run: number; result:
     const choices = useMemo(() => choicesOf(result), [result]);
     const [watch, setWatch] = useState(Object.keys(choices)[0] ?? '');
     const { data, error } = useImpedance(run, watch);
-    const series = useMemo(
-        () =>
-            data
-                ? [
-                      { name: 'Computed', points: data.curve.filter(([time]) => time! > 0).map(([time, value]) => ({ x: time!, y: value! })) },
-                      {
-                          name: 'Foster network',
-                          points: data.curve.filter(([time]) => time! > 0).map(([time, , value]) => ({ x: time!, y: value! })),
-                          quiet: true,
-                      },
-                  ]
-                : [],
-        [data],
-    );
+    const series = useMemo(() => {
+        // Both axes are logarithmic, as in data sheets.
+        const points = (of: 1 | 2) => (data?.curve ?? []).flatMap((row) => (row[0]! > 0 && row[of]! > 0 ? [{ x: row[0]!, y: row[of]! }] : []));
+        return [
+            { name: 'Computed', points: points(1) },
+            { name: 'Foster network', points: points(2), quiet: true },
+        ];
+    }, [data]);
     return (
         <TitledDialog
             title="Thermal impedance"
@@ -61,7 +55,7 @@ export function ImpedanceDialog({ run, result, onClose }: { run: number; result:
                             label="Thermal impedance over time"
                             height={260}
                             x={{ title: 'time, s', format: plain, logarithmic: true }}
-                            y={{ title: 'Zth, K/W', format: plain }}
+                            y={{ title: 'Zth, K/W', format: plain, logarithmic: true }}
                             series={series}
                         />
                     </Box>

@@ -44,7 +44,7 @@ export function NewImpedance({ variant, project, editor, onMade, onClose }: Prop
         <Dialog open onClose={onClose} maxWidth="xs" fullWidth slotProps={{ paper: { 'aria-label': 'Thermal impedance' } }}>
             <DialogTitle>Thermal impedance</DialogTitle>
             <DialogContent sx={{ pt: '8px !important', display: 'grid', gap: 1 }}>
-                <Typography variant="body2" color="text.secondary">
+                <Typography variant="body2" color="text.secondary" sx={{ mb: 1.5 }}>
                     One part alone is heated from 0 s on; the rise of any limit or watch over its watts is the thermal impedance Zth. A variant is made for it
                     and computed.
                 </Typography>
