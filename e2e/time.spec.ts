@@ -84,4 +84,20 @@ test('a thermostat is set and run, its overshoot read, its hysteresis changed an
     await page.getByRole('button', { name: /^Off at 8 °C/ }).click();
     await run(page);
     await expect(ledger(page)).toContainText('All 2 limits met');
+
+    // The thermal impedance of the heater, by a variant made for it.
+    await page.getByRole('button', { name: 'Studies' }).click();
+    await page.getByRole('menuitem', { name: 'Thermal impedance…' }).click();
+    const asks = page.getByRole('dialog', { name: 'Thermal impedance' });
+    await asks.getByRole('combobox', { name: 'Heated part' }).click();
+    await page.getByRole('option', { name: 'Cartridge heater' }).click();
+    await asks.getByRole('button', { name: 'Compute' }).click();
+    await expect(page.getByRole('button', { name: /^Zth of Cartridge heater/ })).toBeVisible({ timeout: 30_000 });
+    await expect(runStrip(page)).toContainText('Solved, Scout', { timeout: 120_000 });
+    await stage(page, 'Judge');
+    await time(page).getByRole('button', { name: 'Zth', exact: true }).click();
+    const impedance = page.getByRole('dialog', { name: 'Thermal impedance' });
+    await expect(impedance.getByRole('table', { name: 'Foster network' }).getByRole('row').nth(1)).toBeVisible();
+    await expect(impedance).toContainText(/Within [\d.e−-]+ K\/W of the curve/);
+    await nothingSerious(page);
 });

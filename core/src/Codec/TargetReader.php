@@ -96,11 +96,12 @@ final class TargetReader
         if ($quantity === 'temperature' && $derating > self::LARGEST_DERATING) {
             $reader->problem('derating', sprintf('%g K are given as derating; a difference of temperatures is written in K, not in °C', $derating));
         }
+        $timeBeyond = $reader->quantity('timeBeyond', Dimension::time(), 0.0, 0.0);
         $against = $this->against($reader, $quantity);
         $name = $reader->string('name', $target->describe());
         $reader->close();
 
-        return $this->each($target, fn (Target $of, string $id, string $name) => new Limit(new Watch($id, $name, $of, $quantity, $reduce, $against, $vias), $atMost, $atLeast, $derating), $id, $name);
+        return $this->each($target, fn (Target $of, string $id, string $name) => new Limit(new Watch($id, $name, $of, $quantity, $reduce, $against, $vias), $atMost, $atLeast, $derating, $timeBeyond), $id, $name);
     }
 
     /** What vias may carry, for one or two sizes of their holes. */

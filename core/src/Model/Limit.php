@@ -26,8 +26,9 @@ final readonly class Limit
     /**
      * @param Watch $watch what the bound is on
      * @param float $derating what is kept free of the bound, for ageing and tolerances
+     * @param float $timeBeyond s that it may be beyond its bound in all, in a course in time
      */
-    public function __construct(Watch $watch, public ?float $atMost, public ?float $atLeast, public float $derating = 0.0)
+    public function __construct(Watch $watch, public ?float $atMost, public ?float $atLeast, public float $derating = 0.0, public float $timeBeyond = 0.0)
     {
         [$this->id, $this->name, $this->of, $this->quantity, $this->reduce, $this->against, $this->vias] = [$watch->id, $watch->name, $watch->of, $watch->quantity, $watch->reduce, $watch->against, $watch->vias];
     }

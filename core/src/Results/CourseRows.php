@@ -16,7 +16,7 @@ use Foehn\Solve\Course;
  * @phpstan-type ControlRow array{part: string, name: string, readings: list<float>, watts: list<float>, speeds: ?list<float>, switches: list<array{float, bool}>}
  * @phpstan-type CourseRow array{end: float, reached: float, steps: int, rejected: int, periods: int, shortest: float, longest: float, times: list<float>, series: object, controls: list<ControlRow>, frames: list<FrameRow>, kept: list<string>,
  *     balance: array{in: float, out: float, stored: float, error: float}}
- * @phpstan-type OverTime array{min: float, minAt: float, max: float, maxAt: float, mean: float, reached: ?float, beyond: ?float, settled: ?float, overshoot: ?float}
+ * @phpstan-type OverTime array{min: float, minAt: float, max: float, maxAt: float, mean: float, reached: ?float, beyond: ?float, held: ?float, settled: ?float, overshoot: ?float}
  */
 final class CourseRows
 {
@@ -28,6 +28,9 @@ final class CourseRows
 
     /** Share of the course that it has to stay there for. */
     private const STAYS = 0.05;
+
+    /** Of a range that a value lies in. */
+    private const HALVINGS = 60;
 
     /** @var list<int> steps that are written */
     private readonly array $steps;
@@ -61,7 +64,7 @@ final class CourseRows
     /**
      * What a limit or watch did over time.
      *
-     * @return ?OverTime "reached" is when a limit was first missed, and "beyond" for how long it was, s; "settled" is from when on a watch stays within a fiftieth of its whole change, "overshoot" how far it went beyond its end; null where it has no value
+     * @return ?OverTime "reached" is when a limit was first missed, and "beyond" for how long it was, s; "held" what it was beyond for no longer than it may be, and null where it may not; "settled" is from when on a watch stays within a fiftieth of its whole change, "overshoot" how far it went beyond its end; null where it has no value
      */
     public function overTime(Watch|Limit $of): ?array
     {
@@ -76,7 +79,7 @@ final class CourseRows
         [$reached, $beyond] = $isLimit ? $this->missed($of, $values) : [null, null];
         [$settled, $overshoot] = $isLimit ? [null, null] : $this->settling($values, -$min, $max);
 
-        return ['min' => -$min, 'minAt' => $minAt, 'max' => $max, 'maxAt' => $maxAt, 'mean' => $this->mean($values), 'reached' => $reached, 'beyond' => $beyond, 'settled' => $settled, 'overshoot' => $overshoot];
+        return ['min' => -$min, 'minAt' => $minAt, 'max' => $max, 'maxAt' => $maxAt, 'mean' => $this->mean($values), 'reached' => $reached, 'beyond' => $beyond, 'held' => $isLimit && $of->timeBeyond > 0.0 ? $this->held($of, $values) : null, 'settled' => $settled, 'overshoot' => $overshoot];
     }
 
     /**
@@ -142,6 +145,42 @@ final class CourseRows
         }
 
         return [$first, $beyond];
+    }
+
+    /**
+     * The value that is passed for as long in all as it may be: the one that counts where a bound may be passed for some time.
+     *
+     * @param non-empty-list<float> $values
+     */
+    private function held(Limit $limit, array $values): float
+    {
+        $sign = $limit->atMost === null ? -1.0 : 1.0;
+        $signed = array_map(fn (float $value): float => $sign * $value, $values);
+        [$low, $high] = [min($signed), max($signed)];
+        for ($n = 0; $n < self::HALVINGS; $n++) {
+            $middle = 0.5 * ($low + $high);
+            $this->above($signed, $middle) > $limit->timeBeyond ? $low = $middle : $high = $middle;
+        }
+
+        return $sign * $high;
+    }
+
+    /**
+     * For how long it is above a level in all, on straight lines between steps, s.
+     *
+     * @param non-empty-list<float> $values
+     */
+    private function above(array $values, float $level): float
+    {
+        $times = $this->course->times;
+        $sum = 0.0;
+        for ($n = 1; $n < count($values); $n++) {
+            [$less, $more] = [min($values[$n - 1], $values[$n]), max($values[$n - 1], $values[$n])];
+            $share = $more <= $level ? 0.0 : ($less >= $level ? 1.0 : ($more - $level) / ($more - $less));
+            $sum += $share * ($times[$n] - $times[$n - 1]);
+        }
+
+        return $sum;
     }
 
     /**

@@ -28,7 +28,7 @@ use Foehn\Solve\TimeSettings;
  * @phpstan-import-type BoardRow from BoardRows
  * @phpstan-import-type OverTime from CourseRows
  * @phpstan-type WatchRow array{id: string, name: string, part: ?string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float, unknown: ?string, overTime: ?OverTime}
- * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, margin: ?float, verdict: 'met'|'missed'|'undecided', plusMinus: ?float, order: ?float, unknown: ?string, overTime: ?OverTime}
+ * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, timeBeyond: float, margin: ?float, verdict: 'met'|'missed'|'undecided', plusMinus: ?float, order: ?float, unknown: ?string, overTime: ?OverTime}
  * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, mass: ?float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float}, peak: ?array{max: float, at: float},
  *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: object, routes: object, interfaces: object}
  * @phpstan-type SolverRow array{version: string, converged: bool, stopped: bool, iterations: int, passes: int, residual: float, seconds: float, start: array{from: string, model: ?string, frozen: bool}, code: string, residuals: array<int, float>}
@@ -196,15 +196,15 @@ final class ResultBuilder
     private function limit(Limit $limit, array $levels): array
     {
         $overTime = $this->course?->overTime($limit);
-        // Over time the worst moment counts.
-        $value = $overTime === null ? $this->readings->of($limit) : ($limit->atMost === null ? $overTime['min'] : $overTime['max']);
+        // Over time the worst moment counts, or what is passed for longer than it may be.
+        $value = $overTime === null ? $this->readings->of($limit) : $overTime['held'] ?? ($limit->atMost === null ? $overTime['min'] : $overTime['max']);
         $margin = $value === null ? null : $limit->margin($value);
         $uncertainty = $this->uncertainty($limit, $levels);
         // A margin within its own uncertainty says neither; one whose uncertainty is unknown says what it says.
         $isOpen = $margin !== null && $uncertainty['plusMinus'] !== null && abs($margin) < $uncertainty['plusMinus'];
 
         return ['id' => $limit->id, 'name' => $limit->name, 'part' => $limit->of->part, 'node' => $limit->of->node, 'quantity' => $limit->quantity, 'value' => $value, 'atMost' => $limit->atMost,
-            'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'margin' => $margin, 'verdict' => $isOpen ? 'undecided' : ($margin !== null && $margin >= 0.0 ? 'met' : 'missed'), 'overTime' => $overTime, ...$uncertainty];
+            'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'timeBeyond' => $limit->timeBeyond, 'margin' => $margin, 'verdict' => $isOpen ? 'undecided' : ($margin !== null && $margin >= 0.0 ? 'met' : 'missed'), 'overTime' => $overTime, ...$uncertainty];
     }
 
     /** @return array{in: float, out: float, error: float} W; of a course in time at its end, with the share of the heat that is missing over all of it */

@@ -316,6 +316,30 @@ final class TransientTest extends TestCase
         self::assertEqualsWithDelta(0.0, $long['overshoot'] ?? NAN, 0.02);
     }
 
+    public function testALimitMayBePassedForSomeTime(): void
+    {
+        $power = ['schedule' => [[0, 12], [50, 0]], 'between' => 'steps'];
+        $verdict = function (string $atMost, string $time) use ($power): array {
+            $limit = ['id' => 'hot', 'of' => ['part' => 'lump'], 'atMost' => $atMost, 'timeBeyond' => $time];
+
+            return ResultBuilder::build(self::lump($power, ['end' => 200], ['limits' => [$limit]]), '')['limits'][0];
+        };
+        // Rises that are passed for 20 s: up to it while heated, then down to it again.
+        $most = 12.0 / self::CONDUCTANCE;
+        $peak = $most * (1.0 - exp(-50.0 / self::TAU));
+        [$low, $high] = [0.0, $peak];
+        while ($high - $low > 1e-9) {
+            $middle = 0.5 * ($low + $high);
+            50.0 + self::TAU * (log($peak / $middle) + log(1.0 - $middle / $most)) > 20.0 ? $low = $middle : $high = $middle;
+        }
+        $held = $low;
+
+        self::assertEqualsWithDelta(293.15 + $held, $verdict('35 degC', '20 s')['value'] ?? NAN, 0.2);
+        self::assertSame('met', $verdict(sprintf('%g K', 293.15 + $held + 0.5), '20 s')['verdict']);
+        self::assertSame('missed', $verdict(sprintf('%g K', 293.15 + $held - 0.5), '20 s')['verdict']);
+        self::assertSame('missed', $verdict(sprintf('%g K', 293.15 + $held + 0.5), '0 s')['verdict']);
+    }
+
     /** @param array<string, mixed> $changes */
     #[DataProvider('impossible')]
     public function testWhatCannotBeIsSaid(mixed $power, array $changes, string $expected): void

@@ -24,6 +24,16 @@ describe('the fields of limits', () => {
         expect(labels).toEqual(['Lid: another limit', 'Lid: limit 180 degF']);
     });
 
+    it('may be passed for some time where a course in time is asked for', async () => {
+        limits(lid, 'mm', withNewLimit({}, lid, 'max', '60 degC'));
+        expect(screen.queryByLabelText('May be passed for, in all')).toBeNull();
+        const { limit } = limits(lid, 'mm', withNewLimit({ analysis: { time: { kind: 'transient', end: '10 min' } } }, lid, 'max', '60 degC'));
+        await fill('May be passed for, in all', '30');
+        expect(limit()?.timeBeyond).toBe('30 s');
+        await fill('May be passed for, in all', '');
+        expect(limit()).not.toHaveProperty('timeBeyond');
+    });
+
     it('turn a bound round without losing its number', async () => {
         const { limit } = limits(lid, 'mm', withNewLimit({}, lid, 'max', '60 degC'));
         await choose('Bound', 'At least');

@@ -20,6 +20,7 @@ import {
 } from '../model/targets';
 import type { ModelEditor } from '../model/useModelEditor';
 import { textOf } from '../model/text';
+import { timeOf } from '../model/time';
 import { lengthUnit, typed, typedTemperatureUnit, typedVolumeFlowUnit, type UnitSet } from '../units/units';
 import { ChoiceField } from './ChoiceField';
 import { EditField } from './EditField';
@@ -128,6 +129,21 @@ export function LimitFields({ subject, document, editor, units, disabled }: Prop
                                     }
                                 />
                             </Stack>
+                        )}
+                        {timeOf(document) && (
+                            <EditField
+                                label="May be passed for, in all"
+                                value={textOf(limit.timeBeyond)}
+                                hint="no time"
+                                disabled={disabled}
+                                save={(text) =>
+                                    save(text ? `may be passed for ${typed(text, 's')}` : 'may not be passed', (d) =>
+                                        withEntry(d, 'limits', limit.id, ({ timeBeyond: _before, ...entry }) =>
+                                            text ? { ...entry, timeBeyond: typed(text, 's') } : entry,
+                                        ),
+                                    )
+                                }
+                            />
                         )}
                         <EditField
                             label="Derating"

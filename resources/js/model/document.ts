@@ -42,6 +42,7 @@ export interface LimitEntry {
     atMost?: string | number;
     atLeast?: string | number;
     derating?: string | number;
+    timeBeyond?: string | number;
     quantity?: string;
     [field: string]: unknown;
 }

@@ -14,6 +14,7 @@ function wordsOf(one: Followed, units: UnitSet): string[] {
     const kelvins = (value: number) => `${difference(value, units).replace('+', '')} ${differenceUnit(units)}`;
     return [
         `greatest ${temperature(over.max, units)} ${temperatureUnit(units)} at ${clock(over.maxAt)}`,
+        ...(over.held != null ? [`passed for its time: ${temperature(over.held, units)} ${temperatureUnit(units)}`] : []),
         `least ${temperature(over.min, units)} ${temperatureUnit(units)} at ${clock(over.minAt)}`,
         `mean ${temperature(over.mean, units)} ${temperatureUnit(units)}`,
         ...(over.beyond !== null && over.beyond > 0 ? [`missed for ${clock(over.beyond)}, first after ${clock(over.reached ?? 0)}`] : []),
