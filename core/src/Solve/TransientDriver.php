@@ -10,7 +10,6 @@ use Foehn\Model\CurveControl;
 use Foehn\Model\Transient;
 use Foehn\Numerics\Anderson;
 use Foehn\Numerics\Stencil;
-use Foehn\Numerics\TrBdf2;
 use Foehn\Numerics\Vectors;
 use Foehn\Observe\Fields;
 use Foehn\Observe\Readings;
@@ -38,6 +37,8 @@ final class TransientDriver
     private ?AirInTime $air = null;
 
     private TimeStepper $stepper;
+
+    private StepLength $length;
 
     private Switching $switching;
 
@@ -108,7 +109,7 @@ final class TransientDriver
             while ($this->now->time < $moment && ! $stopped) {
                 $next = $this->nextMoment($moment);
                 try {
-                    $this->advance($this->step ?? $this->firstStep($next), $next);
+                    $this->advance($this->step ?? $this->length->first($this->now, $next), $next);
                     $this->report();
                     $stopped = $this->listener->shouldStop();
                 } catch (StoppedOnTheWay) {
@@ -195,6 +196,7 @@ final class TransientDriver
         $follows = $this->air !== null && $this->time->air === Transient::FOLLOWS;
         $stored = $this->heat->isComputed() ? HeatCapacities::of($start->model, $this->voxels, ! $follows) : new StoredHeat([]);
         $this->stepper = new TimeStepper($this->heat, $stored, $reference, $this->time->tolerance, $this->controls, $follows ? $this->voxels->ofFluid() : []);
+        $this->length = new StepLength($this->time, $this->stepper, $this->controls, $this->air);
         $this->switching = new Switching($this->stepper, $this->controls);
         $this->junctions = $this->from->junctions ?? Junctions::begin($start->model->beforeStart(), $this->time->startsSteady());
         $this->course->least = $this->time->tolerance * array_sum($stored->capacities);
@@ -235,28 +237,6 @@ final class TransientDriver
         return $moment;
     }
 
-    /** s: one in which temperatures move by a few tolerances, and a small share of the way to what comes next. */
-    private function firstStep(float $next): float
-    {
-        if ($this->time->step !== null) {
-            return $this->time->step;
-        }
-        $fastest = 0.0;
-        foreach ($this->stepper->stored->capacities as $c => $capacity) {
-            $rate = $capacity > 0.0 ? abs($this->now->rate[$c]) / $capacity : 0.0;
-            $fastest = $rate > $fastest ? $rate : $fastest;
-        }
-
-        $first = $this->time->air === Transient::UNSTEADY ? TimeSettings::FIRST_OF_FLOW : TimeSettings::FIRST;
-
-        return max(min($first * ($next - $this->now->time), $fastest > 0.0 ? TimeSettings::FIRST_MOVES * $this->time->tolerance / $fastest : INF), 10.0 * $this->shortest());
-    }
-
-    private function shortest(): float
-    {
-        return TimeSettings::SHORTEST * $this->time->end;
-    }
-
     /**
      * One step taken.
      *
@@ -268,19 +248,16 @@ final class TransientDriver
     {
         $left = $next - $this->now->time;
         do {
-            // Steps of one length reach the moment, so that their matrix is made once.
-            $count = max(1, (int) ceil($left / min($step, $this->longest()) - 1e-9));
-            // What differs by rounding alone is one step, with one matrix.
-            $length = abs($left / $count - $this->now->last) <= 1e-9 * $this->now->last ? $this->now->last : $left / $count;
+            [$length, $count] = $this->length->within($left, $step, $this->now->last);
             $flow = $this->air?->attempt($this->now, $length, $this->stepper->temperatures(TimeStepper::ahead($this->now, $length))) ?? 0.0;
             $trial = $flow > 1.0 && $this->time->step === null ? null : $this->stepper->attempt($this->now, $length);
-            $growth = $this->growth($trial, $flow);
+            $growth = $this->length->growth($trial, $flow);
             $isGood = $growth >= TimeSettings::SAFETY;
             if (! $isGood) {
                 $this->course->rejected++;
                 $step = $length * max(TimeSettings::LEAST_GROWTH, $growth);
             }
-            if ($step < $this->shortest()) {
+            if ($step < $this->length->shortest()) {
                 throw new PhysicsException(sprintf('at %g s no step is short enough: temperatures move too fast for a tolerance of %g K; look for parts of almost no heat capacity with many watts', $this->now->time, $this->time->tolerance));
             }
         } while ($trial === null || ! $isGood);
@@ -307,33 +284,6 @@ final class TransientDriver
         if ($this->air?->accept($this->now->time, $this->stepper->temperatures($this->now->x)) === true) {
             $this->now = $this->stepper->begin($this->now->time, $this->now->x, true);
         }
-    }
-
-    /**
-     * By how much the next step may be longer; what is too long is below the safety in it.
-     *
-     * @param ?TimeStep $trial null where what follows the temperatures did not come to rest, or what flows errs too much
-     * @param float $flow error of what flows as a share of what is allowed
-     */
-    private function growth(?TimeStep $trial, float $flow): float
-    {
-        if ($this->time->step !== null) {
-            return $trial === null ? 0.0 : 1.0;
-        }
-        if ($trial === null && $flow <= 1.0) {
-            return 0.0;
-        }
-        // A step that is half as long lets a fan ask for half as much more.
-        $fans = $trial === null ? [] : array_map(fn (ControlState $control): float => ($control->open($control->sensed($trial->x)) / TimeSettings::SPEED_MOST) ** TrBdf2::ORDER, $this->controls);
-        $error = $trial === null ? $flow : max([$flow, $this->stepper->error($trial) / (TimeSettings::SHARE * $this->time->tolerance), ...$fans]);
-
-        return TimeSettings::SAFETY * max($error, 1e-9) ** (-1.0 / TrBdf2::ORDER);
-    }
-
-    /** The longest step that dead times and what flows allow, s: what a sensor tells must have been. */
-    private function longest(): float
-    {
-        return min([$this->time->step === null ? $this->air?->longest() ?? INF : INF, ...array_filter(array_map(fn (ControlState $control): float => $control->control->sensor()->deadTime, $this->controls), fn (float $time): bool => $time > 0.0)]);
     }
 
     /** @throws PhysicsException */
