@@ -27,6 +27,12 @@ final class UnsteadyAir implements AirInTime
     /** @var list<string> */
     private array $notes = [];
 
+    /** Of the step that is tried, as a share of what is allowed. */
+    private float $error = 0.0;
+
+    /** Steps taken with a greater error: only given ones are. */
+    private int $wrong = 0;
+
     /**
      * @param FlowInTime $stepper of the equations with the loads that it is driven by
      * @param non-empty-list<FlowMoment> $history the latest first
@@ -68,9 +74,9 @@ final class UnsteadyAir implements AirInTime
         }
         $this->temperature = $temperature;
         $this->latest = null;
-        [$this->tried, $error] = $this->step($from->time + $step);
+        [$this->tried, $this->error] = $this->step($from->time + $step);
 
-        return $error;
+        return $this->error;
     }
 
     public function accept(float $time, array $temperature): bool
@@ -78,8 +84,9 @@ final class UnsteadyAir implements AirInTime
         $this->temperature = $temperature;
         $tried = $this->tried;
         if ($tried === null || abs($tried->time - $time) > 1e-9 * ($time - $this->history[0]->time)) {
-            [$tried] = $this->step($time);
+            [$tried, $this->error] = $this->step($time);
         }
+        $this->wrong += $this->error > 1.0 ? 1 : 0;
         $this->history = array_slice([$tried, ...$this->history], 0, self::KEPT);
         $this->tried = $this->latest = null;
         $flow = $this->stepper->flow;
@@ -97,7 +104,7 @@ final class UnsteadyAir implements AirInTime
 
     public function notes(): array
     {
-        return $this->notes;
+        return $this->wrong === 0 ? $this->notes : [...$this->notes, sprintf('in %d of the steps that were given the air errs by more than is allowed; take shorter ones, or let them be chosen', $this->wrong)];
     }
 
     public function regime(): array

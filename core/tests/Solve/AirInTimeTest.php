@@ -134,6 +134,9 @@ final class AirInTimeTest extends TestCase
         self::assertTrue($solution->outcome->converged);
         self::assertEqualsWithDelta(0.1 * 4e-4, $course->at('out', 0.05) ?? NAN, 1e-3 * 4e-4);
         self::assertEqualsWithDelta(0.2 * 4e-4, $course->at('out', 0.2) ?? NAN, 1e-3 * 4e-4);
+        self::assertSame([], $course->notes);
+        $document['analysis']['time']['step'] = '0.05 s';
+        self::assertStringContainsString('take shorter ones', implode(' ', self::course(Analysis::solve($document))->notes));
     }
 
     public function testWhatDoesNotGoTogetherIsRefused(): void
