@@ -12,7 +12,7 @@ import { useImpedanceVariant } from '../api/queries';
 import type { Variant } from '../api/types';
 import { ChoiceField } from '../inspector/ChoiceField';
 import { secondsOf } from '../model/loads';
-import { bodiesOf } from '../model/partKinds';
+import { bodiesOf, namesOf } from '../model/partKinds';
 import type { ModelEditor } from '../model/useModelEditor';
 import { useScreen } from '../state/screen';
 
@@ -51,7 +51,7 @@ export function NewImpedance({ variant, project, editor, onMade, onClose }: Prop
                 <ChoiceField
                     label="Heated part"
                     value={source}
-                    choices={bodies}
+                    choices={namesOf(bodies)}
                     disabled={false}
                     save={(id) => {
                         setSource(id);

@@ -28,7 +28,7 @@ import { OperatingPoint } from './OperatingPoint';
 import { isLocked, isOfTemperature, limitEntry, ownName, partEntry, withLimit, withPartFields, type ModelDocument } from '../model/document';
 import { faceTitle } from '../model/heat';
 import { kindOfLoad, loadText } from '../model/loads';
-import { bodiesOf, hasOwnMaterial, isDevice, partKinds } from '../model/partKinds';
+import { hasOwnMaterial, isDevice, partKinds } from '../model/partKinds';
 import { withGroup } from '../model/assemblies';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../state/screen';
@@ -362,15 +362,7 @@ export function Inspector({ revision, run, picture, result, stale, editor, mayEd
             )}
             {stage === 'Load' && !single && mayEdit && <ShareWatts parts={parts.filter((p) => !isDevice(p.kind))} editor={editor} />}
             {stage === 'Load' && single && entry && !device && part.material !== 'fluid' && (
-                <LoadCourse
-                    entry={entry}
-                    name={part.name}
-                    units={units}
-                    editor={editor}
-                    disabled={!mayEdit}
-                    document={document}
-                    parts={bodiesOf(revision.outline)}
-                />
+                <LoadCourse entry={entry} name={part.name} units={units} editor={editor} disabled={!mayEdit} document={document} />
             )}
             {stage === 'Load' && single && entry && !device && part.material !== 'fluid' && (
                 <>

@@ -10,9 +10,19 @@ export const facesOfKind = (kind: string): readonly string[] =>
 /** Whether a kind of part lies in a plane and moves air or holds it back, without a body. */
 export const isDevice = (kind: string): boolean => kind === 'fan' || kind === 'screen';
 
-/** Names of the parts with a body by their ids: where a sensor may stand. */
-export const bodiesOf = (outline: Outline | undefined): Record<string, string> =>
-    Object.fromEntries((outline?.parts ?? []).filter(({ kind }) => !isDevice(kind)).map(({ id, name }) => [id, name]));
+/** A part with a body: where a sensor may stand. */
+export interface Body {
+    name: string;
+    kind: string;
+}
+
+/** The parts with a body by their ids. */
+export const bodiesOf = (outline: Outline | undefined): Record<string, Body> =>
+    Object.fromEntries((outline?.parts ?? []).filter(({ kind }) => !isDevice(kind)).map(({ id, name, kind }) => [id, { name, kind }]));
+
+/** Their names by their ids. */
+export const namesOf = (bodies: Readonly<Record<string, Body>>): Record<string, string> =>
+    Object.fromEntries(Object.entries(bodies).map(([id, { name }]) => [id, name]));
 
 /** Whether a kind of part brings what it is made of along. */
 export const hasOwnMaterial = (kind: string): boolean => ['package', 'board', 'vias'].includes(kind);

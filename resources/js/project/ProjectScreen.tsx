@@ -60,7 +60,7 @@ import type { Picker } from '../view/Picking';
 import { atMoment, withPeaks } from '../time/course';
 import { useFrame } from '../time/store';
 import { TimeBar } from '../time/TimeBar';
-import { TimeAxis } from '../time/TimedField';
+import { TimeAxis } from '../time/TimeAxis';
 import { TolerancesChapter } from '../tolerances/TolerancesChapter';
 import { useBuilds } from '../tolerances/useBuilds';
 import { show } from '../view/shown/store';

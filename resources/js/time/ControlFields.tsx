@@ -1,10 +1,13 @@
 import Stack from '@mui/material/Stack';
+import { useContext } from 'react';
 import { ChoiceField } from '../inspector/ChoiceField';
 import { EditField } from '../inspector/EditField';
 import { sensorOf, withSensor, type LoadEntry } from '../model/loads';
 import { tableFrom, tableText } from '../model/losses';
+import { facesOfKind, namesOf } from '../model/partKinds';
 import { textOf } from '../model/text';
 import { typed } from '../units/units';
+import { TimeAxis } from './TimeAxis';
 
 interface Field {
     label: string;
@@ -78,16 +81,30 @@ export function CurveField({ what, entry, disabled, set }: Props & { what: 'watt
 }
 
 /** Where the sensor of a control stands, and how slow it is. */
-export function SensorFields({ entry, own, parts, disabled, set }: Props & { own: string; parts: Readonly<Record<string, string>> }) {
+export function SensorFields({ entry, own, disabled, set }: Props & { own: string }) {
+    const { parts } = useContext(TimeAxis);
     const sensor = sensorOf(entry) ?? {};
+    const at = sensor.part ?? own;
+    const faces = Object.fromEntries(facesOfKind(parts[at]?.kind ?? '').map((face) => [face, `Mean of face ${face}`]));
     return (
         <>
             <ChoiceField
                 label="Sensor at"
-                value={sensor.part ?? own}
-                choices={parts}
+                value={at}
+                choices={namesOf(parts)}
                 disabled={disabled}
-                save={(id) => set(`sensor at ${parts[id]}`, (now) => withSensor(now, { ...sensor, part: id, face: undefined, point: undefined }))}
+                save={(id) => set(`sensor at ${parts[id]?.name ?? id}`, (now) => withSensor(now, { ...sensor, part: id, face: undefined, point: undefined }))}
+            />
+            <ChoiceField
+                label="It reads"
+                value={sensor.face ?? ''}
+                choices={{ '': 'Mean of the part', ...faces }}
+                disabled={disabled}
+                save={(face) =>
+                    set(`sensor at ${faces[face]?.toLowerCase() ?? 'the whole part'}`, (now) =>
+                        withSensor(now, { ...sensor, part: at, face: face || undefined, point: undefined }),
+                    )
+                }
             />
             <Stack direction="row" sx={{ gap: 0.75 }}>
                 {(['lag', 'deadTime'] as const).map((key) => (

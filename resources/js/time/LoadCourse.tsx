@@ -1,7 +1,6 @@
 import Typography from '@mui/material/Typography';
 import { partEntry, withPartFields, type ModelDocument } from '../model/document';
 import { entryOfLoad, kindOfLoad, loadKinds, loadOfKind, endOf, sensorOf, type LoadEntry, type LoadKind } from '../model/loads';
-
 import { timeOf } from '../model/time';
 import { Chapter } from '../inspector/Chapter';
 import { ChoiceField } from '../inspector/ChoiceField';
@@ -10,7 +9,7 @@ import { ControlFields, CurveField, SensorFields } from './ControlFields';
 import { ScheduleFields } from './ScheduleFields';
 
 /** Watts of a part over time, or by the temperature at a sensor. */
-export function LoadCourse({ document, parts, ...part }: ShapeProps & { document: ModelDocument; parts: Readonly<Record<string, string>> }) {
+export function LoadCourse({ document, ...part }: ShapeProps & { document: ModelDocument }) {
     const load = part.entry.power;
     const kind = kindOfLoad(load);
     const entry = entryOfLoad(load);
@@ -38,7 +37,7 @@ export function LoadCourse({ document, parts, ...part }: ShapeProps & { document
             {entry?.thermostat && <ControlFields kind="thermostat" entry={entry} disabled={part.disabled} set={set} />}
             {entry?.controller && <ControlFields kind="controller" entry={entry} disabled={part.disabled} set={set} />}
             {entry?.curve && <CurveField what="watts" entry={entry} disabled={part.disabled} set={set} />}
-            {entry && sensor && <SensorFields entry={entry} own={part.entry.id} parts={parts} disabled={part.disabled} set={set} />}
+            {entry && sensor && <SensorFields entry={entry} own={part.entry.id} disabled={part.disabled} set={set} />}
             {kind !== 'constant' && !timeOf(document) && (
                 <Typography variant="body2" color="text.secondary">
                     {sensor ? 'The steady state has the watts at which the control comes to rest.' : 'The steady state has the watts at 0 s.'} Ask in Build how

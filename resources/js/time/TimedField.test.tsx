@@ -4,12 +4,13 @@ import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { describe, expect, it } from 'vitest';
 import type { Load } from '../model/loads';
-import { TimeAxis, TimedField } from './TimedField';
+import { TimeAxis } from './TimeAxis';
+import { TimedField } from './TimedField';
 
 function Speed({ until, begin }: { until: number | null; begin: Load | undefined }) {
     const [value, setValue] = useState<Load | undefined>(begin);
     return (
-        <TimeAxis value={{ until, parts: { chip: 'Chip', board: 'Board' } }}>
+        <TimeAxis value={{ until, parts: { chip: { name: 'Chip', kind: 'package' }, board: { name: 'Board', kind: 'block' } } }}>
             <TimedField
                 label="Speed"
                 name="Fan"
@@ -79,9 +80,11 @@ describe('a quantity that may follow the time', () => {
         await userEvent.click(screen.getByRole('option', { name: 'Thermostat' }));
         await userEvent.click(dialog.getByRole('combobox', { name: 'Sensor at' }));
         await userEvent.click(screen.getByRole('option', { name: 'Board' }));
+        await userEvent.click(dialog.getByRole('combobox', { name: 'It reads' }));
+        await userEvent.click(screen.getByRole('option', { name: 'Mean of face z+' }));
         await userEvent.type(dialog.getByLabelText('Speed while off'), '{Control>}a{/Control}0.2{Enter}');
         expect(JSON.parse(screen.getByRole('status', { hidden: true }).textContent)).toMatchObject({
-            thermostat: { on: '60 degC', idle: '0.2', sensor: { part: 'board' } },
+            thermostat: { on: '60 degC', idle: '0.2', sensor: { part: 'board', face: 'z+' } },
         });
     });
 });

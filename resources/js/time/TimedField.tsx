@@ -7,7 +7,7 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import InputAdornment from '@mui/material/InputAdornment';
 import TextField from '@mui/material/TextField';
-import { createContext, useContext, useState } from 'react';
+import { useContext, useState } from 'react';
 import { ChoiceField } from '../inspector/ChoiceField';
 import { EditField } from '../inspector/EditField';
 import {
@@ -27,9 +27,7 @@ import { textOf } from '../model/text';
 import { typed } from '../units/units';
 import { ControlFields, CurveField, SensorFields } from './ControlFields';
 import { ScheduleFields } from './ScheduleFields';
-
-/** When the course ends that is asked for, s, null where the steady state is; and the parts that a sensor may stand at. */
-export const TimeAxis = createContext<{ until: number | null; parts: Readonly<Record<string, string>> }>({ until: null, parts: {} });
+import { TimeAxis } from './TimeAxis';
 
 interface Props {
     label: string;
@@ -102,7 +100,7 @@ export function TimedField({ label, name, value, unit, hint, disabled, sensed = 
                         {entry?.thermostat && <ControlFields kind="fan" entry={entry} disabled={disabled} set={set} />}
                         {entry?.controller && <ControlFields kind="fanController" entry={entry} disabled={disabled} set={set} />}
                         {entry?.curve && <CurveField what="speed" entry={entry} disabled={disabled} set={set} />}
-                        {entry && sensor && <SensorFields entry={entry} own={Object.keys(parts)[0] ?? ''} parts={parts} disabled={disabled} set={set} />}
+                        {entry && sensor && <SensorFields entry={entry} own={Object.keys(parts)[0] ?? ''} disabled={disabled} set={set} />}
                         {entry && !sensor && (
                             <ScheduleFields label={label} name={name} entry={entry} unit={unit} until={until ?? 600} disabled={disabled} set={set} />
                         )}
