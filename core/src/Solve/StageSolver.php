@@ -20,7 +20,7 @@ final class StageSolver
     /** @var array<int, float> W/K by padded cell */
     private readonly array $storing;
 
-    /** @var ?array<int, float> 1 in every cell that stores heat */
+    /** @var ?array<int, float> 1 in every cell whose temperature is computed */
     private ?array $unit = null;
 
     /** W/K that leave and are stored where all of these are a kelvin warmer. */
@@ -89,7 +89,7 @@ final class StageSolver
     }
 
     /**
-     * As near to the solution, with no heat left open in all: where heat is stored, all of it is as much warmer as that takes.
+     * As near to the solution, with no heat left open in all: everything is as much warmer as that takes.
      *
      * @param array<int, float> $b W by padded cell
      * @param array<int, float> $x K by padded cell
@@ -97,10 +97,22 @@ final class StageSolver
      */
     private function balanced(array $b, array $x): array
     {
-        $this->unit ??= array_map(fn (float $storing): float => $storing > 0.0 ? 1.0 : 0.0, $this->storing);
+        $this->unit ??= $this->everywhere();
         $this->takes ??= $this->operator->leaving($this->unit) + array_sum($this->storing);
 
         return Vectors::plus($x, (array_sum($b) - $this->operator->leaving($x) - Vectors::dot($this->storing, $x)) / $this->takes, $this->unit);
+    }
+
+    /** @return array<int, float> 1 in every cell whose temperature is computed */
+    private function everywhere(): array
+    {
+        $system = $this->operator->system();
+        $unit = Stencil::zeros($system->stencil->cells);
+        foreach ($system->live as $cell => $isLive) {
+            $unit[$system->stencil->pad + $cell] = $isLive ? 1.0 : 0.0;
+        }
+
+        return $unit;
     }
 
     /**
