@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Study;
 
 use Foehn\Codec\ModelCodec;
+use Foehn\Codec\ModelInTime;
 use Foehn\Model\Limit;
 use Foehn\Model\Model;
 use Foehn\Model\ModelException;
@@ -48,12 +49,12 @@ final readonly class Impedance
      */
     public static function of(string $json, string $source, string $watch, float $end, ?string $grade = null, ProgressListener $listener = new SilentListener()): self
     {
-        $document = ModelCodec::parse(self::stepped($json, $source, $end));
-        $model = ModelCodec::fromDocument($document);
-        self::requireWatch($model, $watch);
+        $stepped = self::stepped($json, $source, $end);
+        $document = ModelCodec::parse($stepped);
+        self::requireWatch(ModelCodec::fromDocument($document), $watch);
         $course = Analysis::solve($document, $grade, $listener)->course ?? throw new PhysicsException('the course was stopped before its start');
 
-        return self::fitted(self::curve($course->times, $course->values[$watch] ?? [], self::heated($model)->power));
+        return self::ofCourse($stepped, $watch, $course->times, $course->values[$watch] ?? []);
     }
 
     /**
@@ -84,28 +85,33 @@ final readonly class Impedance
     /**
      * Of a course that was computed with a model as stepped() makes it.
      *
+     * @param string $json document of the model
      * @param list<float> $times s
      * @param list<?float> $values K, of the watch
      * @throws ModelException where the course is of other loads
      * @throws PhysicsException
      */
-    public static function ofCourse(Model $model, string $watch, array $times, array $values): self
+    public static function ofCourse(string $json, string $watch, array $times, array $values): self
     {
-        self::requireWatch($model, $watch);
+        $source = self::heated($json);
+        self::requireWatch(ModelCodec::fromJson($json), $watch);
 
-        return self::fitted(self::curve($times, $values, self::heated($model)->power));
+        return self::fitted(self::curve($times, $values, $source->power));
     }
 
     /**
-     * The only part with watts.
+     * The only part with watts of a model whose course begins at one temperature, with loads that stay.
      *
-     * @throws ModelException where there is none, or more than one
+     * @param string $json document of the model
+     * @throws ModelException where it is otherwise
      */
-    public static function heated(Model $model): Part
+    public static function heated(string $json): Part
     {
+        $inTime = new ModelInTime(ModelCodec::parse($json));
+        $model = $inTime->start;
         $heated = array_values(array_filter($model->parts, fn (Part $part): bool => $part->isHeated() || $part->source !== null));
-        if (count($heated) !== 1 || $heated[0]->power <= 0.0 || $model->time?->start?->isConstant() !== true) {
-            throw ModelException::at('', sprintf('a thermal impedance is read from a course in time that begins at one temperature, with one part heated; here %s', count($heated) === 1 ? 'it begins otherwise' : count($heated) . ' parts are heated'));
+        if (count($heated) !== 1 || $heated[0]->power <= 0.0 || $inTime->moves() || $model->time?->start?->isConstant() !== true) {
+            throw ModelException::at('', sprintf('a thermal impedance is read from a course in time that begins at one temperature, with one part heated; here %s', count($heated) === 1 ? ($inTime->moves() ? 'loads follow the time' : 'it begins otherwise') : count($heated) . ' parts are heated'));
         }
 
         return $heated[0];

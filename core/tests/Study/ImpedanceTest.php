@@ -9,6 +9,7 @@ use Foehn\Model\ModelException;
 use Foehn\Numerics\NonNegative;
 use Foehn\Study\Impedance;
 use Foehn\Tests\Models;
+use Foehn\Tests\Nested;
 use PHPUnit\Framework\TestCase;
 use stdClass;
 
@@ -54,13 +55,14 @@ final class ImpedanceTest extends TestCase
     public function testItIsReadFromTheCourseOfOneSourceAlone(): void
     {
         $document = Models::block(['watches' => [['id' => 'mean', 'of' => ['part' => 'block']]], 'analysis' => ['grid' => ['cells' => [2, 2, 4]]]]);
-        $model = ModelCodec::fromJson(Impedance::stepped(json_encode([...$document, 'parameters' => new stdClass()], JSON_THROW_ON_ERROR), 'block', 60.0));
+        $stepped = Impedance::stepped(json_encode([...$document, 'parameters' => new stdClass()], JSON_THROW_ON_ERROR), 'block', 60.0);
+        $source = Impedance::heated($stepped);
 
-        self::assertSame('block', Impedance::heated($model)->id);
-        self::assertSame([[0.0, 0.0], [30.0, 2.0 / $model->parts[0]->power], [60.0, 3.0 / $model->parts[0]->power]], Impedance::ofCourse($model, 'mean', [0.0, 30.0, 60.0], [300.0, 302.0, 303.0])->curve);
+        self::assertSame('block', $source->id);
+        self::assertSame([[0.0, 0.0], [30.0, 2.0 / $source->power], [60.0, 3.0 / $source->power]], Impedance::ofCourse($stepped, 'mean', [0.0, 30.0, 60.0], [300.0, 302.0, 303.0])->curve);
         $this->expectException(ModelException::class);
         $this->expectExceptionMessage('here it begins otherwise');
-        Impedance::heated(ModelCodec::fromDocument($document));
+        Impedance::heated(json_encode($document, JSON_THROW_ON_ERROR));
     }
 
     public function testASourceThatIsNoneIsSaid(): void
@@ -68,5 +70,14 @@ final class ImpedanceTest extends TestCase
         $this->expectException(ModelException::class);
         $this->expectExceptionMessage('there is no part with the id "none" to heat');
         Impedance::of(json_encode(Models::block(), JSON_THROW_ON_ERROR), 'none', 'l1', 10.0);
+    }
+
+    public function testPulsesTellNone(): void
+    {
+        $stepped = Nested::with(ModelCodec::parse(Impedance::stepped(json_encode(Models::block(), JSON_THROW_ON_ERROR), 'block', 60.0)), ['pulse' => ['high' => 5, 'period' => 10, 'duty' => 0.5]], 'parts', 0, 'power');
+
+        $this->expectException(ModelException::class);
+        $this->expectExceptionMessage('here loads follow the time');
+        Impedance::heated(json_encode($stepped, JSON_THROW_ON_ERROR));
     }
 }

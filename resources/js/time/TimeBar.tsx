@@ -10,9 +10,10 @@ import Stack from '@mui/material/Stack';
 import ToggleButton from '@mui/material/ToggleButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useCallback, useEffect, useState } from 'react';
+import { useImpedance } from '../api/queries';
 import type { Result } from '../api/types';
 import { ImpedanceDialog } from '../impedance/ImpedanceDialog';
-import { isOfOneSource } from '../impedance/impedance';
+import { choicesOf, isOfOneSource } from '../impedance/impedance';
 import { clock, nearestFrame } from './course';
 import { CourseCurves } from './CourseCurves';
 import { MomentsTable } from './MomentsTable';
@@ -32,6 +33,7 @@ export function TimeBar({ run, result }: { run: number; result: Result }) {
     const [plays, setPlays] = useState(false);
     const [lists, setLists] = useState(false);
     const [impedes, setImpedes] = useState(false);
+    const { data: impedance } = useImpedance(run, isOfOneSource(result) ? (Object.keys(choicesOf(result))[0] ?? '') : '');
     const frames = result.time?.frames ?? none;
     const last = frames.length - 1;
     useEffect(() => {
@@ -92,7 +94,7 @@ export function TimeBar({ run, result }: { run: number; result: Result }) {
                 <IconButton size="small" aria-label="Values over time" title="Values over time" onClick={() => setLists(true)}>
                     <TableRows fontSize="small" />
                 </IconButton>
-                {isOfOneSource(result) && (
+                {impedance && (
                     <Button size="small" color="inherit" onClick={() => setImpedes(true)} sx={{ minWidth: 0 }}>
                         Zth
                     </Button>
