@@ -27,7 +27,7 @@ final class ImpedanceController
         $request->validate(['revision' => ['required', 'integer', 'min:1'], 'source' => ['required', 'string'], 'end' => ['required', 'numeric', 'gt:0']]);
         $json = $variant->revisions()->where('number', $request->integer('revision'))->firstOrFail()->document;
         $document = Impedance::stepped($json, $request->string('source')->toString(), $request->float('end'));
-        $clone = $variant->cloneAs($variant->freeName('Zth of ' . Impedance::heated($document)->name), $request->integer('revision'), User::of($request), $document);
+        $clone = $variant->cloneAs($variant->freeName('Zth of ' . Impedance::heated($document)[1]->name), $request->integer('revision'), User::of($request), $document);
 
         return VariantResource::make($clone->load(VariantResource::WITH))->response()->setStatusCode(201);
     }
@@ -37,16 +37,16 @@ final class ImpedanceController
     {
         $request->validate(['watch' => ['required', 'string']]);
         abort_if($run->picture === 0, 422, 'This run has no result yet; an impedance is read from one.');
-        $source = Impedance::heated($run->revision->document);
+        $heated = Impedance::heated($run->revision->document);
         /** @var Result $result */
         $result = $files->picture($run, $run->picture)->result();
         /** @var array{times: list<float>, series: array<string, list<?float>>} $time of a model whose time is heated() */
         $time = $result['time'];
         $watch = $request->string('watch')->toString();
-        $impedance = Impedance::ofCourse($run->revision->document, $watch, $time['times'], $time['series'][$watch] ?? []);
+        $impedance = Impedance::ofCourse($heated, $watch, $time['times'], $time['series'][$watch] ?? []);
 
         return response()->json([
-            'source' => $source->id, 'watts' => $source->power, 'pairs' => $impedance->pairs, 'difference' => $impedance->difference,
+            'source' => $heated[1]->id, 'watts' => $heated[1]->power, 'pairs' => $impedance->pairs, 'difference' => $impedance->difference,
             'curve' => array_map(fn (array $point): array => [...$point, Impedance::at($impedance->pairs, $point[0])], $impedance->curve),
         ]);
     }

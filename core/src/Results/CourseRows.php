@@ -129,22 +129,17 @@ final class CourseRows
     private function missed(Limit $limit, array $values): array
     {
         $times = $this->course->times;
-        $first = $limit->margin($values[0]) < 0.0 ? $times[0] : null;
-        $beyond = 0.0;
-        for ($n = 1; $n < count($values); $n++) {
-            [$before, $after] = [$limit->margin($values[$n - 1]), $limit->margin($values[$n])];
-            if (min($before, $after) < 0.0) {
-                $crossing = $before < 0.0 === $after < 0.0 ? null : $times[$n - 1] + ($times[$n] - $times[$n - 1]) * $before / ($before - $after);
-                $first ??= $crossing ?? $times[$n - 1];
-                $beyond += match (true) {
-                    $crossing === null => $times[$n] - $times[$n - 1],
-                    $before < 0.0 => $crossing - $times[$n - 1],
-                    default => $times[$n] - $crossing,
-                };
+        $past = array_map(fn (float $value): float => -$limit->margin($value), $values);
+        $first = null;
+        foreach ($past as $n => $by) {
+            if ($by > 0.0) {
+                $before = $past[$n - 1] ?? $by;
+                $first = $before > 0.0 ? $times[$n] : $times[$n - 1] + ($times[$n] - $times[$n - 1]) * $before / ($before - $by);
+                break;
             }
         }
 
-        return [$first, $beyond];
+        return [$first, $this->above($past, 0.0)];
     }
 
     /**

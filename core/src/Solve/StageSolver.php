@@ -97,22 +97,10 @@ final class StageSolver
      */
     private function balanced(array $b, array $x): array
     {
-        $this->unit ??= $this->everywhere();
+        $this->unit ??= $this->operator->system()->everywhere();
         $this->takes ??= $this->operator->leaving($this->unit) + array_sum($this->storing);
 
         return Vectors::plus($x, (array_sum($b) - $this->operator->leaving($x) - Vectors::dot($this->storing, $x)) / $this->takes, $this->unit);
-    }
-
-    /** @return array<int, float> 1 in every cell whose temperature is computed */
-    private function everywhere(): array
-    {
-        $system = $this->operator->system();
-        $unit = Stencil::zeros($system->stencil->cells);
-        foreach ($system->live as $cell => $isLive) {
-            $unit[$system->stencil->pad + $cell] = $isLive ? 1.0 : 0.0;
-        }
-
-        return $unit;
     }
 
     /**

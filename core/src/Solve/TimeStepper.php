@@ -251,15 +251,7 @@ final class TimeStepper
         $shift = $operator->system()->reference - $this->reference;
         $source = $operator->source();
 
-        return $shift === 0.0 ? $source : Vectors::plus($source, $shift, $operator->times($this->ones(count($source))));
-    }
-
-    /** @return array<int, float> 1 in every cell, 0 in the padding */
-    private function ones(int $length): array
-    {
-        $pad = array_fill(0, $this->heat->pad(), 0.0);
-
-        return [...$pad, ...array_fill(0, $length - 2 * $this->heat->pad(), 1.0), ...$pad];
+        return $shift === 0.0 ? $source : Vectors::plus($source, $shift, $operator->times($operator->system()->everywhere()));
     }
 
     /** @param array<int, float> $slope J/K by padded cell */

@@ -330,9 +330,13 @@ final class TransientDriver
      */
     private function watts(bool $before): array
     {
+        if ($this->junctions->parts() === []) {
+            return [];
+        }
         $watts = [];
+        $state = $this->state($before);
         foreach ($this->junctions->parts() as $part) {
-            $watts[$part] = $this->state($before)->wattsOf($part) + array_sum(array_map(fn (ControlState $control): float => $control->part === $part && $control->speed() === null ? $control->watts : 0.0, $this->controls));
+            $watts[$part] = $state->wattsOf($part) + array_sum(array_map(fn (ControlState $control): float => $control->part === $part && $control->speed() === null ? $control->watts : 0.0, $this->controls));
         }
 
         return $watts;

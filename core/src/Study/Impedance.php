@@ -50,11 +50,11 @@ final readonly class Impedance
     public static function of(string $json, string $source, string $watch, float $end, ?string $grade = null, ProgressListener $listener = new SilentListener()): self
     {
         $stepped = self::stepped($json, $source, $end);
-        $document = ModelCodec::parse($stepped);
-        self::requireWatch(ModelCodec::fromDocument($document), $watch);
-        $course = Analysis::solve($document, $grade, $listener)->course ?? throw new PhysicsException('the course was stopped before its start');
+        [$model, $part] = self::heated($stepped);
+        self::requireWatch($model, $watch);
+        $course = Analysis::solve(ModelCodec::parse($stepped), $grade, $listener)->course ?? throw new PhysicsException('the course was stopped before its start');
 
-        return self::ofCourse($stepped, $watch, $course->times, $course->values[$watch] ?? []);
+        return self::fitted(self::curve($course->times, $course->values[$watch] ?? [], $part->power));
     }
 
     /**
@@ -85,27 +85,28 @@ final readonly class Impedance
     /**
      * Of a course that was computed with a model as stepped() makes it.
      *
-     * @param string $json document of the model
+     * @param array{Model, Part} $heated what heated() tells of it
      * @param list<float> $times s
      * @param list<?float> $values K, of the watch
-     * @throws ModelException where the course is of other loads
+     * @throws ModelException where there is no such watch
      * @throws PhysicsException
      */
-    public static function ofCourse(string $json, string $watch, array $times, array $values): self
+    public static function ofCourse(array $heated, string $watch, array $times, array $values): self
     {
-        $source = self::heated($json);
-        self::requireWatch(ModelCodec::fromJson($json), $watch);
+        [$model, $source] = $heated;
+        self::requireWatch($model, $watch);
 
         return self::fitted(self::curve($times, $values, $source->power));
     }
 
     /**
-     * The only part with watts of a model whose course begins at one temperature, with loads that stay.
+     * A model whose course begins at one temperature, with loads that stay, and its only part with watts.
      *
      * @param string $json document of the model
+     * @return array{Model, Part}
      * @throws ModelException where it is otherwise
      */
-    public static function heated(string $json): Part
+    public static function heated(string $json): array
     {
         $inTime = new ModelInTime(ModelCodec::parse($json));
         $model = $inTime->start;
@@ -114,7 +115,7 @@ final readonly class Impedance
             throw ModelException::at('', sprintf('a thermal impedance is read from a course in time that begins at one temperature, with one part heated; here %s', count($heated) === 1 ? ($inTime->moves() ? 'loads follow the time' : 'it begins otherwise') : count($heated) . ' parts are heated'));
         }
 
-        return $heated[0];
+        return [$model, $heated[0]];
     }
 
     private static function requireWatch(Model $model, string $watch): void

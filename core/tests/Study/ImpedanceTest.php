@@ -56,10 +56,10 @@ final class ImpedanceTest extends TestCase
     {
         $document = Models::block(['watches' => [['id' => 'mean', 'of' => ['part' => 'block']]], 'analysis' => ['grid' => ['cells' => [2, 2, 4]]]]);
         $stepped = Impedance::stepped(json_encode([...$document, 'parameters' => new stdClass()], JSON_THROW_ON_ERROR), 'block', 60.0);
-        $source = Impedance::heated($stepped);
+        [$model, $source] = Impedance::heated($stepped);
 
         self::assertSame('block', $source->id);
-        self::assertSame([[0.0, 0.0], [30.0, 2.0 / $source->power], [60.0, 3.0 / $source->power]], Impedance::ofCourse($stepped, 'mean', [0.0, 30.0, 60.0], [300.0, 302.0, 303.0])->curve);
+        self::assertSame([[0.0, 0.0], [30.0, 2.0 / $source->power], [60.0, 3.0 / $source->power]], Impedance::ofCourse([$model, $source], 'mean', [0.0, 30.0, 60.0], [300.0, 302.0, 303.0])->curve);
         $this->expectException(ModelException::class);
         $this->expectExceptionMessage('here it begins otherwise');
         Impedance::heated(json_encode($document, JSON_THROW_ON_ERROR));

@@ -60,6 +60,17 @@ final readonly class HeatSystem
         return new self($equation, $this->live, $this->surfaces, $this->packages, $this->losses, $this->boards);
     }
 
+    /** @return array<int, float> 1 in every cell whose temperature is computed, padded */
+    public function everywhere(): array
+    {
+        $ones = Stencil::zeros($this->stencil->cells);
+        foreach ($this->live as $cell => $isLive) {
+            $ones[$this->stencil->pad + $cell] = $isLive ? 1.0 : 0.0;
+        }
+
+        return $ones;
+    }
+
     /**
      * @param array<int, float> $x solution, padded
      * @return array<int, float> K per cell
