@@ -36,13 +36,13 @@ final class FanControls
     /** Below this share of full speed rises are not told from the speed. */
     private const LEAST = 0.02;
 
-    /** @var array<int, array{speed: float, rise: float}> where each fan was before */
+    /** @var array<string, array{speed: float, rise: float}> where each fan was before */
     private array $before = [];
 
-    /** @var array<int, float> */
+    /** @var array<string, float> */
     private array $exponents = [];
 
-    /** @param array<int, Control> $controls by index of the part */
+    /** @param array<string, Control> $controls by the id of the part */
     public function __construct(private readonly Model $model, private readonly array $controls)
     {
     }
@@ -50,7 +50,7 @@ final class FanControls
     /** All fans of a model that follow a sensor; thermostats have no steady state. */
     public static function of(Model $model): self
     {
-        $controls = array_map(fn (Part $part): ?Control => $part->speedControl, $model->parts);
+        $controls = array_combine(array_map(fn (Part $part): string => $part->id, $model->parts), array_map(fn (Part $part): ?Control => $part->speedControl, $model->parts));
 
         return new self($model, array_filter($controls, fn (?Control $control): bool => $control !== null && ! $control instanceof Thermostat));
     }
@@ -68,8 +68,8 @@ final class FanControls
      */
     public function follow(State $state, Devices $devices): bool
     {
-        foreach ($this->rises($state) as $index => $rise) {
-            $this->learn($index, max(self::LEAST, $devices->speeds()[$index]), $rise);
+        foreach ($this->rises($state) as $id => $rise) {
+            $this->learn($id, max(self::LEAST, $devices->speeds()[$id]), $rise);
         }
         $speeds = $this->asked($state, $devices);
         $moved = self::most($speeds, $devices->speeds());
@@ -88,21 +88,21 @@ final class FanControls
         return self::most($this->asked($state, $devices), $devices->speeds());
     }
 
-    /** @return array<int, float> by index of the part */
+    /** @return array<string, float> by the id of the part */
     private function asked(State $state, Devices $devices): array
     {
         $ambient = $this->model->surroundings->temperature;
         $speeds = [];
-        foreach ($this->rises($state) as $index => $rise) {
-            $now = max(self::LEAST, $devices->speeds()[$index]);
-            $exponent = $this->exponents[$index] ?? self::EXPONENT;
-            $speeds[$index] = Controls::atRest($this->controls[$index], fn (float $trial): float => Controls::asked($this->controls[$index], $ambient + $rise * ($now / max(self::LEAST, $trial)) ** $exponent, $trial));
+        foreach ($this->rises($state) as $id => $rise) {
+            $now = max(self::LEAST, $devices->speeds()[$id]);
+            $exponent = $this->exponents[$id] ?? self::EXPONENT;
+            $speeds[$id] = Controls::atRest($this->controls[$id], fn (float $trial): float => Controls::asked($this->controls[$id], $ambient + $rise * ($now / max(self::LEAST, $trial)) ** $exponent, $trial));
         }
 
         return $speeds;
     }
 
-    /** @return array<int, float> K over the ambient at the sensors, by index of the part */
+    /** @return array<string, float> K over the ambient at the sensors, by the id of the part */
     private function rises(State $state): array
     {
         $readings = new Readings($state);
@@ -111,21 +111,21 @@ final class FanControls
     }
 
     /** Takes note of how the rise at a sensor went with the speed. */
-    private function learn(int $index, float $speed, float $rise): void
+    private function learn(string $id, float $speed, float $rise): void
     {
-        $before = $this->before[$index] ?? null;
+        $before = $this->before[$id] ?? null;
         if ($before !== null && abs($speed - $before['speed']) > self::RESTS && $rise > 0.0 && $before['rise'] > 0.0) {
-            $this->exponents[$index] = max(self::EXPONENTS[0], min(self::EXPONENTS[1], -log($rise / $before['rise']) / log($speed / $before['speed'])));
+            $this->exponents[$id] = max(self::EXPONENTS[0], min(self::EXPONENTS[1], -log($rise / $before['rise']) / log($speed / $before['speed'])));
         }
-        $this->before[$index] = ['speed' => $speed, 'rise' => $rise];
+        $this->before[$id] = ['speed' => $speed, 'rise' => $rise];
     }
 
     /**
-     * @param array<int, float> $one
-     * @param array<int, float> $other with all of these
+     * @param array<string, float> $one
+     * @param array<string, float> $other with all of these
      */
     private static function most(array $one, array $other): float
     {
-        return max([0.0, ...array_map(fn (int $index): float => abs($one[$index] - $other[$index]), array_keys($one))]);
+        return max([0.0, ...array_map(fn (string $id): float => abs($one[$id] - $other[$id]), array_keys($one))]);
     }
 }

@@ -202,7 +202,7 @@ final class FlowEquations
         }
         $this->heat->beginAt($state->temperature);
         $this->devices->setRises($state->rises);
-        $this->devices->follow($state->speeds);
+        $this->devices->setSpeeds($state->speeds);
     }
 
     /** From now on with eddies or without; whether that is a change. */
@@ -472,6 +472,6 @@ final class FlowEquations
 
     public function state(): FlowState
     {
-        return new FlowState($this->domain->layout, $this->level->velocity, $this->level->pressure, $this->heat->temperature, $this->devices->rises(), $this->turbulence !== null, $this->devices->followed());
+        return new FlowState($this->domain->layout, $this->level->velocity, $this->level->pressure, $this->heat->temperature, $this->devices->rises(), $this->turbulence !== null, $this->devices->speeds());
     }
 }

@@ -129,40 +129,27 @@ final class Devices
         return $rises;
     }
 
-    /** @return array<int, float> of fans by index of the part, as shares of their full speed */
+    /** @return array<string, float> of fans whose speed is set by a sensor, by the id of the part, as shares of their full speed */
     public function speeds(): array
-    {
-        return array_map(fn (array $state): float => $state['fan']->speedFactor, $this->fans);
-    }
-
-    /** @param array<int, float> $speeds of some fans by index of the part, as shares of their full speed */
-    public function setSpeeds(array $speeds): void
-    {
-        foreach (array_intersect_key($speeds, $this->fans) as $index => $speed) {
-            $this->fans[$index]['fan'] = $this->fans[$index]['fan']->at($speed);
-        }
-    }
-
-    /** @return array<string, float> the speeds of fans that follow a sensor, by the id of the part */
-    public function followed(): array
     {
         $speeds = [];
         foreach ($this->fans as $index => $state) {
-            if ($this->model->parts[$index]->speedControl !== null) {
-                $speeds[$this->model->parts[$index]->id] = $state['fan']->speedFactor;
+            $part = $this->model->parts[$index];
+            if ($part->speedControl !== null) {
+                $speeds[$part->id] = $state['fan']->speedFactor;
             }
         }
 
         return $speeds;
     }
 
-    /** @param array<string, float> $speeds of fans that follow a sensor, by the id of the part; those of others are given */
-    public function follow(array $speeds): void
+    /** @param array<string, float> $speeds of these; those of others are given */
+    public function setSpeeds(array $speeds): void
     {
         foreach (array_keys($this->fans) as $index) {
             $part = $this->model->parts[$index];
             if ($part->speedControl !== null && isset($speeds[$part->id])) {
-                $this->setSpeeds([$index => $speeds[$part->id]]);
+                $this->fans[$index]['fan'] = $this->fans[$index]['fan']->at($speeds[$part->id]);
             }
         }
     }
