@@ -104,6 +104,10 @@ export type VariantChange =
     | { remove: number }
     | { restore: number };
 
+/** The list of the variants of a project has changed. */
+const variantsChanged = (client: QueryClient, project: number) =>
+    Promise.all([client.invalidateQueries({ queryKey: ['project', project] }), client.invalidateQueries({ queryKey: ['projects'] })]);
+
 /** Clones, renames, moves, deletes and restores variants; resolves with the variant that it made or changed. */
 export function useVariantChange(project: number) {
     const client = useQueryClient();
@@ -116,7 +120,7 @@ export function useVariantChange(project: number) {
             return null;
         },
         // Whoever waits for it finds the list as it is then.
-        onSuccess: () => Promise.all([client.invalidateQueries({ queryKey: ['project', project] }), client.invalidateQueries({ queryKey: ['projects'] })]),
+        onSuccess: () => variantsChanged(client, project),
     });
 }
 
@@ -131,7 +135,7 @@ export function useBesideVariant(project: number) {
             await api.post<Run>(`/api/variants/${made.id}/runs`, { grade: asked.grade, keepFlow: false });
             return made;
         },
-        onSettled: () => Promise.all([client.invalidateQueries({ queryKey: ['project', project] }), client.invalidateQueries({ queryKey: ['projects'] })]),
+        onSettled: () => variantsChanged(client, project),
     });
 }
 
@@ -144,7 +148,7 @@ export function useImpedanceVariant(project: number) {
             await api.post<Run>(`/api/variants/${made.id}/runs`, { grade: asked.grade, keepFlow: false });
             return made;
         },
-        onSettled: () => Promise.all([client.invalidateQueries({ queryKey: ['project', project] }), client.invalidateQueries({ queryKey: ['projects'] })]),
+        onSettled: () => variantsChanged(client, project),
     });
 }
 
