@@ -93,7 +93,7 @@ final class RunTest extends TestCase
         $run = $this->startedRun();
         $this->work($run);
         $result = Nested::list(json_decode((string) $this->get("/api/runs/$run->id/pictures/1/result")->assertOk()->streamedContent(), true));
-        self::assertSame(['temperature', 'heatFlux', 'conductivity', 'cellsAcross', 'surfaceTemperature', 'surfaceHeatFlux', 'fluidTemperature', 'convectionCoefficient'], $result['fields'] ?? null);
+        self::assertSame(['temperature', 'heatFlux', 'conductivity', 'cellsAcross', 'heatResidual', 'surfaceTemperature', 'surfaceHeatFlux', 'fluidTemperature', 'convectionCoefficient'], $result['fields'] ?? null);
         $part = Nested::list($result, 'parts', 0, 'temperature');
         $middle = 0.5 * (Nested::number($part, 'min') + Nested::number($part, 'max'));
         $triangles = (array) unpack('g*', (string) $this->get("/api/runs/$run->id/pictures/1/isosurface?field=temperature&value=$middle&in=solid")->assertOk()->getContent());

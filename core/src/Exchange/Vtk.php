@@ -17,7 +17,7 @@ use Foehn\Results\StoredPicture;
 final class Vtk
 {
     private const UNITS = [
-        'temperature' => 'K', 'heatFlux' => 'W/m2', 'conductivity' => 'W/m/K', 'velocity' => 'm/s', 'pressure' => 'Pa', 'potential' => 'V', 'currentDensity' => 'A/m2', 'jouleHeat' => 'W/m3', 'cellsAcross' => '',
+        'temperature' => 'K', 'heatFlux' => 'W/m2', 'conductivity' => 'W/m/K', 'velocity' => 'm/s', 'pressure' => 'Pa', 'potential' => 'V', 'currentDensity' => 'A/m2', 'jouleHeat' => 'W/m3', 'cellsAcross' => '', 'heatResidual' => 'W', 'momentumResidual' => 'N/m3',
         'surfaceTemperature' => 'K', 'surfaceHeatFlux' => 'W/m2', 'fluidTemperature' => 'K', 'convectionCoefficient' => 'W/m2/K', 'netRadiation' => 'W/m2', 'irradiation' => 'W/m2', 'sunlight' => 'W/m2', 'radiationPatch' => '',
     ];
 

@@ -12,7 +12,7 @@ use Foehn\Physics\Flow\FlowField;
 final class Fields
 {
     /** Names of all that a state may have. */
-    public const NAMES = ['temperature', 'heatFlux', 'conductivity', 'velocity', 'pressure', 'potential', 'currentDensity', 'jouleHeat', 'cellsAcross'];
+    public const NAMES = ['temperature', 'heatFlux', 'conductivity', 'velocity', 'pressure', 'potential', 'currentDensity', 'jouleHeat', 'cellsAcross', 'heatResidual', 'momentumResidual'];
 
     /** @return list<string> names of those that a state has */
     public static function namesOf(State $state): array
@@ -21,6 +21,9 @@ final class Fields
             'velocity', 'pressure' => $state->flow !== null,
             'potential', 'currentDensity', 'jouleHeat' => $state->currents !== null,
             'temperature', 'heatFlux', 'conductivity' => $state->model->physics->heat,
+            // Over time what is open in the steady balance is what is stored.
+            'heatResidual' => $state->model->physics->heat && $state->model->time === null,
+            'momentumResidual' => ($state->flow->unbalanced ?? []) !== [] && $state->model->time === null,
             default => true,
         }));
     }
@@ -38,6 +41,8 @@ final class Fields
                 'velocity' => self::velocity($state),
                 'pressure' => self::pressure($state),
                 'cellsAcross' => CellsAcross::of($state->voxels),
+                'heatResidual' => Residuals::heat($state),
+                'momentumResidual' => Residuals::momentum($state),
                 default => $state->currents === null ? null : self::ofCurrents($state, $state->currents, $name),
             };
             if ($field !== null) {
@@ -131,19 +136,8 @@ final class Fields
     /** @return array{array<int, float>, array<int, float>, array<int, float>} m/s in the middle of the cells, by axis */
     public static function velocities(FlowField $flow): array
     {
-        return [self::middle($flow, 0), self::middle($flow, 1), self::middle($flow, 2)];
-    }
-
-    /** @return array<int, float> */
-    private static function middle(FlowField $flow, int $axis): array
-    {
         $layout = $flow->domain->layout;
-        $upper = $flow->velocity[$axis];
-        $middle = $upper;
-        for ($c = $layout->pad, $end = $layout->length; $c < $end; $c++) {
-            $middle[$c] = 0.5 * ($upper[$c] + $upper[$c - $layout->stride[$axis]]);
-        }
 
-        return $layout->gather($middle);
+        return [$layout->middle(0, $flow->velocity[0]), $layout->middle(1, $flow->velocity[1]), $layout->middle(2, $flow->velocity[2])];
     }
 }

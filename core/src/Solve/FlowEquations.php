@@ -10,6 +10,7 @@ use Foehn\Model\Model;
 use Foehn\Numerics\Vectors;
 use Foehn\Physics\Flow\DevelopingLayers;
 use Foehn\Physics\Flow\Devices;
+use Foehn\Physics\Flow\Diverged;
 use Foehn\Physics\Flow\DomainBuilder;
 use Foehn\Physics\Flow\FinGaps;
 use Foehn\Physics\Flow\FlowDomain;
@@ -308,6 +309,24 @@ final class FlowEquations
         $mobility = [$mobility[0], $mobility[1], $mobility[2]];
         [$imbalance] = $this->level->imbalance($flux);
         $this->level->follow($mobility, (new PressureCorrection($this->domain, PressureCorrection::fine()))->solve($mobility, $this->level->carrying, $imbalance), 0.0);
+    }
+
+    /**
+     * What iteration has left open in the momentum, with the sources of the fields as they are.
+     *
+     * @return array{array<int, float>, array<int, float>, array<int, float>} N on the faces, by axis
+     * @throws Diverged
+     */
+    public function unbalanced(): array
+    {
+        $level = clone $this->level;
+        $before = $this->level->source;
+        $this->setSources();
+        [$level->source, $this->level->source] = [$this->level->source, $before];
+        $flux = $level->fluxes();
+        $open = array_map(fn (int $axis): array => (new Momentum($level, $axis, $flux, 1.0, 0.0, false))->residual(), [0, 1, 2]);
+
+        return [$open[0], $open[1], $open[2]];
     }
 
     /** Rayleigh number from the spread of the temperatures and the height of the space along gravity. */

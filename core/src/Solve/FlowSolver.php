@@ -183,17 +183,18 @@ final class FlowSolver
         return $settled;
     }
 
-    private function state(): State
+    /** @param array{array<int, float>, array<int, float>, array<int, float>}|array{} $unbalanced N on the faces, where it is told */
+    private function state(array $unbalanced = []): State
     {
         $flow = $this->flow;
-        $field = new FlowField($flow->domain, $flow->fluid, $flow->level->velocity, $flow->level->pressure, $flow->level->fluxes(), $flow->wallViscosity(), $flow->devices->operatingPoints(), $flow->gaps->summary());
+        $field = new FlowField($flow->domain, $flow->fluid, $flow->level->velocity, $flow->level->pressure, $flow->level->fluxes(), $flow->wallViscosity(), $flow->devices->operatingPoints(), $flow->gaps->summary(), $unbalanced);
 
         return new State($this->model, $this->voxels, $flow->heat->system, $flow->heat->cells(), $field, $flow->heat->currents(), $flow->heat->enclosure(), $flow->heat->boards());
     }
 
     private function solution(bool $converged, bool $stopped): Solution
     {
-        $state = $this->state();
+        $state = $this->state($this->flow->unbalanced());
         $fansOpen = $this->fans->isEmpty() ? 0.0 : $this->fans->open($state, $this->flow->devices);
         $residuals = $this->controller->residuals();
         $converged = $converged && (! $this->isBalanced || $state->balance()->holds()) && $fansOpen <= FanControls::NEAR;

@@ -10,6 +10,7 @@ use Foehn\Grid\GridBuilder;
 use Foehn\Grid\Voxels;
 use Foehn\Observe\CellsAcross;
 use Foehn\Observe\Fields;
+use Foehn\Observe\Residuals;
 use Foehn\Observe\State;
 use Foehn\Observe\SurfaceFields;
 use Foehn\Results\FieldFile;
@@ -30,13 +31,13 @@ final class FieldsTest extends TestCase
         $state = $this->state($document);
         $fields = [...Fields::of($state)];
 
-        self::assertSame(['temperature K', 'heatFlux W/m2', 'conductivity W/m/K', 'cellsAcross 1'], array_map(fn (Field $field): string => "$field->name $field->unit", $fields), 'nothing moves');
+        self::assertSame(['temperature K', 'heatFlux W/m2', 'conductivity W/m/K', 'cellsAcross 1', 'heatResidual W'], array_map(fn (Field $field): string => "$field->name $field->unit", $fields), 'nothing moves');
         self::assertSame(Fields::namesOf($state), array_map(fn (Field $field): string => $field->name, $fields));
         self::assertNull($fields[0]->at(2), 'beyond the block is nothing');
         self::assertSame($state->temperature[1], $fields[0]->at(1));
 
         $files = [...FieldFile::of($state)];
-        self::assertSame(['parts.u16', 'temperature.f32', 'heatFlux.f32', 'conductivity.f32', 'cellsAcross.f32', 'surfaces.u32', 'surfaceTemperature.f32', 'surfaceHeatFlux.f32', 'fluidTemperature.f32', 'convectionCoefficient.f32'], array_keys($files));
+        self::assertSame(['parts.u16', 'temperature.f32', 'heatFlux.f32', 'conductivity.f32', 'cellsAcross.f32', 'heatResidual.f32', 'surfaces.u32', 'surfaceTemperature.f32', 'surfaceHeatFlux.f32', 'fluidTemperature.f32', 'convectionCoefficient.f32'], array_keys($files));
         self::assertSame(4 * strlen($files['surfaceTemperature.f32']), strlen($files['surfaces.u32']), 'four numbers place an element');
         foreach (array_keys($files) as $file) {
             self::assertSame($file, FieldFile::name(explode('.', $file)[0]));
@@ -60,6 +61,32 @@ final class FieldsTest extends TestCase
             self::assertEqualsWithDelta(0.0, $velocity->components[1][$cell], 1e-4);
         }
         self::assertSame(3 * 160 * 4, strlen(FieldFile::bytes($velocity)));
+    }
+
+    public function testAResidualIsWhatIsOpenInACell(): void
+    {
+        $sides = ['x-' => ['kind' => 'inlet', 'speed' => 0.3], 'x+' => ['kind' => 'outlet']];
+        $block = ['id' => 'b', 'name' => 'Block', 'material' => 'copper', 'power' => 2, 'shape' => ['kind' => 'block', 'size' => [0.02, 0.01, 0.01]], 'at' => [0.04, 0, 0]];
+        $state = (new SteadySolver(Domains::model([0.1, 0.04, 0.04], [10, 4, 4], $sides, [$block])))->solve()->state;
+        [$heat, $momentum] = [Residuals::heat($state)->components[0], Residuals::momentum($state)];
+
+        self::assertEqualsWithDelta($state->balance()->in - $state->balance()->out, array_sum($heat), 1e-6, 'what is open in all is that of the balance');
+        self::assertLessThan(0.02, array_sum(array_map(fn (?float $open): float => abs((float) $open), $heat)), 'a hundredth of 2 W');
+        self::assertNotNull($momentum);
+        // The pressure that holds the stream against the block changes by some 0.05 Pa over 1 cm.
+        self::assertLessThan(0.05, max(0.0, ...array_map(fn (int $cell): float => $momentum->at($cell) ?? 0.0, array_keys($heat))));
+
+        // A kelvin more in one cell leaves open what that cell conducts and lets flow on, and its neighbours get it.
+        $cell = 5 + 10 * (2 + 4 * 2);
+        $warmer = $state->temperature;
+        $warmer[$cell] += 1.0;
+        $open = Residuals::heat(new State($state->model, $state->voxels, $state->system, $warmer, $state->flow))->components[0];
+        $change = array_map(fn (?float $after, ?float $before): float => (float) $after - (float) $before, $open, $heat);
+        $carried = Domains::DENSITY * Domains::SPECIFIC_HEAT * 0.3 * 1e-4;
+        self::assertLessThan(-0.5 * $carried, $change[$cell]);
+        self::assertGreaterThan(0.5 * $carried, $change[$cell + 1], 'the next cell downstream');
+        self::assertEqualsWithDelta(0.0, array_sum($change), 1e-9, 'what one misses the others have');
+        self::assertSame([], array_diff(array_keys(array_filter($change, fn (float $value): bool => abs($value) > 1e-12)), array_map(fn (int $step): int => $cell + $step, [0, -1, 1, -2, 2, -10, 10, -20, 20, -40, 40, -80, 80])));
     }
 
     public function testHeatAndSurfacesOfAPlateAreExact(): void
@@ -117,7 +144,7 @@ final class FieldsTest extends TestCase
                 'currentDensity' => self::assertEqualsWithDelta(5e5, $field->components[0][7], 1e-3),
                 'jouleHeat' => self::assertEqualsWithDelta(2e-8 * 5e5 ** 2, $field->at(7), 1e-6),
                 'potential' => self::assertEqualsWithDelta(2e-8 * 5e5 * 0.05, $field->at(7), 1e-9, 'in the middle of the bar'),
-                default => self::assertContains($field->name, ['temperature', 'heatFlux', 'conductivity', 'cellsAcross']),
+                default => self::assertContains($field->name, ['temperature', 'heatFlux', 'conductivity', 'cellsAcross', 'heatResidual']),
             };
         }
     }

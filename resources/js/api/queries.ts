@@ -1,5 +1,14 @@
 import { useEffect } from 'react';
-import { keepPreviousData, QueryClient, useMutation, useQueries, useQuery, useQueryClient, type UseQueryOptions } from '@tanstack/react-query';
+import {
+    keepPreviousData,
+    QueryClient,
+    useMutation,
+    useQueries,
+    useQuery,
+    useQueryClient,
+    type UseQueryOptions,
+    type UseQueryResult,
+} from '@tanstack/react-query';
 import { api, ApiError, keepToken } from './client';
 import type {
     BoardCopper,
@@ -568,6 +577,9 @@ export const isosurfaceQuery = (
     ...traced,
 });
 
+/** The same function every time, so that the list stays the same while its values do. */
+const temperaturesOf = (found: readonly UseQueryResult<ProbeValue>[]): (number | null | undefined)[] => found.map((query) => query.data?.temperature);
+
 /** Temperatures at points of a picture, K: undefined while they are read, null where nothing is computed. */
 export const usePins = (run: number | undefined, picture: number, points: readonly (readonly number[])[]): (number | null | undefined)[] =>
     useQueries({
@@ -577,5 +589,5 @@ export const usePins = (run: number | undefined, picture: number, points: readon
             enabled: run !== undefined && picture > 0,
             staleTime: Infinity,
         })),
-        combine: (found) => found.map((query) => query.data?.temperature),
+        combine: temperaturesOf,
     });

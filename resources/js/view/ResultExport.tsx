@@ -20,15 +20,37 @@ import { useShown } from './shown/store';
 const sizes = [1, 2, 4];
 
 /** The picture with its legends, and the result on screen in open formats for other programs. */
-export function ResultExport({ picture: shown, outline }: { picture: Picture; outline: Outline }) {
-    const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+export function ResultExport({ picture, outline }: { picture: () => Picture | null; outline: Outline }) {
+    const [from, setFrom] = useState<{ anchor: HTMLElement; shown: Picture } | null>(null);
+    return (
+        <>
+            <Tooltip title="Save the result for other programs">
+                <IconButton
+                    size="small"
+                    aria-label="Save the result"
+                    aria-haspopup="menu"
+                    onClick={(event) => {
+                        const shown = picture();
+                        if (shown) setFrom({ anchor: event.currentTarget, shown });
+                    }}
+                    sx={{ borderRadius: 1 }}
+                >
+                    <FileDownloadOutlined fontSize="small" />
+                </IconButton>
+            </Tooltip>
+            {from && <Choices {...from} outline={outline} onClose={() => setFrom(null)} />}
+        </>
+    );
+}
+
+function Choices({ anchor, shown, outline, onClose }: { anchor: HTMLElement; shown: Picture; outline: Outline; onClose: () => void }) {
     const units = usePreferences((s) => s.units);
     const layers = useShown((now) => now.layers);
     const visible = layers.filter((layer) => layer.visible);
     const { run, number: picture } = shown;
     const at = `/api/runs/${run}/pictures/${picture}`;
     const save = (ratio: number) => {
-        setAnchor(null);
+        onClose();
         const canvas = useAim.getState().render?.(ratio);
         const context = canvas?.getContext('2d');
         if (!canvas || !context) return;
@@ -38,12 +60,12 @@ export function ResultExport({ picture: shown, outline }: { picture: Picture; ou
     const coloured = visible.find((layer): layer is PartsLayer => layer.kind === 'parts')?.field ?? null;
     const streams = visible.find((layer): layer is StreamlinesLayer => layer.kind === 'streamlines');
     const saveSurfaces = async (field: FieldName) => {
-        setAnchor(null);
+        onClose();
         const [exports, rows] = await Promise.all([import('./exports'), api.bytes(`${at}/fields/surfaces`)]);
         await exports.exportColoured(shown, new Uint32Array(rows), field);
     };
     const saveStreams = async ({ from, count, back }: StreamlinesLayer) => {
-        setAnchor(null);
+        onClose();
         const sections = layers.filter((layer): layer is SectionLayer => layer.kind === 'section');
         const bytes = await api.postForBytes(`${at}/vtk/streamlines`, { seeds: seeds(from, outline, sections, count), back });
         saveFile(new Blob([bytes], { type: 'application/xml' }), `run-${run}-streamlines.vtp`);
@@ -54,40 +76,27 @@ export function ResultExport({ picture: shown, outline }: { picture: Picture; ou
         ['Result document (JSON)', `${at}/result`, `run-${run}.json`],
     ] as const;
     return (
-        <>
-            <Tooltip title="Save the result for other programs">
-                <IconButton
-                    size="small"
-                    aria-label="Save the result"
-                    aria-haspopup="menu"
-                    onClick={(event) => setAnchor(event.currentTarget)}
-                    sx={{ borderRadius: 1 }}
-                >
-                    <FileDownloadOutlined fontSize="small" />
-                </IconButton>
-            </Tooltip>
-            <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-                {sizes.map((ratio) => (
-                    <MenuItem key={ratio} dense onClick={() => save(ratio)}>
-                        Picture with legends (PNG, {ratio}×)
-                    </MenuItem>
-                ))}
-                {coloured && shown.scales.has(coloured) && (
-                    <MenuItem dense onClick={() => void saveSurfaces(coloured)}>
-                        Surfaces in the colours of {fieldKinds[coloured].title.toLowerCase()} (glTF)
-                    </MenuItem>
-                )}
-                {streams && (
-                    <MenuItem dense onClick={() => void saveStreams(streams)}>
-                        Streamlines (VTK, .vtp)
-                    </MenuItem>
-                )}
-                {choices.map(([title, href, name]) => (
-                    <MenuItem key={name} dense component="a" href={href} download={name} onClick={() => setAnchor(null)}>
-                        {title}
-                    </MenuItem>
-                ))}
-            </Menu>
-        </>
+        <Menu anchorEl={anchor} open onClose={onClose}>
+            {sizes.map((ratio) => (
+                <MenuItem key={ratio} dense onClick={() => save(ratio)}>
+                    Picture with legends (PNG, {ratio}×)
+                </MenuItem>
+            ))}
+            {coloured && shown.scales.has(coloured) && (
+                <MenuItem dense onClick={() => void saveSurfaces(coloured)}>
+                    Surfaces in the colours of {fieldKinds[coloured].title.toLowerCase()} (glTF)
+                </MenuItem>
+            )}
+            {streams && (
+                <MenuItem dense onClick={() => void saveStreams(streams)}>
+                    Streamlines (VTK, .vtp)
+                </MenuItem>
+            )}
+            {choices.map(([title, href, name]) => (
+                <MenuItem key={name} dense component="a" href={href} download={name} onClick={onClose}>
+                    {title}
+                </MenuItem>
+            ))}
+        </Menu>
     );
 }

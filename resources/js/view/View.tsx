@@ -6,7 +6,7 @@ import { memo, useMemo, useRef, type RefObject } from 'react';
 import type { Vector3 } from 'three';
 import { useGridReport, usePins } from '../api/queries';
 import type { Outline, Result } from '../api/types';
-import { useByValue, useStateFor } from '../state/hooks';
+import { useByValue, useLatest, useStateFor } from '../state/hooks';
 import { usePreferences, useScreen } from '../state/screen';
 import { temperatureWithUnit } from '../units/units';
 import { BoxSelect } from './BoxSelect';
@@ -20,7 +20,7 @@ import { useDifference } from './fields/useDifference';
 import { useFields, useTextures } from './fields/useFields';
 import { extremeLabels, partLabels } from './layers/callouts';
 import { Callouts, type Callout } from './layers/Callouts';
-import type { Picture } from './layers/picture';
+import type { Content, Picture } from './layers/picture';
 import { useSurfaces } from './layers/useSurfaces';
 import { useTouchLimits } from './layers/useTouchLimits';
 import { rangeOver, scaleOver } from '../time/course';
@@ -134,10 +134,12 @@ export default memo(function View({
                 : own;
         }, [shown.layers, ranges, fields, surfaces, result]),
     );
-    const picture = useMemo<Picture | null>(
-        () => (judged !== undefined && result && fields.size > 0 ? { run: judged, number, result, fields, textures, surfaces, scales } : null),
-        [judged, result, number, fields, textures, surfaces, scales],
+    const content = useMemo<Content | null>(
+        () => (judged !== undefined && result && fields.size > 0 ? { run: judged, number, result, fields, textures, surfaces } : null),
+        [judged, result, number, fields, textures, surfaces],
     );
+    const picture = useMemo<Picture | null>(() => content && { ...content, scales }, [content, scales]);
+    const pictureNow = useLatest(picture);
 
     const sections = layersOf(shown, 'section').filter((section) => section.visible);
     const gridded = stage === 'Solve' && sections.length > 0;
@@ -252,9 +254,9 @@ export default memo(function View({
             >
                 {(!beside || beside.first) && (
                     <>
-                        <ViewTools outline={outline} picture={picture} project={project} mayEdit={drags !== undefined} />
+                        <ViewTools outline={outline} shows={picture !== null} picture={pictureNow} project={project} mayEdit={drags !== undefined} />
                         {judging ? (
-                            <ShownList outline={outline} picture={picture} values={values} onWatch={onWatch} foldedFirst={beside !== null} />
+                            <ShownList outline={outline} picture={content} values={values} onWatch={onWatch} foldedFirst={beside !== null} />
                         ) : (
                             <SectionTools box={outline.space} />
                         )}

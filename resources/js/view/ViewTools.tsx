@@ -13,7 +13,8 @@ import IconButton from '@mui/material/IconButton';
 import Paper from '@mui/material/Paper';
 import Stack from '@mui/material/Stack';
 import Tooltip from '@mui/material/Tooltip';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import type { Outline } from '../api/types';
 import { useScreen } from '../state/screen';
 import { fit } from './camera/aim';
@@ -27,9 +28,10 @@ import { ViewsMenu } from './views/ViewsMenu';
 
 interface Props {
     outline: Outline;
-    /** Whether there is something to probe. */
-    /** What a run has to show; null where there is nothing. */
-    picture: Picture | null;
+    /** Whether a run has something to show. */
+    shows: boolean;
+    /** It, as it is shown now. */
+    picture: () => Picture | null;
     project: number;
     mayEdit: boolean;
 }
@@ -54,11 +56,21 @@ function Tool({ label, title, pressed, onClick, children }: { label: string; tit
 }
 
 /** Section, probe, measure, selection, what is hidden, and where the camera looks: one row. */
-export function ViewTools({ outline, picture, project, mayEdit }: Props) {
-    const { stage, tool, perspective, selection, hidden, set, toggleHidden, toggleTool } = useScreen();
-    const shown = useShown((s) => s);
-    const sections = layersOf(shown, 'section');
-    const { faint } = shown;
+export const ViewTools = memo(function ViewTools({ outline, shows, picture, project, mayEdit }: Props) {
+    const { stage, tool, perspective, selection, hidden, set, toggleHidden, toggleTool } = useScreen(
+        useShallow(({ stage, tool, perspective, selection, hidden, set, toggleHidden, toggleTool }) => ({
+            stage,
+            tool,
+            perspective,
+            selection,
+            hidden,
+            set,
+            toggleHidden,
+            toggleTool,
+        })),
+    );
+    const sections = useShown(useShallow((shown) => layersOf(shown, 'section')));
+    const faint = useShown((shown) => shown.faint);
     const cut = sections.some((section) => section.visible);
     const isHidden = selection.length > 0 && selection.every((id) => hidden.includes(id));
     return (
@@ -77,7 +89,7 @@ export function ViewTools({ outline, picture, project, mayEdit }: Props) {
                 >
                     <ContentCut fontSize="small" />
                 </Tool>
-                {picture !== null && (
+                {shows && (
                     <Tool
                         label="Probe"
                         title="Click surfaces and sections to pin their temperature (P)"
@@ -151,10 +163,10 @@ export function ViewTools({ outline, picture, project, mayEdit }: Props) {
                     >
                         <FitScreenOutlined fontSize="small" />
                     </Tool>
-                    {stage === 'Judge' && picture && <ResultExport picture={picture} outline={outline} />}
+                    {stage === 'Judge' && shows && <ResultExport picture={picture} outline={outline} />}
                     {stage === 'Judge' && <ViewsMenu project={project} mayEdit={mayEdit} />}
                 </Paper>
             </Stack>
         </Stack>
     );
-}
+});

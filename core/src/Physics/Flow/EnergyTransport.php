@@ -151,6 +151,24 @@ final class EnergyTransport
     }
 
     /**
+     * What a temperature leaves open in the balance of each cell.
+     *
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s through the faces
+     * @param array<int, float> $temperature in the layout of the flow, K
+     * @return array<int, float> W by padded cell
+     */
+    public function open(array $flux, array $temperature): array
+    {
+        $terms = $this->balance($flux, $temperature);
+        $rise = $this->pick($this->domain->layout->toStencil($temperature));
+        foreach ($rise as $u => $value) {
+            $rise[$u] = $value - $this->heat->reference;
+        }
+
+        return $this->share(Vectors::combine(1.0, $this->pack($this->entering), -1.0, $terms->times($rise)));
+    }
+
+    /**
      * @param array{array<int, float>, array<int, float>, array<int, float>} $flux kg/s through the faces
      * @param array<int, float> $temperature in the layout of the flow, K
      */

@@ -171,6 +171,21 @@ final readonly class FlowLayout
     }
 
     /**
+     * @param 0|1|2 $axis
+     * @param array<int, float> $upper values on the upper faces of the cells across it
+     * @return array<int, float> over the cells of the grid: the mean of their two faces
+     */
+    public function middle(int $axis, array $upper): array
+    {
+        $middle = $upper;
+        for ($c = $this->pad, $end = $this->length; $c < $end; $c++) {
+            $middle[$c] = 0.5 * ($upper[$c] + $upper[$c - $this->stride[$axis]]);
+        }
+
+        return $this->gather($middle);
+    }
+
+    /**
      * @param array<int, float> $padded
      * @return array<int, float> zero outside the cells
      */

@@ -29,5 +29,6 @@ describe('the fields that can be shown', () => {
         expect(fieldValue('temperature', 318.15, 60, 'mm')).toBe('45.0 °C');
         expect(fieldValue('speed', 0.251, 0.3, 'mm')).toBe('0.251 m/s');
         expect(fieldValue('surfaceHeatFlux', 1234.4, 5000, 'mm')).toBe('1234 W/m²');
+        expect(fieldValue('heatResidual', -2.345e-8, 1e-7, 'mm')).toBe('−2.3e-5 mW');
     });
 });

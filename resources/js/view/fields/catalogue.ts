@@ -1,5 +1,15 @@
 import type { Result } from '../../api/types';
-import { differenceNumber, differenceUnit, number, speedNumber, speedUnit, temperatureNumber, temperatureUnit, type UnitSet } from '../../units/units';
+import {
+    differenceNumber,
+    differenceUnit,
+    number,
+    scientific,
+    speedNumber,
+    speedUnit,
+    temperatureNumber,
+    temperatureUnit,
+    type UnitSet,
+} from '../../units/units';
 import type { PaletteName } from './palettes';
 
 /** What the view can show: a field of the core, one of its components, or the length of a vector. */
@@ -27,6 +37,8 @@ export const fieldNames = [
     'convectionCoefficient',
     'fluidTemperature',
     'cellsAcross',
+    'heatResidual',
+    'momentumResidual',
     'warmer',
 ] as const;
 export type FieldName = (typeof fieldNames)[number];
@@ -98,6 +110,8 @@ export const fieldKinds: Readonly<Record<FieldName, FieldKind>> = {
     convectionCoefficient: surface('Convection coefficient', 'convectionCoefficient', 'air', plain('W/m²/K')),
     fluidTemperature: surface('Fluid temperature at the surface', 'fluidTemperature', 'heat', degrees),
     cellsAcross: cell('Cells across', 'cellsAcross', 'value', 'all', 'air', plain('cells')),
+    heatResidual: cell('Heat residual', 'heatResidual', 'value', 'all', 'diverging', plain('mW', 1e3)),
+    momentumResidual: cell('Momentum residual', 'momentumResidual', 'length', 'fluid', 'air', plain('N/m³')),
     // Against another run, in a comparison only: no run has it by itself.
     warmer: cell('Warmer than the base', 'difference', 'value', 'all', 'diverging', kelvins),
 };
@@ -105,13 +119,17 @@ export const fieldKinds: Readonly<Record<FieldName, FieldKind>> = {
 /** The fields that a result has, in the order of the list. */
 export const fieldsOf = (result: Pick<Result, 'fields'>): FieldName[] => fieldNames.filter((name) => result.fields.includes(fieldKinds[name].file));
 
+/** Below this span of a field, as of a residual, its numbers are powers of ten. */
+const FEWEST = 1e-3;
+
 /** Digits behind the point that tell numbers of a range apart. */
 const digitsFor = (span: number): number => Math.min(6, Math.max(0, 2 - Math.floor(Math.log10(Math.max(Math.abs(span), 1e-9)))));
 
 /** A number of a field without its unit, as exactly as a range of this span needs. */
 export const fieldNumber = (name: FieldName, value: number, span: number, set: UnitSet): string => {
     const { number: shown } = fieldKinds[name];
-    return number(shown(value, set), digitsFor(shown(value + span, set) - shown(value, set)));
+    const spread = shown(value + span, set) - shown(value, set);
+    return spread !== 0 && Math.abs(spread) < FEWEST ? scientific(shown(value, set)) : number(shown(value, set), digitsFor(spread));
 };
 
 export const fieldValue = (name: FieldName, value: number, span: number, set: UnitSet): string =>

@@ -102,29 +102,48 @@ export function ownerAt(field: Field, [x, y, z]: readonly [number, number, numbe
     return Number.isNaN(field.values[cell]) ? DEAD : (field.owners?.[cell] ?? 0);
 }
 
-/** The value at a place, as it is painted: straight between the centres of the cells of one owner around it. Null where that has none there. */
-export function sample(field: Field, at: readonly [number, number, number], owner: number): number | null {
-    const [nx, ny] = field.cells;
-    const places = at.map((x, axis) => between(field.lines[axis]!, x));
-    let sum = 0;
-    let weights = 0;
+/** The eight cells around a place and the weight of each: what a value there is mixed from. */
+export interface Around {
+    cells: Int32Array;
+    weights: Float64Array;
+}
+
+/** Fills in what is around a place; the same for all fields of a grid. */
+export function lookAround(field: Field, [x, y, z]: readonly [number, number, number], around: Around): void {
+    const [nx, ny, nz] = field.cells;
+    const [i, right] = between(field.lines[0], x);
+    const [j, back] = between(field.lines[1], y);
+    const [k, up] = between(field.lines[2], z);
     for (let n = 0; n < 8; n++) {
-        let weight = 1;
-        const cell = [0, 0, 0];
-        for (let axis = 0; axis < 3; axis++) {
-            const [low, share] = places[axis]!;
-            const up = (n >> axis) & 1;
-            weight *= up ? share : 1 - share;
-            cell[axis] = Math.min(low + up, field.cells[axis]! - 1);
-        }
-        const c = cell[0]! + nx * (cell[1]! + ny * cell[2]!);
-        const value = field.values[c]!;
-        if (weight > 0 && !Number.isNaN(value) && (field.owners?.[c] ?? 0) === owner) {
+        const [a, b, c] = [n & 1, (n >> 1) & 1, n >> 2];
+        around.weights[n] = (a ? right : 1 - right) * (b ? back : 1 - back) * (c ? up : 1 - up);
+        around.cells[n] = Math.min(i + a, nx - 1) + nx * (Math.min(j + b, ny - 1) + ny * Math.min(k + c, nz - 1));
+    }
+}
+
+export const noPlace = (): Around => ({ cells: new Int32Array(8), weights: new Float64Array(8) });
+
+/** The value at a place whose surroundings are known; see sample. */
+export function valueAround({ values, owners }: Field, { cells, weights }: Around, owner: number): number | null {
+    let sum = 0;
+    let all = 0;
+    for (let n = 0; n < 8; n++) {
+        const c = cells[n]!;
+        const weight = weights[n]!;
+        const value = values[c]!;
+        if (weight > 0 && !Number.isNaN(value) && (owners?.[c] ?? 0) === owner) {
             sum += weight * value;
-            weights += weight;
+            all += weight;
         }
     }
-    return weights > 1e-9 ? sum / weights : null;
+    return all > 1e-9 ? sum / all : null;
+}
+
+/** The value at a place, as it is painted: straight between the centres of the cells of one owner around it. Null where that has none there. */
+export function sample(field: Field, at: readonly [number, number, number], owner: number): number | null {
+    const around = noPlace();
+    lookAround(field, at, around);
+    return valueAround(field, around, owner);
 }
 
 /** Depths at which the value under a surface is looked for, as shares of the diagonal: a round or turned part is made of steps, and its true surface may lie outside them. */

@@ -20,14 +20,19 @@ export const gradientOf = (name: PaletteName, bands = 0): string => {
 
 const channels = (hex: string): [number, number, number] => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16)) as [number, number, number];
 
+const stopsOf = Object.fromEntries(Object.entries(palettes).map(([name, stops]) => [name, stops.map(channels)])) as Record<
+    PaletteName,
+    [number, number, number][]
+>;
+
 /** Red, green and blue from 0 to 255 at a share of a scale. */
 export function colourAt(name: PaletteName, share: number): [number, number, number] {
-    const stops = palettes[name];
+    const stops = stopsOf[name];
     const place = Math.min(Math.max(share, 0), 1) * (stops.length - 1);
     const low = Math.min(Math.floor(place), stops.length - 2);
-    const a = channels(stops[low]!);
-    const b = channels(stops[low + 1]!);
-    return a.map((from, c) => Math.round(from + (b[c]! - from) * (place - low))) as [number, number, number];
+    const [from, to] = [stops[low]!, stops[low + 1]!];
+    const mixed = (c: 0 | 1 | 2) => Math.round(from[c] + (to[c] - from[c]) * (place - low));
+    return [mixed(0), mixed(1), mixed(2)];
 }
 
 export const cssAt = (name: PaletteName, share: number): string => `rgb(${colourAt(name, share).join(', ')})`;

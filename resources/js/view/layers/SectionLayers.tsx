@@ -3,13 +3,13 @@ import { useEffect, useLayoutEffect, useMemo } from 'react';
 import { BufferAttribute, BufferGeometry, DoubleSide, Plane, Vector3 } from 'three';
 import { useByValue } from '../../state/hooks';
 import { fieldKinds, type FieldName } from '../fields/catalogue';
-import { sample } from '../fields/field';
+import { valueAround, type Around } from '../fields/field';
 import { inkOn } from '../fields/palettes';
 import { shareOf } from '../fields/scale';
 import type { Box } from '../../model/box';
+import { dropSection, moveSection, onMoving, positionOf, usePosition } from '../shown/moving';
 import { extentAlong, middleOf, polygonOf } from '../shown/planes';
 import type { SectionLayer, Triple } from '../shown/shown';
-import { show } from '../shown/store';
 import { useLineDrag } from '../useLineDrag';
 import { gridLines } from './gridLines';
 import type { Picture } from './picture';
@@ -26,13 +26,17 @@ export function useClips(sections: readonly SectionLayer[]): ReadonlyMap<number,
     const ids = useByValue(cutting.map((section) => section.id));
     const planes = useMemo(() => new Map(ids.map((id) => [id, new Plane()])), [ids]);
     useLayoutEffect(() => {
-        for (const { id, normal, position, flipped } of cutting) {
-            const side = flipped ? 1 : -1;
-            const plane = planes.get(id);
-            plane?.normal.set(...normal).multiplyScalar(side);
-            if (plane) plane.constant = -side * position + BEYOND;
-        }
-        invalidate();
+        const place = () => {
+            for (const section of cutting) {
+                const side = section.flipped ? 1 : -1;
+                const plane = planes.get(section.id);
+                plane?.normal.set(...section.normal).multiplyScalar(side);
+                if (plane) plane.constant = -side * positionOf(section) + BEYOND;
+            }
+            invalidate();
+        };
+        place();
+        return onMoving(place);
     });
     return planes;
 }
@@ -68,7 +72,8 @@ function useGeometry(geometry: BufferGeometry | null): BufferGeometry | null {
 
 /** A plane through the space, coloured by a field, with vectors and grid lines, and a handle that is dragged along its normal. */
 export function Section({ section, box, picture, cuts, grid, dark, onHover, onLeave, onPick }: Props) {
-    const { field, normal, position } = section;
+    const { field, normal } = section;
+    const position = usePosition(section);
     const polygon = useMemo(() => polygonOf({ normal, position }, box), [normal, position, box]);
     const plane = useGeometry(useMemo(() => flat(polygon), [polygon]));
     const scale = field ? picture?.scales.get(field) : undefined;
@@ -82,8 +87,8 @@ export function Section({ section, box, picture, cuts, grid, dark, onHover, onLe
             const [x, y, z, speed] = (['velocityX', 'velocityY', 'velocityZ', 'speed'] as const).map((name) => picture?.fields.get(name));
             if (kind === 'none' || !x || !y || !z || !speed) return null;
             const behind = field ? picture?.fields.get(field) : undefined;
-            const ink = (at: Triple): Triple => {
-                const value = behind ? sample(behind, at, 0) : null;
+            const ink = (around: Around): Triple => {
+                const value = behind ? valueAround(behind, around, 0) : null;
                 if (value === null || !field || !scale) return dark ? [0.92, 0.9, 0.85] : [0.15, 0.18, 0.2];
                 return inkOn(fieldKinds[field].palette, shareOf(value, scale));
             };
@@ -104,7 +109,8 @@ export function Section({ section, box, picture, cuts, grid, dark, onHover, onLe
     const drag = useLineDrag({
         direction,
         from: edge,
-        onMove: (to) => show.change(section, { position: Math.min(Math.max(to, low), high) }),
+        onMove: (to) => moveSection(section, Math.min(Math.max(to, low), high)),
+        onEnd: () => dropSection(section),
     });
     if (polygon.length < 3 || !plane) return null;
     return (

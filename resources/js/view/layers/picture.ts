@@ -5,8 +5,8 @@ import type { FieldTextures } from '../fields/fieldMaterial';
 import type { Scale } from '../fields/scale';
 import type { SurfaceField } from './surfaces';
 
-/** Everything of a run that is shown, as far as it has come. */
-export interface Picture {
+/** What a run has to show, as far as it has come. */
+export interface Content {
     run: number;
     /** Which picture of the run. */
     number: number;
@@ -14,5 +14,9 @@ export interface Picture {
     fields: ReadonlyMap<FieldName, Field>;
     textures: ReadonlyMap<FieldName, FieldTextures>;
     surfaces: ReadonlyMap<FieldName, SurfaceField>;
+}
+
+/** The same with the scales that its colours mean now. */
+export interface Picture extends Content {
     scales: ReadonlyMap<FieldName, Scale>;
 }

@@ -4,7 +4,7 @@ import type { Outline } from '../../api/types';
 import { touches } from '../../model/touch';
 import { usePreferences, useScreen } from '../../state/screen';
 import { fieldKinds, fieldNumber, fieldsOf, typedValue, type FieldName } from '../fields/catalogue';
-import type { Picture } from '../layers/picture';
+import type { Content } from '../layers/picture';
 import { ProbeTable } from './ProbeTable';
 import { Choice, NumberSetting, Toggle } from './Setting';
 import { SectionPlaneSettings } from './SectionSettings';
@@ -13,7 +13,7 @@ import { show, useShown } from './store';
 
 interface Props {
     outline: Outline;
-    picture: Picture | null;
+    picture: Content | null;
     values: readonly (number | null | undefined)[];
     /** Makes a watch of a place; null where the model may not be changed. */
     onWatch: ((at: Triple, name: string) => void) | null;
@@ -34,7 +34,7 @@ function FieldChoice({
 }: {
     label?: string;
     value: FieldName | null;
-    picture: Picture | null;
+    picture: Content | null;
     among?: (field: FieldName) => boolean;
     none?: string;
     onChange: (field: FieldName | null) => void;

@@ -11,13 +11,13 @@ import { Lines, plain } from '../../charts/Lines';
 import { usePreferences } from '../../state/screen';
 import { lengthNumber, lengthUnit, size, typedLength } from '../../units/units';
 import { fieldKinds, type FieldName } from '../fields/catalogue';
-import type { Picture } from '../layers/picture';
+import type { Content } from '../layers/picture';
 import { alongLine } from './alongLine';
 import { Choice, NumberSetting } from './Setting';
 import type { Triple } from './shown';
 
 interface Props {
-    picture: Picture;
+    picture: Content;
     from: Triple;
     to: Triple;
     onClose: () => void;

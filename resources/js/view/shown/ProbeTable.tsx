@@ -10,7 +10,7 @@ import type { Outline } from '../../api/types';
 import { TableTools } from '../../charts/TableTools';
 import { usePreferences, useScreen } from '../../state/screen';
 import { lengthNumber, lengthUnit, size, temperatureNumber, temperatureUnit, temperatureWithUnit } from '../../units/units';
-import type { Picture } from '../layers/picture';
+import type { Content } from '../layers/picture';
 import type { ProbesLayer, Triple } from './shown';
 import { show } from './store';
 
@@ -19,7 +19,7 @@ const LineDialog = lazy(() => import('./LineDialog').then((module) => ({ default
 interface Props {
     layer: ProbesLayer;
     outline: Outline;
-    picture: Picture | null;
+    picture: Content | null;
     /** K, as the core has them. */
     values: readonly (number | null | undefined)[];
     onWatch: ((at: Triple, name: string) => void) | null;

@@ -14,6 +14,7 @@ import { usePreferences } from '../../state/screen';
 import { lengthUnit, number, size, typedLength } from '../../units/units';
 import { NumberBox, NumberSetting } from './Setting';
 import type { Box as Extent } from '../../model/box';
+import { dropSection, moveSection, usePosition } from './moving';
 import { anglesOf, axisNormal, axisOf, extentAlong, normalAt } from './planes';
 import { layersOf, type SectionLayer, type Triple } from './shown';
 import { show, useShown } from './store';
@@ -30,11 +31,14 @@ function useSweep(section: SectionLayer, low: number, high: number, playing: boo
         let frame = 0;
         const move = () => {
             const phase = ((performance.now() - begun) / (1000 * SWEEP)) % 2;
-            show.change(section, { position: low + (phase < 1 ? phase : 2 - phase) * (high - low) });
+            moveSection(section, low + (phase < 1 ? phase : 2 - phase) * (high - low));
             frame = requestAnimationFrame(move);
         };
         frame = requestAnimationFrame(move);
-        return () => cancelAnimationFrame(frame);
+        return () => {
+            cancelAnimationFrame(frame);
+            dropSection(section);
+        };
         // From where it is when it starts.
         // eslint-disable-next-line react-hooks/exhaustive-deps
     }, [playing, section.id, low, high]);
@@ -45,9 +49,41 @@ const typedAngle = (text: string): number | null => {
     return text.trim() === '' || !Number.isFinite(angle) || Math.abs(angle) > 360 ? null : angle;
 };
 
+/** Where a section is; the only setting that is drawn anew while it moves. */
+function PositionFields({ section, low, high }: { section: SectionLayer; low: number; high: number }) {
+    const units = usePreferences((s) => s.units);
+    const position = usePosition(section);
+    return (
+        <Stack direction="row" sx={{ alignItems: 'center', gap: 1.25 }}>
+            <Slider
+                size="small"
+                aria-label="Position of the section"
+                min={low}
+                max={high}
+                step={(high - low) / 200}
+                value={position}
+                onChange={(_e, to) => moveSection(section, to)}
+                onChangeCommitted={() => dropSection(section)}
+                sx={{ ml: 0.75 }}
+            />
+            <NumberBox
+                label="Position of the section, typed"
+                text={size([position], units).split(' ')[0]!}
+                unit={lengthUnit(units)}
+                width={46}
+                onEnter={(text) => {
+                    const to = typedLength(text.replace('−', '-'), units);
+                    const possible = text.trim() !== '' && to >= low && to <= high;
+                    if (possible) show.change(section, { position: to });
+                    return possible;
+                }}
+            />
+        </Stack>
+    );
+}
+
 /** Which way a section lies, where it is, and what it cuts away. */
 export function SectionPlaneSettings({ section, box }: { section: SectionLayer; box: Extent }) {
-    const units = usePreferences((s) => s.units);
     const [playing, setPlaying] = useState(false);
     const axis = axisOf(section.normal);
     const [low, high] = extentAlong(section.normal, box);
@@ -106,30 +142,7 @@ export function SectionPlaneSettings({ section, box }: { section: SectionLayer; 
                     </Tooltip>
                 </Stack>
             </Stack>
-            <Stack direction="row" sx={{ alignItems: 'center', gap: 1.25 }}>
-                <Slider
-                    size="small"
-                    aria-label="Position of the section"
-                    min={low}
-                    max={high}
-                    step={(high - low) / 200}
-                    value={section.position}
-                    onChange={(_e, position) => show.change(section, { position })}
-                    sx={{ ml: 0.75 }}
-                />
-                <NumberBox
-                    label="Position of the section, typed"
-                    text={size([section.position], units).split(' ')[0]!}
-                    unit={lengthUnit(units)}
-                    width={46}
-                    onEnter={(text) => {
-                        const position = typedLength(text.replace('−', '-'), units);
-                        const possible = text.trim() !== '' && position >= low && position <= high;
-                        if (possible) show.change(section, { position });
-                        return possible;
-                    }}
-                />
-            </Stack>
+            <PositionFields section={section} low={low} high={high} />
             {axis === null && (
                 <>
                     {(

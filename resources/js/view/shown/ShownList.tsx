@@ -12,12 +12,12 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
 import Stack from '@mui/material/Stack';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { Outline } from '../../api/types';
 import { usePreferences, useScreen } from '../../state/screen';
 import { size, type UnitSet } from '../../units/units';
 import { fieldKinds, fieldValue } from '../fields/catalogue';
-import type { Picture } from '../layers/picture';
+import type { Content } from '../layers/picture';
 import { LayerSettings } from './LayerSettings';
 import { newIsosurface, newSection, newStreamlines } from './newLayers';
 import { axisOf } from './planes';
@@ -26,7 +26,7 @@ import { show, shownNow, useShown } from './store';
 
 interface Props {
     outline: Outline;
-    picture: Picture | null;
+    picture: Content | null;
     /** Temperatures at the pinned probes, K. */
     values: readonly (number | null | undefined)[];
     /** Makes a watch of a place; null where the model may not be changed. */
@@ -63,7 +63,7 @@ function titleOf(layer: Layer, units: UnitSet): string {
 }
 
 /** What is shown over the picture: one line each, with its visibility, its field, and its settings underneath when it is opened. */
-export function ShownList({ outline, picture, values, onWatch, foldedFirst = false }: Props) {
+export const ShownList = memo(function ShownList({ outline, picture, values, onWatch, foldedFirst = false }: Props) {
     const layers = useShown((shown) => shown.layers);
     const units = usePreferences((s) => s.units);
     const open = useScreen((s) => s.openLayer);
@@ -144,9 +144,9 @@ export function ShownList({ outline, picture, values, onWatch, foldedFirst = fal
             )}
         </Paper>
     );
-}
+});
 
-function AddMenu({ outline, picture, onAdded }: { outline: Outline; picture: Picture | null; onAdded: (id: number) => void }) {
+function AddMenu({ outline, picture, onAdded }: { outline: Outline; picture: Content | null; onAdded: (id: number) => void }) {
     const [anchor, setAnchor] = useState<HTMLElement | null>(null);
     const shown = useShown((s) => s);
     const add = (layer: NewLayer) => {

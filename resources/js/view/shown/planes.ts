@@ -65,13 +65,13 @@ export const middleOf = (points: readonly Vector3[]): Vector3 =>
     points.reduce((sum, point) => sum.add(point), new Vector3()).multiplyScalar(1 / Math.max(1, points.length));
 
 /** Whether a point of the plane lies in a convex polygon of it. */
-export function liesIn(point: Vector3, polygon: readonly Vector3[], normal: Triple): boolean {
-    const n = new Vector3(...normal);
-    return polygon.every((corner, i) => {
-        const side = polygon[(i + 1) % polygon.length]!.clone().sub(corner);
-        return side.cross(point.clone().sub(corner)).dot(n) >= -1e-15;
+export const liesIn = (point: Vector3, polygon: readonly Vector3[], [u, v, w]: Triple): boolean =>
+    polygon.every((corner, i) => {
+        const next = polygon[(i + 1) % polygon.length]!;
+        const [ax, ay, az] = [next.x - corner.x, next.y - corner.y, next.z - corner.z];
+        const [bx, by, bz] = [point.x - corner.x, point.y - corner.y, point.z - corner.z];
+        return (ay * bz - az * by) * u + (az * bx - ax * bz) * v + (ax * by - ay * bx) * w >= -1e-15;
     });
-}
 
 /** The line in which a plane across an axis cuts a polygon; null where it does not. */
 export function lineAcross(polygon: readonly Vector3[], axis: number, at: number): [Vector3, Vector3] | null {
