@@ -30,7 +30,7 @@ final class ReportController
     {
         $request->validate([
             'sections' => ['required', 'array', 'min:1'], 'sections.*' => [Rule::in(Report::SECTIONS)],
-            'units' => ['required', Rule::in(ReportUnits::SETS)],
+            'units' => ['required', 'string', 'regex:' . ReportUnits::SET],
             'text' => ['nullable', 'string', 'max:20000'],
             'pictures' => ['array', 'max:40'], 'pictures.*.title' => ['required', 'string', 'max:200'], 'pictures.*.caption' => ['nullable', 'string', 'max:2000'],
             'pictures.*.source' => ['required', 'string', 'regex:#^data:image/(png|jpeg);base64,[A-Za-z0-9+/=]+$#', 'max:' . self::MOST],

@@ -80,6 +80,7 @@ final class ModelOutline
             'group' => $part->group,
             'axes' => $rotation === null || $rotation->isNone() ? null : array_merge(...$rotation->rows),
             'colour' => $part->colour,
+            'touchedAs' => $part->touchedAs,
             'kind' => $part->shape->kind(),
             'material' => $part->material,
             'emissivity' => $model->emissivity($part),

@@ -56,7 +56,7 @@ final class PartReader
             $shape = $shape->at($speedControl->bounds()[1]);
         }
         $part = new Part(
-            new PartName($id, $reader->string('name', $id), $reader->has('group') ? $reader->string('group') : null, $reader->pointer, self::colour($reader)),
+            new PartName($id, $reader->string('name', $id), $reader->has('group') ? $reader->string('group') : null, $reader->pointer, self::colour($reader), $reader->has('touchedAs') ? $reader->oneOf('touchedAs', ['metal', 'glass', 'plastic']) : null),
             $shape,
             $material,
             new Coatings($coating, $coatings),

@@ -23,8 +23,8 @@ final class ReportCommand
         $options = Options::parse($arguments, ['out', 'units'], []);
         [$path, $folder] = count($options->rest()) === 2 ? $options->rest() : throw ModelException::at('', 'the model document and the folder of its result are expected');
         $units = $options->value('units') ?? 'mm';
-        if (! in_array($units, ReportUnits::SETS, true)) {
-            throw ModelException::at('', sprintf('--units is one of %s, not "%s"', implode(', ', ReportUnits::SETS), $units));
+        if (preg_match(ReportUnits::SET, $units) !== 1) {
+            throw ModelException::at('', sprintf('--units is mm, si or us, or one of these each for lengths, temperatures and flows such as "mm mm us", not "%s"', $units));
         }
         $json = Options::read($path);
         /** @var Result|null $result */

@@ -6,21 +6,33 @@ namespace Foehn\Exchange;
 
 use Foehn\Model\Watch;
 
-/** Numbers with their units as one of the sets of the interface shows them: "mm" (mm, °C), "si" (m, K) or "us" (in, °F). */
+/**
+ * Numbers with their units as the interface shows them: of one system, "mm" (mm, °C), "si" (m, K) or "us" (in, °F), or of one for lengths,
+ * one for temperatures and one for flows and speeds, such as "mm mm us".
+ */
 final readonly class ReportUnits
 {
-    public const SETS = ['mm', 'si', 'us'];
+    /** What a set may be. */
+    public const SET = '/^(mm|si|us)( (mm|si|us) (mm|si|us))?$/D';
 
     private const TEMPERATURES = ['temperature', 'outflowTemperature', 'bulkTemperature'];
 
-    /** @param string $set one of SETS */
-    public function __construct(private string $set)
+    private string $length;
+
+    private string $temperature;
+
+    private string $flow;
+
+    /** @param string $set see SET */
+    public function __construct(string $set)
     {
+        $each = explode(' ', $set);
+        [$this->length, $this->temperature, $this->flow] = [$each[0], $each[1] ?? $each[0], $each[2] ?? $each[0]];
     }
 
     public function temperature(?float $kelvin): string
     {
-        return $kelvin === null ? '–' : match ($this->set) {
+        return $kelvin === null ? '–' : match ($this->temperature) {
             'si' => self::number($kelvin, 2) . ' K',
             'us' => self::number(1.8 * $kelvin - 459.67, 1) . ' °F',
             default => self::number($kelvin - 273.15, 1) . ' °C',
@@ -30,13 +42,13 @@ final readonly class ReportUnits
     /** Signed. */
     public function difference(?float $kelvin): string
     {
-        return $kelvin === null ? '–' : ($kelvin > 0 ? '+' : '') . ($this->set === 'us' ? self::number(1.8 * $kelvin, 1) . ' °F' : self::number($kelvin, 1) . ' K');
+        return $kelvin === null ? '–' : ($kelvin > 0 ? '+' : '') . ($this->temperature === 'us' ? self::number(1.8 * $kelvin, 1) . ' °F' : self::number($kelvin, 1) . ' K');
     }
 
     /** @param array<int, float> $metres */
     public function lengths(array $metres): string
     {
-        [$factor, $unit] = match ($this->set) {
+        [$factor, $unit] = match ($this->length) {
             'si' => [1.0, 'm'], 'us' => [1.0 / 0.0254, 'in'], default => [1e3, 'mm'],
         };
 
@@ -73,10 +85,10 @@ final readonly class ReportUnits
     private function amount(float $value, string $quantity, string $reduce): string
     {
         return match ($quantity) {
-            'volumeFlow' => $this->set === 'us' ? self::digits($value * 2118.88, 4) . ' cfm' : self::digits(1e3 * $value, 4) . ' l/s',
+            'volumeFlow' => $this->flow === 'us' ? self::digits($value * 2118.88, 4) . ' cfm' : self::digits(1e3 * $value, 4) . ' l/s',
             'currentDensity' => self::digits(1e-6 * $value, 4) . ' A/mm²',
             'massFlow' => self::digits(1e3 * $value, 4) . ' g/s',
-            'speed', 'velocity' => $this->set === 'us' ? self::digits($value * 196.850394, 4) . ' ft/min' : self::digits($value, 4) . ' m/s',
+            'speed', 'velocity' => $this->flow === 'us' ? self::digits($value * 196.850394, 4) . ' ft/min' : self::digits($value, 4) . ' m/s',
             default => trim(self::digits($value, 4) . ' ' . Watch::unit($quantity, $reduce)),
         };
     }

@@ -29,6 +29,9 @@ final readonly class Part
     /** #rrggbb, for the screen. */
     public ?string $colour;
 
+    /** Whose touch limits hold for its surface: "metal", "glass" or "plastic"; null: those of its material. */
+    public ?string $touchedAs;
+
     /** W over the whole part. */
     public float $power;
 
@@ -62,7 +65,7 @@ final readonly class Part
      */
     public function __construct(private PartName $called, public Shape $shape, public ?string $material, private Coatings $coatings, private Loads $loads, public ?BoardCopper $copper = null)
     {
-        [$this->id, $this->name, $this->group, $this->pointer, $this->colour] = [$called->id, $called->name, $called->group, $called->pointer, $called->colour];
+        [$this->id, $this->name, $this->group, $this->pointer, $this->colour, $this->touchedAs] = [$called->id, $called->name, $called->group, $called->pointer, $called->colour, $called->touchedAs];
         [$this->power, $this->source, $this->faces, $this->terminals, $this->contacts, $this->losses, $this->control, $this->speedControl, $this->junction] = [$loads->power, $loads->source, $loads->faces, $loads->terminals, $loads->contacts, $loads->losses, $loads->control, $loads->speedControl, $loads->junction];
     }
 

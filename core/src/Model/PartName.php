@@ -10,8 +10,9 @@ final readonly class PartName
     /**
      * @param ?string $colour #rrggbb, for the screen
      * @param string $pointer JSON pointer
+     * @param ?string $touchedAs "metal", "glass" or "plastic", whose touch limits hold; null: those of the material
      */
-    public function __construct(public string $id, public string $name, public ?string $group, public string $pointer, public ?string $colour = null)
+    public function __construct(public string $id, public string $name, public ?string $group, public string $pointer, public ?string $colour = null, public ?string $touchedAs = null)
     {
     }
 }

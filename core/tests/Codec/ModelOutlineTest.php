@@ -25,4 +25,15 @@ final class ModelOutlineTest extends TestCase
         self::assertNull(Nested::at($byId, 'processor', 'material'));
         self::assertEqualsWithDelta(378.15, array_column(Nested::list($outline, 'limits'), 'atMost', 'part')['converter-b'], 1e-9);
     }
+
+    public function testAPartSaysWhoseTouchLimitsHold(): void
+    {
+        $document = Models::block();
+        $document['parts'][0]['touchedAs'] = 'plastic';
+        self::assertSame('plastic', Nested::at(ModelOutline::of(Models::read($document)), 'parts', 0, 'touchedAs'));
+
+        $document['parts'][0]['touchedAs'] = 'rubber';
+        $this->expectExceptionMessageMatches('~parts/0/touchedAs.*plastic.*rubber~');
+        Models::read($document);
+    }
 }

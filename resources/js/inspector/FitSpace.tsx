@@ -11,7 +11,7 @@ import type { Cavity, Outline } from '../api/types';
 import { fittedBox, sideNames, typedMargin, withSpace, type Margins } from '../model/space';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences, useScreen } from '../state/screen';
-import { lengthUnit, number, size as lengths } from '../units/units';
+import { lengthUnit, number, size as lengths, systemOf } from '../units/units';
 
 /** A margin per side, in the order x-, x+, y-, y+, z-, z+: metres, or shares of the product's height. */
 const even = (margin: number | { share: number }): Margins => [margin, margin, margin, margin, margin, margin];
@@ -142,7 +142,7 @@ function MarginFields({ disabled, fit }: { disabled: boolean; fit: (margins: Mar
                         key={side}
                         size="small"
                         label={`Margin ${side}`}
-                        placeholder={units === 'us' ? '1 in, 50 %' : units === 'si' ? '0.02 m, 50 %' : '20 mm, 50 %'}
+                        placeholder={{ us: '1 in, 50 %', si: '0.02 m, 50 %', mm: '20 mm, 50 %' }[systemOf(units, 'length')]}
                         slotProps={{ inputLabel: { shrink: true } }}
                         value={shown[n]}
                         error={shown[n] !== '' && margins[n] === null}

@@ -120,6 +120,9 @@ describe('the finish of parts', () => {
         await choose('Finish', 'As its material');
         expect(surfaces()).toEqual([undefined, undefined]);
         screen.getByText(/Radiation is not computed/);
+        await choose('Touched as', 'Plastic');
+        expect(['bar', 'rod'].map((id) => made.part(id).touchedAs)).toEqual(['plastic', 'plastic']);
+        expect(made.labels.at(-1)).toBe('2 parts: touched as plastic');
     });
 });
 

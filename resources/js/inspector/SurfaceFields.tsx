@@ -1,10 +1,12 @@
 import Typography from '@mui/material/Typography';
-import type { PartEntry } from '../model/document';
+import { withPartFields, type PartEntry } from '../model/document';
 import { surfaceOf, withSurface, type SurfaceEntry } from '../model/finishes';
 import { faceNames, facesOf, faceTitle } from '../model/heat';
+import type { Surface } from '../model/touch';
 import type { ModelEditor } from '../model/useModelEditor';
 import { useScreen } from '../state/screen';
 import { Chapter } from './Chapter';
+import { ChoiceField } from './ChoiceField';
 import { FacePicker } from './FacePicker';
 import { FinishFields } from './FinishFields';
 import { SwitchField } from './SwitchField';
@@ -18,6 +20,14 @@ interface Props {
     /** Whether radiation is computed. */
     radiates: boolean;
 }
+
+/** Whose touch limits hold. */
+const touchedAs: Readonly<Record<Surface | 'material', string>> = {
+    material: 'As its material',
+    metal: 'Metal',
+    glass: 'Glass or ceramic',
+    plastic: 'Plastic',
+};
 
 /** The finish of the selected parts, and of faces of a single one that have another. */
 export function SurfaceFields({ entry, ids, name, editor, disabled, radiates }: Props) {
@@ -50,6 +60,17 @@ export function SurfaceFields({ entry, ids, name, editor, disabled, radiates }: 
                     add={(face) => void save(face)('painted', { finish: 'painted-grey' }).catch(() => undefined)}
                 />
             )}
+            <ChoiceField
+                label="Touched as"
+                value={(entry.touchedAs as Surface | undefined) ?? 'material'}
+                choices={touchedAs}
+                disabled={disabled}
+                save={(to) =>
+                    editor.edit(`${name}: touched as ${touchedAs[to].toLowerCase()}`, (d) =>
+                        withPartFields(d, ids, { touchedAs: to === 'material' ? undefined : to }),
+                    )
+                }
+            />
             <SwitchField label="Colour the view by finish" on={byFinish} below={0.5} disabled={false} save={(on) => Promise.resolve(set({ byFinish: on }))} />
             {!radiates && (
                 <Typography variant="body2" color="text.secondary">

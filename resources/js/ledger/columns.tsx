@@ -6,7 +6,7 @@ import { useScreen, type Stage } from '../state/screen';
 import { clock } from '../time/course';
 import { UNDECIDED } from '../model/parts';
 import { partKinds } from '../model/partKinds';
-import { difference, differenceUnit, significant, size, temperature, temperatureUnit, watts, type UnitSet } from '../units/units';
+import { difference, differenceUnit, lengthUnit, significant, size, temperature, temperatureUnit, watts, type UnitSet } from '../units/units';
 import type { Column } from './LedgerTable';
 import { MarginBar } from './MarginBar';
 import { verdictColours } from '../theme/verdicts';
@@ -129,7 +129,7 @@ export function columnsOf(stage: Stage, units: UnitSet, materials: Material[], t
                 { field: 'feature', title: 'Thinnest', width: 92, sortable: false, render: (row) => row.thinnest?.feature ?? '' },
                 numeric({
                     field: 'width',
-                    title: units === 'us' ? 'Width in' : units === 'si' ? 'Width m' : 'Width mm',
+                    title: `Width ${lengthUnit(units)}`,
                     width: 84,
                     render: (row) => (row.thinnest ? size([row.thinnest.width], units).split(' ')[0] : dash),
                 }),

@@ -18,6 +18,7 @@ export function samplePart(fields: Partial<OutlinePart> & { id: string }): Outli
         absorptivity: null,
         power: 0,
         upTo: null,
+        touchedAs: null,
         size,
         min,
         max,

@@ -8,7 +8,9 @@ export const touches: readonly (readonly [Touch, string])[] = [
     ['moment', 'up to 1 s'],
 ];
 
-type Surface = 'metal' | 'glass' | 'plastic';
+/** What a surface is to a hand. */
+export const touchSurfaces = ['metal', 'glass', 'plastic'] as const;
+export type Surface = (typeof touchSurfaces)[number];
 
 const ZERO_CELSIUS = 273.15;
 
@@ -23,6 +25,9 @@ const limits: Readonly<Record<Touch, Readonly<Record<Surface, number>>>> = {
 /** Kinds of surface by the category of the material; what is not known counts as metal, whose limits are the lowest. */
 const surfaces: Readonly<Record<string, Surface>> = { ceramic: 'glass', semiconductor: 'glass', glass: 'glass', polymer: 'plastic', board: 'plastic' };
 
-/** K, of a surface of a material of this category; a package has a plastic body. */
-export const touchLimit = (category: string | undefined, kind: string, touch: Touch): number =>
-    ZERO_CELSIUS + limits[touch][kind === 'package' || kind === 'board' ? 'plastic' : (surfaces[category ?? ''] ?? 'metal')];
+/** What a surface of a material of this category is; a package has a plastic body. */
+export const surfaceBy = (category: string | undefined, kind: string): Surface =>
+    kind === 'package' || kind === 'board' ? 'plastic' : (surfaces[category ?? ''] ?? 'metal');
+
+/** K. */
+export const touchLimit = (surface: Surface, touch: Touch): number => ZERO_CELSIUS + limits[touch][surface];

@@ -10,8 +10,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import IconButton from '@mui/material/IconButton';
-import MenuItem from '@mui/material/MenuItem';
-import Select from '@mui/material/Select';
 import Skeleton from '@mui/material/Skeleton';
 import Snackbar from '@mui/material/Snackbar';
 import Stack from '@mui/material/Stack';
@@ -55,7 +53,7 @@ import { VariantDialogs } from '../variants/VariantDialogs';
 import { VariantMenu } from '../variants/VariantMenu';
 import { endOf } from '../model/loads';
 import { bodiesOf } from '../model/partKinds';
-import { unitSetNames, type UnitSet } from '../units/units';
+import { UnitsMenu } from '../units/UnitsMenu';
 import type { Picker } from '../view/Picking';
 import { atMoment, withPeaks } from '../time/course';
 import { useFrame } from '../time/store';
@@ -90,7 +88,7 @@ function saveDocument(editor: ModelEditor) {
 }
 
 function BarTools({ editor, showKeys, showPalette }: { editor: ModelEditor; showKeys: () => void; showPalette: () => void }) {
-    const { units, setUnits, scheme, setScheme } = usePreferences();
+    const { scheme, setScheme } = usePreferences();
     return (
         <Stack
             direction="row"
@@ -117,20 +115,7 @@ function BarTools({ editor, showKeys, showPalette }: { editor: ModelEditor; show
                     </IconButton>
                 </span>
             </Tooltip>
-            <Select
-                variant="standard"
-                disableUnderline
-                value={units}
-                inputProps={{ 'aria-label': 'Units' }}
-                onChange={(e) => setUnits(e.target.value)}
-                sx={{ color: bar.text, fontSize: 13, mx: 1, '& .MuiSelect-icon': { color: bar.quiet } }}
-            >
-                {(Object.keys(unitSetNames) as UnitSet[]).map((u) => (
-                    <MenuItem key={u} value={u}>
-                        {unitSetNames[u]}
-                    </MenuItem>
-                ))}
-            </Select>
+            <UnitsMenu colour={bar.text} />
             <Tooltip title="Save the model document">
                 <span>
                     <IconButton size="small" aria-label="Save the model document" disabled={!editor.revision} onClick={() => saveDocument(editor)}>

@@ -17,7 +17,7 @@ import { useImportProject } from '../api/queries';
 import { questions, type Question } from '../model/question';
 import { gravities, type Gravity } from '../model/space';
 import { usePreferences, useScreen } from '../state/screen';
-import { unitSetNames, type UnitSet } from '../units/units';
+import { nameOfUnits, systems, unitSetNames, type System } from '../units/units';
 import { StartPicture } from './StartPicture';
 import { firstModel, starts, type Answers, type Start } from './starts';
 
@@ -167,15 +167,20 @@ export function NewProject({ open, onClose }: { open: boolean; onClose: () => vo
                             select
                             size="small"
                             label="Units on the screen"
-                            value={units}
-                            onChange={(e) => setUnits(e.target.value as UnitSet)}
+                            value={systems.find((system) => system === units) ?? 'mixed'}
+                            onChange={(e) => setUnits(e.target.value as System)}
                             sx={{ flex: 1 }}
                         >
-                            {(Object.keys(unitSetNames) as UnitSet[]).map((u) => (
-                                <MenuItem key={u} value={u}>
-                                    {unitSetNames[u]}
+                            {systems.map((system) => (
+                                <MenuItem key={system} value={system}>
+                                    {unitSetNames[system]}
                                 </MenuItem>
                             ))}
+                            {units.includes(' ') && (
+                                <MenuItem value="mixed" disabled>
+                                    {nameOfUnits(units)}
+                                </MenuItem>
+                            )}
                         </TextField>
                     </Stack>
                     {creating.isError && (

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { difference, plainNumber, size, temperature, temperatureWithUnit, typed } from './units';
+import { difference, differenceUnit, nameOfUnits, plainNumber, size, speed, temperature, temperatureWithUnit, typed, volumeFlow, withSystem } from './units';
 
 describe('units', () => {
     it('shows temperatures and differences in the chosen set', () => {
@@ -34,5 +34,20 @@ describe('units', () => {
             null,
             7,
         ]);
+    });
+});
+
+describe('units by kind', () => {
+    it('are of one system, or one each for lengths, temperatures and flows', () => {
+        const mixed = withSystem(withSystem('mm', 'flow', 'us'), 'length', 'us');
+        expect(mixed).toBe('us mm us');
+        expect([size([0.0254], mixed), temperatureWithUnit(298.15, mixed), volumeFlow(0.01, mixed), speed(0.508, mixed)]).toEqual([
+            '1 in',
+            '25.0 °C',
+            '21.19 ft³/min',
+            '100 ft/min',
+        ]);
+        expect([differenceUnit(mixed), nameOfUnits(mixed)]).toEqual(['K', 'in · °C']);
+        expect(withSystem(mixed, 'temperature', 'us')).toBe('us');
     });
 });

@@ -1,15 +1,41 @@
-/** The user's unit set is a matter of display only; the model keeps what was typed. */
-export type UnitSet = 'mm' | 'si' | 'us';
+/** Units that go together. */
+export type System = 'mm' | 'si' | 'us';
 
-export const unitSetNames: Record<UnitSet, string> = { mm: 'mm · °C', si: 'm · K', us: 'in · °F' };
+/** What units are chosen for. */
+export const measures = ['length', 'temperature', 'flow'] as const;
+export type MeasureKind = (typeof measures)[number];
 
-const lengths: Record<UnitSet, { unit: string; factor: number }> = {
+/**
+ * The units that a user reads: one system for all, or one for lengths, one for temperatures and one for flows and speeds, in this order. A
+ * matter of display only; the model keeps what was typed.
+ */
+export type UnitSet = System | `${System} ${System} ${System}`;
+
+export const unitSetNames: Record<System, string> = { mm: 'mm · °C', si: 'm · K', us: 'in · °F' };
+export const systems = Object.keys(unitSetNames) as System[];
+
+/** The system of what is measured. */
+export const systemOf = (set: UnitSet, kind: MeasureKind): System => {
+    const each = set.split(' ') as System[];
+    return each[measures.indexOf(kind)] ?? each[0]!;
+};
+
+/** The same with another system for what is measured. */
+export function withSystem(set: UnitSet, kind: MeasureKind, system: System): UnitSet {
+    const [length, temperature, flow] = measures.map((other) => (other === kind ? system : systemOf(set, other))) as [System, System, System];
+    return length === temperature && temperature === flow ? length : `${length} ${temperature} ${flow}`;
+}
+
+/** What the units of a set are called. */
+export const nameOfUnits = (set: UnitSet): string => `${lengthUnit(set)} · ${temperatureUnit(set)}`;
+
+const lengths: Record<System, { unit: string; factor: number }> = {
     mm: { unit: 'mm', factor: 1e3 },
     si: { unit: 'm', factor: 1 },
     us: { unit: 'in', factor: 1 / 0.0254 },
 };
 
-const temperatures: Record<UnitSet, { unit: string; typed: string; from: (kelvin: number) => number; perKelvin: number }> = {
+const temperatures: Record<System, { unit: string; typed: string; from: (kelvin: number) => number; perKelvin: number }> = {
     mm: { unit: '°C', typed: 'degC', from: (k) => k - 273.15, perKelvin: 1 },
     si: { unit: 'K', typed: 'K', from: (k) => k, perKelvin: 1 },
     us: { unit: '°F', typed: 'degF', from: (k) => (k * 9) / 5 - 459.67, perKelvin: 9 / 5 },
@@ -17,17 +43,18 @@ const temperatures: Record<UnitSet, { unit: string; typed: string; from: (kelvin
 
 const minus = (text: string): string => text.replace('-', '−');
 
-export const temperatureUnit = (set: UnitSet): string => temperatures[set].unit;
-export const temperatureNumber = (kelvin: number, set: UnitSet): number => temperatures[set].from(kelvin);
-export const differenceNumber = (kelvin: number, set: UnitSet): number => kelvin * temperatures[set].perKelvin;
+export const temperatureUnit = (set: UnitSet): string => temperatures[systemOf(set, 'temperature')].unit;
+export const temperatureNumber = (kelvin: number, set: UnitSet): number => temperatures[systemOf(set, 'temperature')].from(kelvin);
+export const differenceNumber = (kelvin: number, set: UnitSet): number => kelvin * temperatures[systemOf(set, 'temperature')].perKelvin;
 /** Kelvin of a bare number in the unit of differences of the set; not a number where it is none. */
-export const typedDifference = (text: string, set: UnitSet): number => Number(text.replace(',', '.')) / temperatures[set].perKelvin;
-export const differenceUnit = (set: UnitSet): string => (set === 'us' ? '°F' : 'K');
+export const typedDifference = (text: string, set: UnitSet): number => Number(text.replace(',', '.')) / temperatures[systemOf(set, 'temperature')].perKelvin;
+export const differenceUnit = (set: UnitSet): string => (systemOf(set, 'temperature') === 'us' ? '°F' : 'K');
 
 export const number = (value: number, digits = 1): string => minus(value.toFixed(digits));
 
-export const temperature = (kelvin: number, set: UnitSet, digits = 1): string => number(temperatures[set].from(kelvin), digits);
-export const temperatureWithUnit = (kelvin: number, set: UnitSet, digits = 1): string => `${temperature(kelvin, set, digits)} ${temperatures[set].unit}`;
+export const temperature = (kelvin: number, set: UnitSet, digits = 1): string => number(temperatures[systemOf(set, 'temperature')].from(kelvin), digits);
+export const temperatureWithUnit = (kelvin: number, set: UnitSet, digits = 1): string =>
+    `${temperature(kelvin, set, digits)} ${temperatures[systemOf(set, 'temperature')].unit}`;
 
 /** A difference of temperatures, signed. */
 export function difference(kelvin: number, set: UnitSet, digits = 1): string {
@@ -56,30 +83,31 @@ export const scientific = (value: number): string => minus(value.toExponential(1
 /** To so many significant digits, without zeros at the end. */
 export const significant = (value: number, digits: number): string => minus(Number(value.toPrecision(digits)).toString());
 
-export const lengthNumber = (metres: number, set: UnitSet): number => metres * lengths[set].factor;
-export const lengthUnit = (set: UnitSet): string => lengths[set].unit;
+export const lengthNumber = (metres: number, set: UnitSet): number => metres * lengths[systemOf(set, 'length')].factor;
+export const lengthUnit = (set: UnitSet): string => lengths[systemOf(set, 'length')].unit;
 
 /** Metres of a bare number in the length unit of the set; not a number where it is none. */
-export const typedLength = (text: string, set: UnitSet): number => Number(text.replace(',', '.')) / lengths[set].factor;
+export const typedLength = (text: string, set: UnitSet): number => Number(text.replace(',', '.')) / lengths[systemOf(set, 'length')].factor;
 
 export function size(metres: readonly number[], set: UnitSet): string {
-    const { unit, factor } = lengths[set];
+    const { unit, factor } = lengths[systemOf(set, 'length')];
     return `${metres.map((m) => Number((m * factor).toPrecision(4)).toString()).join(' × ')} ${unit}`;
 }
 
 /** Coordinates in a plane. */
 export const place = (metres: readonly number[], set: UnitSet): string =>
-    `${metres.map((m) => Number((m * lengths[set].factor).toFixed(set === 'si' ? 5 : 2)).toString()).join(', ')} ${lengths[set].unit}`;
+    `${metres.map((m) => Number((m * lengths[systemOf(set, 'length')].factor).toFixed(systemOf(set, 'length') === 'si' ? 5 : 2)).toString()).join(', ')} ${lengths[systemOf(set, 'length')].unit}`;
 
 /** From m/s. */
-export const speedUnit = (set: UnitSet): string => (set === 'us' ? 'ft/min' : 'm/s');
-export const speedNumber = (metresPerSecond: number, set: UnitSet): number => (set === 'us' ? metresPerSecond * 196.850394 : metresPerSecond);
+const inFeet = (set: UnitSet): boolean => systemOf(set, 'flow') === 'us';
+export const speedUnit = (set: UnitSet): string => (inFeet(set) ? 'ft/min' : 'm/s');
+export const speedNumber = (metresPerSecond: number, set: UnitSet): number => (inFeet(set) ? metresPerSecond * 196.850394 : metresPerSecond);
 
 const CUBIC_FOOT = 0.3048 ** 3;
 const POUND = 0.45359237;
 
 /** How flows are shown, and what a bare number that is typed means. */
-const flows: Record<'volume' | 'mass', Record<UnitSet, { unit: string; typed: string; factor: number }>> = {
+const flows: Record<'volume' | 'mass', Record<System, { unit: string; typed: string; factor: number }>> = {
     volume: {
         mm: { unit: 'l/s', typed: 'l/s', factor: 1e3 },
         si: { unit: 'm³/s', typed: 'm^3/s', factor: 1 },
@@ -93,16 +121,16 @@ const flows: Record<'volume' | 'mass', Record<UnitSet, { unit: string; typed: st
 };
 
 function flow(kind: 'volume' | 'mass', value: number, set: UnitSet, signed: boolean): string {
-    const { unit, factor } = flows[kind][set];
+    const { unit, factor } = flows[kind][systemOf(set, 'flow')];
     const shown = value * factor;
     // Two decimals, or three digits where these would show nothing.
     return `${signed && value > 0 ? '+' : ''}${shown !== 0 && Math.abs(shown) < 0.1 ? minus(Number(shown.toPrecision(3)).toString()) : number(shown, 2)} ${unit}`;
 }
 
-export const volumeFlowUnit = (set: UnitSet): string => flows.volume[set].unit;
-export const volumeFlowNumber = (value: number, set: UnitSet): number => value * flows.volume[set].factor;
-export const massFlowUnit = (set: UnitSet): string => flows.mass[set].unit;
-export const massFlowNumber = (value: number, set: UnitSet): number => value * flows.mass[set].factor;
+export const volumeFlowUnit = (set: UnitSet): string => flows.volume[systemOf(set, 'flow')].unit;
+export const volumeFlowNumber = (value: number, set: UnitSet): number => value * flows.volume[systemOf(set, 'flow')].factor;
+export const massFlowUnit = (set: UnitSet): string => flows.mass[systemOf(set, 'flow')].unit;
+export const massFlowNumber = (value: number, set: UnitSet): number => value * flows.mass[systemOf(set, 'flow')].factor;
 
 /** A volume flow from m3/s. */
 export const volumeFlow = (value: number, set: UnitSet, signed = false): string => flow('volume', value, set, signed);
@@ -111,11 +139,11 @@ export const volumeFlow = (value: number, set: UnitSet, signed = false): string 
 export const massFlow = (value: number, set: UnitSet): string => flow('mass', value, set, false);
 
 /** Units of bare numbers that are typed. */
-export const typedVolumeFlowUnit = (set: UnitSet): string => flows.volume[set].typed;
-export const typedMassFlowUnit = (set: UnitSet): string => flows.mass[set].typed;
-export const typedSpeedUnit = (set: UnitSet): string => (set === 'us' ? 'ft/min' : 'm/s');
+export const typedVolumeFlowUnit = (set: UnitSet): string => flows.volume[systemOf(set, 'flow')].typed;
+export const typedMassFlowUnit = (set: UnitSet): string => flows.mass[systemOf(set, 'flow')].typed;
+export const typedSpeedUnit = (set: UnitSet): string => (inFeet(set) ? 'ft/min' : 'm/s');
 
-export const speed = (metresPerSecond: number, set: UnitSet): string => `${number(speedNumber(metresPerSecond, set), set === 'us' ? 0 : 2)} ${speedUnit(set)}`;
+export const speed = (metresPerSecond: number, set: UnitSet): string => `${number(speedNumber(metresPerSecond, set), inFeet(set) ? 0 : 2)} ${speedUnit(set)}`;
 
 /** From A and V, as many digits as tell something. */
 export const amperes = (current: number): string => `${minus(Number(current.toPrecision(4)).toString())}\u00a0A`;
@@ -147,4 +175,4 @@ export function typed(text: string, unit: string): string {
     return /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(trimmed) ? `${trimmed} ${unit}`.trim() : trimmed;
 }
 
-export const typedTemperatureUnit = (set: UnitSet): string => temperatures[set].typed;
+export const typedTemperatureUnit = (set: UnitSet): string => temperatures[systemOf(set, 'temperature')].typed;

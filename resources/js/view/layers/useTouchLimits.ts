@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { useMaterials } from '../../api/queries';
 import type { Outline } from '../../api/types';
-import { touchLimit } from '../../model/touch';
+import { surfaceBy, touchLimit } from '../../model/touch';
 import { usePreferences } from '../../state/screen';
 
 /** The touch temperature limit of each part by the kind of its surface, K. */
@@ -10,6 +10,6 @@ export function useTouchLimits(outline: Outline): readonly number[] {
     const touch = usePreferences((s) => s.touch);
     return useMemo(() => {
         const categories = new Map(materials?.map((material) => [material.id, material.category]));
-        return outline.parts.map((part) => touchLimit(categories.get(part.material ?? ''), part.kind, touch));
+        return outline.parts.map((part) => touchLimit(part.touchedAs ?? surfaceBy(categories.get(part.material ?? ''), part.kind), touch));
     }, [outline, materials, touch]);
 }
