@@ -31,7 +31,7 @@ test('why the processor is hot is found in the picture, the routes and the ladde
     await expect(ladder).toContainText(/air before Heat sink/);
     await expect(ladder).toContainText(/bypass \d\d %/);
     await inspector.getByRole('button', { name: 'Follow its heat' }).click();
-    const routes = page.getByRole('dialog', { name: 'Heat routes' });
+    const routes = page.getByRole('region', { name: 'Heat routes' });
     await expect(routes).toContainText(/14\.00 W are followed, 14\.00 W leave: the balance is open by 0\.0\d\d %/);
     await expect(routes.locator('canvas')).toBeVisible();
     await nothingSerious(page);

@@ -17,12 +17,14 @@ export interface ChartProps {
     /** The numbers as a table, the first row its head. */
     table: () => Cells;
     onClick?: (event: ECElementEvent) => void;
+    /** What is under the pointer; null once nothing is. */
+    onHover?: (event: ECElementEvent | null) => void;
     /** A place within the axes that was clicked, in their numbers. */
     onPlace?: ((x: number) => void) | undefined;
 }
 
 /** A chart in the look of the application, saved as a picture or as its numbers. The package that draws it is fetched when the first one is shown. */
-export function Chart({ label, option, height, table, onClick, onPlace }: ChartProps) {
+export function Chart({ label, option, height, table, onClick, onHover, onPlace }: ChartProps) {
     const { palette, typography } = useTheme();
     const host = useRef<HTMLDivElement>(null);
     const [chart, setChart] = useState<EChartsType | null>(null);
@@ -65,6 +67,16 @@ export function Chart({ label, option, height, table, onClick, onPlace }: ChartP
         chart.on('click', onClick);
         return () => void chart.off('click', onClick);
     }, [chart, onClick]);
+    useEffect(() => {
+        if (!chart || !onHover) return;
+        const leave = () => onHover(null);
+        chart.on('mouseover', onHover);
+        chart.on('mouseout', leave);
+        return () => {
+            chart.off('mouseover', onHover);
+            chart.off('mouseout', leave);
+        };
+    }, [chart, onHover]);
     useEffect(() => {
         if (!chart || !onPlace) return;
         const click = ({ offsetX, offsetY }: { offsetX: number; offsetY: number }) => {

@@ -97,7 +97,7 @@ function Routes({ part, outline, result }: { part: ResultPart; outline: Outline;
                     </Box>
                 ))}
             </Chapter>
-            <RoutesButton label="Follow its heat" outline={outline} result={result} of={[part.id]} />
+            <RoutesButton label="Follow its heat" of={[part.id]} />
         </>
     );
 }

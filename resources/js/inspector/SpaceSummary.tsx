@@ -70,9 +70,7 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit, tria
             title={flow ? 'Flow' : 'Space'}
             note={flow ? regimeOf(flow) : 'What leaves it; the parts show when they are selected'}
         >
-            {result.fields.includes('temperature') && !tried && result.frame === undefined && (
-                <RoutesButton label="Heat routes" outlined outline={outline} result={result} of={null} />
-            )}
+            {result.fields.includes('temperature') && !tried && result.frame === undefined && <RoutesButton label="Heat routes" outlined of={null} />}
             {result.frame !== undefined && (
                 <Typography color="text.secondary">
                     Only temperatures {keptFields(result).includes('velocity') && 'and velocities '}are kept of a moment on the way. Peaks shows where the heat

@@ -74,6 +74,7 @@ import { useKeys } from './useKeys';
 import { VerdictLine } from './VerdictLine';
 
 const View = lazy(() => import('../view/View'));
+const RoutesPanel = lazy(() => import('../routes/RoutesPanel').then((module) => ({ default: module.RoutesPanel })));
 const ReportDialog = lazy(() => import('../report/ReportDialog').then((module) => ({ default: module.ReportDialog })));
 const EvidenceDialog = lazy(() => import('../trust/EvidenceDialog').then((module) => ({ default: module.EvidenceDialog })));
 
@@ -220,6 +221,7 @@ export default function ProjectScreen() {
     const shown = useMemo(() => runs.result && (frame === null ? withPeaks(runs.result) : atMoment(runs.result, frame)), [runs.result, frame]);
     const result = trial?.result ?? shown;
     const selection = useScreen((s) => s.selection);
+    const routes = useScreen((s) => s.routes);
     const units = usePreferences((s) => s.units);
     const [keysShown, setKeysShown] = useState(false);
     const showKeys = () => setKeysShown(true);
@@ -418,6 +420,17 @@ export default function ProjectScreen() {
                     }
                 />
             </Box>
+            {routes && stage === 'Judge' && !runs.stale && !trial && result?.frame === undefined && result && revision && (
+                <Suspense fallback={null}>
+                    <RoutesPanel
+                        key={String(routes.of)}
+                        outline={revision.outline}
+                        result={result}
+                        of={routes.of}
+                        onClose={() => useScreen.getState().set({ routes: null })}
+                    />
+                </Suspense>
+            )}
             <RunStrip variant={variant} runs={runs} mayEdit={mayEdit} findings={revision?.preflight ?? []} outline={revision?.outline} live={live} />
             {variants && <VariantDialogs variants={variants} editor={editor} running={isActive(runs.latest)} />}
             <ConflictDialog editor={editor} />

@@ -5,6 +5,7 @@ import { firstColumns } from '../ledger/partTable';
 import type { Touch } from '../model/touch';
 import type { Scheme } from '../theme/theme';
 import type { UnitSet } from '../units/units';
+import type { Band } from '../view/layers/litFaces';
 
 export const stages = ['Build', 'Load', 'Limit', 'Solve', 'Judge'] as const;
 export type Stage = (typeof stages)[number];
@@ -19,6 +20,10 @@ interface ScreenState {
     tool: Tool;
     /** Parts that something on the page speaks of, lit up in the view. */
     lit: string[];
+    /** The band of the heat routes whose faces are lit up in the view. */
+    band: Band | null;
+    /** The heat routes beside the view: the parts that are followed first, null for all; nothing while they are closed. */
+    routes: { of: readonly string[] | null } | null;
     /** Whether the view shows parts in the colour of their finish. */
     byFinish: boolean;
     /** What the model is held against: a variant as it is saved, or one of its revisions. */
@@ -54,6 +59,8 @@ export const useScreen = create<ScreenState>((set) => ({
     savedView: null,
     openRun: null,
     lit: [],
+    band: null,
+    routes: null,
     byFinish: false,
     against: null,
     marked: [],

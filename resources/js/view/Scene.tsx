@@ -16,6 +16,7 @@ import { fieldValue, fieldKinds, type FieldName } from './fields/catalogue';
 import { ownerAt, sample, sampleUnder } from './fields/field';
 import { housings } from './housings';
 import { CalloutPlaces, type Callout } from './layers/Callouts';
+import { LitFaces } from './layers/LitFaces';
 import { Isosurface } from './layers/IsosurfaceLayer';
 import { PartMesh, usePartMaterials } from './layers/PartMesh';
 import type { Picture } from './layers/picture';
@@ -94,6 +95,7 @@ export function Scene({ shown, outline, picture, grid, framed, drags, onSun, cal
         selection,
         hidden,
         lit,
+        band,
         marked: differing,
         tool,
         perspective,
@@ -103,11 +105,12 @@ export function Scene({ shown, outline, picture, grid, framed, drags, onSun, cal
         set,
         select,
     } = useScreen(
-        useShallow(({ stage, selection, hidden, lit, marked, tool, perspective, face, pointed, byFinish, set, select }) => ({
+        useShallow(({ stage, selection, hidden, lit, band, marked, tool, perspective, face, pointed, byFinish, set, select }) => ({
             stage,
             selection,
             hidden,
             lit,
+            band,
             marked,
             tool,
             perspective,
@@ -289,6 +292,7 @@ export function Scene({ shown, outline, picture, grid, framed, drags, onSun, cal
                     <meshBasicMaterial color="#b3261e" depthTest={false} transparent />
                 </mesh>
             )}
+            {judging && picture && band && <LitFaces band={band} picture={picture} outline={outline} />}
             <CalloutPlaces callouts={callouts} sheet={sheet} />
         </>
     );

@@ -21,7 +21,7 @@ export interface SurfaceField {
 const ROW = 4;
 
 /** Corners of the face of a cell as two triangles, m. */
-function corners({ lines, rows }: Elements, element: number): number[] {
+export function cornersOf({ lines, rows }: Elements, element: number): number[] {
     const [cell, direction] = [rows[ROW * element]!, rows[ROW * element + 1]!];
     const [nx, ny] = [lines[0]!.length - 1, lines[1]!.length - 1];
     const place = [cell % nx, Math.floor(cell / nx) % ny, Math.floor(cell / (nx * ny))];
@@ -63,7 +63,7 @@ export function surfaceField(elements: Elements, values: Float32Array): SurfaceF
     const parts = new Map<number, BufferGeometry>();
     for (const [part, own] of byPart) {
         const geometry = new BufferGeometry();
-        geometry.setAttribute('position', new BufferAttribute(new Float32Array(own.flatMap((element) => corners(elements, element))), 3));
+        geometry.setAttribute('position', new BufferAttribute(new Float32Array(own.flatMap((element) => cornersOf(elements, element))), 3));
         geometry.setAttribute('value', new BufferAttribute(new Float32Array(own.flatMap((element) => Array<number>(6).fill(values[element]!))), 1));
         geometry.computeVertexNormals();
         parts.set(part, geometry);

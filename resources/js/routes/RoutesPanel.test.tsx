@@ -5,7 +5,7 @@ import { describe, expect, it, vi } from 'vitest';
 import type { Result } from '../api/types';
 import { sampleOutline, sampleResult } from '../fixtures';
 import { samplePart } from '../model/samples';
-import { RoutesDialog } from './RoutesDialog';
+import { RoutesPanel } from './RoutesPanel';
 
 // What it draws is a matter of the package; here counts what it is given.
 vi.mock('../charts/Chart', () => ({
@@ -36,15 +36,15 @@ const result = sampleResult({
 });
 const outline = sampleOutline([samplePart({ id: 'chip', name: 'Chip', group: 'Upper' }), samplePart({ id: 'board', name: 'Main board' })]);
 
-describe('the dialog of heat routes', () => {
+describe('the heat routes', () => {
     it('follows all watts first and says that the balance closes', () => {
-        render(<RoutesDialog outline={outline} result={result} of={null} onClose={() => undefined} />);
+        render(<RoutesPanel outline={outline} result={result} of={null} onClose={() => undefined} />);
         expect(screen.getAllByRole('listitem').map((row) => row.textContent)).toEqual(['From To Heat W', 'Chip Main board 10', 'Main board Side z- 12']);
         expect(screen.getByText(/12\.00 W are followed, 12\.00 W leave: the balance is open by 0\.000 %/)).toBeVisible();
     });
 
     it('follows a part or an assembly alone', async () => {
-        render(<RoutesDialog outline={outline} result={result} of={['board']} onClose={() => undefined} />);
+        render(<RoutesPanel outline={outline} result={result} of={['board']} onClose={() => undefined} />);
         expect(screen.getByText('Main board Side z- 2')).toBeVisible();
         await userEvent.click(screen.getByRole('combobox', { name: 'Heat of' }));
         await userEvent.click(within(screen.getByRole('listbox')).getByRole('option', { name: 'Upper' }));
@@ -53,7 +53,7 @@ describe('the dialog of heat routes', () => {
 
     it('says so where nothing heats', () => {
         render(
-            <RoutesDialog
+            <RoutesPanel
                 outline={outline}
                 result={sampleResult({ ...result, parts: [computed('sink', 0, {})] as unknown as Result['parts'] })}
                 of={['sink']}

@@ -1,7 +1,5 @@
 import Close from '@mui/icons-material/Close';
 import Box from '@mui/material/Box';
-import Dialog from '@mui/material/Dialog';
-import DialogTitle from '@mui/material/DialogTitle';
 import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
@@ -9,11 +7,12 @@ import Slider from '@mui/material/Slider';
 import Stack from '@mui/material/Stack';
 import { useTheme } from '@mui/material/styles';
 import type { ECElementEvent } from 'echarts/core';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Outline, Result } from '../api/types';
 import { Chart } from '../charts/Chart';
 import { useScreen } from '../state/screen';
 import { number, watts } from '../units/units';
+import type { Band } from '../view/layers/litFaces';
 import { heatRoutes, nameOfRoute, sourcesOf, type RouteNode } from './heatRoutes';
 
 interface Props {
@@ -24,13 +23,16 @@ interface Props {
     onClose: () => void;
 }
 
+/** Pixels of the diagram, so that the view above it keeps most of the screen. */
+const HEIGHT = 236;
+
 const colours: Record<RouteNode['kind'], string> = { part: '#c9785f', air: '#3b7c96', exit: '#8b8578', sun: '#d6a531' };
 
 /** A name of an assembly in the choice of what is followed. */
 const GROUP = 'group ';
 
 /** Where the watts of a part, an assembly or all go, through their neighbours, to where they leave. */
-export function RoutesDialog({ outline, result, of, onClose }: Props) {
+export function RoutesPanel({ outline, result, of, onClose }: Props) {
     const { palette } = useTheme();
     const set = useScreen((s) => s.set);
     const [followed, setFollowed] = useState(of && of.length === 1 ? of[0]! : 'all');
@@ -65,7 +67,7 @@ export function RoutesDialog({ outline, result, of, onClose }: Props) {
                     right: 150,
                     top: 12,
                     bottom: 12,
-                    nodeGap: 10,
+                    nodeGap: 11,
                     nodeWidth: 12,
                     layoutIterations: 64,
                     emphasis: { focus: 'trajectory' },
@@ -99,18 +101,31 @@ export function RoutesDialog({ outline, result, of, onClose }: Props) {
         }),
         [routes, shown, name, passing, palette],
     );
-    const lightUp = useCallback(
+    const [kept, setKept] = useState<Band | null>(null);
+    const select = useCallback(
         (event: ECElementEvent) => {
-            const data = event.data as { id?: string; ids?: string[] };
-            const ids = [data.id, ...(data.ids ?? [])].filter((id): id is string => outline.parts.some((part) => part.id === id));
-            if (ids.length > 0) set({ selection: ids });
+            const { id, ids = [] } = event.data as { id?: string; ids?: string[] };
+            const parts = [id, ...ids].filter((one): one is string => outline.parts.some((part) => part.id === one));
+            if (parts.length > 0) set({ selection: parts });
+            setKept(ids.length === 2 ? { from: ids[0]!, to: ids[1]! } : null);
         },
         [outline, set],
     );
+    const lightUp = useCallback(
+        (event: ECElementEvent | null) => {
+            const { ids = [] } = (event?.data ?? {}) as { ids?: string[] };
+            set({ band: ids.length === 2 ? { from: ids[0]!, to: ids[1]! } : kept });
+        },
+        [set, kept],
+    );
+    useEffect(() => {
+        set({ band: kept });
+        return () => set({ band: null });
+    }, [set, kept, result]);
     return (
-        <Dialog open onClose={onClose} maxWidth="lg" fullWidth slotProps={{ paper: { 'aria-label': 'Heat routes' } }}>
-            <DialogTitle sx={{ display: 'flex', alignItems: 'center', gap: 2, fontSize: 16, pb: 1 }}>
-                <Box component="span" sx={{ fontWeight: 650 }}>
+        <Box component="section" aria-label="Heat routes" sx={{ borderTop: 1, borderColor: 'divider', bgcolor: 'background.paper', flexShrink: 0 }}>
+            <Stack direction="row" sx={{ alignItems: 'center', gap: 2, px: 2, pt: 0.75 }}>
+                <Box component="h2" sx={{ m: 0, fontSize: 14, fontWeight: 650 }}>
                     Heat routes
                 </Box>
                 <Select
@@ -154,30 +169,32 @@ export function RoutesDialog({ outline, result, of, onClose }: Props) {
                 <IconButton size="small" aria-label="Close" onClick={onClose}>
                     <Close fontSize="small" />
                 </IconButton>
-            </DialogTitle>
-            <Box sx={{ px: 3, pb: 2 }}>
+            </Stack>
+            <Box sx={{ px: 2, pb: 1 }}>
                 {shown.length > 0 ? (
                     <Chart
                         label="Heat routes"
-                        height={430}
+                        height={HEIGHT}
                         option={option}
-                        onClick={lightUp}
+                        onClick={select}
+                        onHover={lightUp}
                         table={() => [
                             ['From', 'To', 'Heat W'],
                             ...routes.links.map((link) => [name(link.from), name(link.to), Number(link.heat.toPrecision(6))]),
                         ]}
                     />
                 ) : (
-                    <Box sx={{ py: 8, textAlign: 'center', color: 'text.secondary' }}>Nothing here makes heat of its own. Choose a part that does.</Box>
+                    <Box sx={{ py: 6, textAlign: 'center', color: 'text.secondary' }}>Nothing here makes heat of its own. Choose a part that does.</Box>
                 )}
                 {routes.given > 0 && (
                     <Box sx={{ fontSize: 13, color: 'text.secondary', pt: 1 }}>
                         {watts(routes.given)} W are followed, {watts(routes.left)} W leave: the balance is open by{' '}
                         {number((100 * Math.abs(routes.given - routes.left)) / routes.given, 3)} %.
-                        {small > 0 && ` ${small} smaller ${small === 1 ? 'flow is' : 'flows are'} not drawn.`} A click on a band selects what it joins.
+                        {small > 0 && ` ${small} smaller ${small === 1 ? 'flow is' : 'flows are'} not drawn.`} A band lights up its faces in the view; a click
+                        keeps them and selects what it joins.
                     </Box>
                 )}
             </Box>
-        </Dialog>
+        </Box>
     );
 }
