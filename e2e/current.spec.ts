@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { cell, ledger, run, runStrip } from './demo';
+import { fiftyPlaces } from './painted';
 
 test('current in copper: a new project is computed, a current is changed and a further face grounded', async ({ page }) => {
     await page.goto('/');
@@ -77,6 +78,7 @@ test('a fuse melts, and beyond a greatest current has no steady temperature', as
     await page.getByRole('button', { name: 'Judge', exact: true }).click();
     await expect(ledger(page)).toContainText('1 of 3 limits missed');
     await expect(cell(page, 'Fuse strip', 'limitText')).toContainText('419');
+    await fiftyPlaces(page, 30, 520);
 
     await page.getByRole('button', { name: 'Load', exact: true }).click();
     await amperes('24 A');

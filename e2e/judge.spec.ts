@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { cell, nothingSerious, revision, runStrip } from './demo';
+import { fiftyPlaces } from './painted';
 
 test('why the processor is hot is found in the picture, the routes and the ladder, and kept as a view', async ({ page }) => {
     test.setTimeout(600_000);
@@ -88,4 +89,11 @@ test('why the processor is hot is found in the picture, the routes and the ladde
     await page.reload();
     await expect(page.locator('[data-section="speed"]')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Judge' })).toHaveAttribute('aria-current', /.+/);
+
+    // What is painted is what the core has there.
+    await page.evaluate(() => localStorage.removeItem('foehn-shown'));
+    await page.goto(new URL(page.url()).pathname);
+    await page.keyboard.press('5');
+    await expect(page.locator('[data-coloured="temperature"]')).toBeVisible();
+    await fiftyPlaces(page, 40, 110);
 });

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
-import { scaleBytes } from '../resources/js/view/fields/palettes';
 import { cell, ledger, openDemo, revision, run, typeInto } from './demo';
+import { bare, fiftyPlaces, paintedAt, rangeShown, shareOf } from './painted';
 
 /** Imports a model document as a project of its own. */
 async function importModel(page: Page, document: object): Promise<void> {
@@ -33,45 +33,6 @@ const blockInAir = {
     ],
     analysis: { grid: { cells: [12, 12, 8] } },
 };
-
-/** Colours of the canvas at places of it, in pixels of the page. */
-async function paintedAt(page: Page, places: readonly { x: number; y: number }[]): Promise<number[][]> {
-    const picture = (await page.getByRole('region', { name: 'View' }).locator('canvas').screenshot()).toString('base64');
-    return page.evaluate(
-        async ({ data, at }) => {
-            const image = new Image();
-            image.src = `data:image/png;base64,${data}`;
-            await image.decode();
-            const drawn = new OffscreenCanvas(image.width, image.height).getContext('2d')!;
-            drawn.drawImage(image, 0, 0);
-            return at.map(({ x, y }) => [...drawn.getImageData(x, y, 1, 1).data].slice(0, 3));
-        },
-        { data: picture, at: [...places] },
-    );
-}
-
-/** Share of the scale whose colour is nearest to a painted one, and how far it is from it. */
-function shareOf(colour: readonly number[]): { share: number; off: number } {
-    const scale = scaleBytes('heat', 1024);
-    const off = (i: number) => Math.hypot(...[0, 1, 2].map((n) => scale[4 * i + n]! - colour[n]!));
-    const nearest = [...Array(1024).keys()].reduce((best, i) => (off(i) < off(best) ? i : best));
-    return { share: nearest / 1023, off: off(nearest) };
-}
-
-/** The ends of the legend of the temperature, °C. */
-async function rangeShown(page: Page): Promise<[number, number]> {
-    const legend = page.getByTestId('legend temperature');
-    return [Number(await legend.getByLabel('Least of Temperature').inputValue()), Number(await legend.getByLabel('Greatest of Temperature').inputValue())];
-}
-
-/** Takes the light away, so that colours are exactly those of the scale, and everything that lies over the picture. */
-async function bare(page: Page): Promise<void> {
-    const shown = page.getByRole('region', { name: 'Shown' });
-    await shown.getByRole('button', { name: /^Parts/ }).click();
-    await shown.getByRole('switch', { name: 'Light and shade' }).uncheck();
-    await shown.getByRole('button', { name: 'Remove Min and max' }).click();
-    await shown.getByRole('button', { name: 'Fold the list' }).click();
-}
 
 test('what is painted on a part is what the core has there, without the air beside it', async ({ page }) => {
     await importModel(page, blockInAir);
@@ -106,50 +67,12 @@ test('at fifty places of the demo what is painted, what is read under the pointe
     await openDemo(page);
     await page.keyboard.press('5');
     await expect(page.locator('[data-coloured="temperature"]')).toBeVisible();
-    await bare(page);
-    // With two digits behind the point, so that rounding of the ends has no share.
-    const legend = page.getByTestId('legend temperature');
-    for (const [end, value] of [
-        ['Least', '40'],
-        ['Greatest', '115'],
-    ] as const) {
-        await legend.getByLabel(`${end} of Temperature`).fill(value);
-        await page.keyboard.press('Enter');
-    }
-    await page.waitForTimeout(1500);
-    const id = await page.locator('[data-run]').getAttribute('data-run');
-    const canvas = page.getByRole('region', { name: 'View' }).locator('canvas');
-    const box = (await canvas.boundingBox())!;
-    const places = [...Array(400).keys()].map((n) => ({
-        x: Math.round(box.width * (0.12 + 0.76 * ((n * 0.618034) % 1))),
-        y: Math.round(box.height * (0.2 + 0.6 * ((n * 0.754878) % 1))),
-    }));
-    const painted = await paintedAt(page, places);
-    const readout = page.getByTestId('readout');
-    const probe = page.getByRole('button', { name: 'Probe', exact: true });
-    let compared = 0;
-    let far = 0;
-    for (const [n, place] of places.entries()) {
-        const { share, off } = shareOf(painted[n]!);
-        // Edges, walls that are seen through and the ground have no colour of the scale.
-        if (off > 5 || compared === 50) continue;
-        await page.mouse.move(box.x + place.x, box.y + place.y);
-        if (!(await readout.isVisible())) continue;
-        const text = (await readout.textContent())!;
-        const read = Number(/(-?\d+\.\d+) °C$/.exec(text)?.[1] ?? NaN);
-        if (Number.isNaN(read) || text.startsWith('Enclosure')) continue;
-        compared++;
-        if (Math.abs(40 + share * 75 - read) > 0.75) far++;
-    }
-    expect(compared).toBe(50);
-    // A pixel may lie on the edge of two parts.
-    expect(far).toBeLessThanOrEqual(1);
-
-    await probe.click();
+    const places = await fiftyPlaces(page, 40, 115);
+    await page.getByRole('button', { name: 'Probe', exact: true }).click();
+    const box = (await page.getByRole('region', { name: 'View' }).locator('canvas').boundingBox())!;
     for (const place of places.slice(0, 12)) await page.mouse.click(box.x + place.x, box.y + place.y);
     const pins = page.locator('[data-callout^="pin"]');
     await expect.poll(() => pins.count()).toBeGreaterThan(4);
-    expect(id).not.toBeNull();
 });
 
 test('a ledger of a thousand parts shows all of them', async ({ page }) => {

@@ -11,7 +11,7 @@ use Foehn\Physics\Electric\BoardState;
 /**
  * What is read off the copper of a board with currents.
  *
- * @phpstan-type NetRow array{name: string, current: float, drop: float, resistance: ?float, heat: float, temperature: float}
+ * @phpstan-type NetRow array{name: string, current: float, drop: float, resistance: ?float, heat: float, temperature: float, section: ?float, charted: ?float}
  * @phpstan-type ViaRow array{net: string, at: array{float, float}, hole: float, from: string, to: string, current: float, density: float, heat: float}
  * @phpstan-type LayerRow array{name: string, outer: bool, heat: float, density: float, temperature: float}
  */
@@ -33,7 +33,7 @@ final class BoardReadings
     {
     }
 
-    /** @return list<NetRow> of nets with terminals: A in, V between the highest and the lowest of them, ohm as W over A2, W, and K where it is hottest */
+    /** @return list<NetRow> of nets with terminals: A in, V between the highest and the lowest of them, ohm as W over A2, W, K where it is hottest, the section that its heat is made in, m2, and the rise that the chart says of a trace of it, K */
     public function nets(): array
     {
         return $this->nets ??= $this->readNets();
@@ -43,11 +43,17 @@ final class BoardReadings
     private function readNets(): array
     {
         $nets = $this->state->drawn->nets();
-        $heat = $hottest = array_fill(0, count($nets->names), 0.0);
+        $heat = $hottest = $weighted = $whole = array_fill(0, count($nets->names), 0.0);
+        $covered = $this->state->drawn->raster->covered;
         foreach ($nets->net as $at => $net) {
             if ($net !== Nets::NONE) {
                 $heat[$net] += $this->state->currents->heat[$at];
                 $hottest[$net] = max($hottest[$net], $this->state->temperature[$at]);
+                if ($covered[$at] >= self::WHOLE) {
+                    // Where heat is made counts: corners of contacts have a high density and hardly any heat.
+                    $weighted[$net] += $this->state->currents->heat[$at] * $this->state->currents->density[$at];
+                    $whole[$net] += $this->state->currents->heat[$at];
+                }
             }
         }
         $rows = [];
@@ -58,8 +64,10 @@ final class BoardReadings
             $terminals = array_intersect_key($this->state->currents->contacts, $on);
             $current = array_sum(array_map(fn (array $terminal): float => max(0.0, $terminal['current']), $terminals));
             $volts = array_column($terminals, 'voltage');
+            $section = $weighted[$net] > 0.0 ? $current * $whole[$net] / $weighted[$net] : null;
             $rows[] = ['name' => $nets->names[$net] ?? '', 'current' => $current, 'drop' => max([-INF, ...$volts]) - min([INF, ...$volts]),
-                'resistance' => $current > 0.0 ? $heat[$net] / $current ** 2 : null, 'heat' => $heat[$net], 'temperature' => $hottest[$net]];
+                'resistance' => $current > 0.0 ? $heat[$net] / $current ** 2 : null, 'heat' => $heat[$net], 'temperature' => $hottest[$net],
+                'section' => $section, 'charted' => $section === null ? null : TraceChart::rise($current, $section)];
         }
 
         return $rows;
@@ -132,12 +140,46 @@ final class BoardReadings
         return $rows === [] ? null : max(array_column($rows, 'density'));
     }
 
+    /** Pixel with the greatest density in "outer" or "inner" layers; null where there is none. */
+    public function densestPixel(string $class): ?int
+    {
+        [$best, $most] = [null, -INF];
+        $raster = $this->state->drawn->raster;
+        foreach ($this->layers() as $n => $layer) {
+            if ($layer['outer'] !== ($class === 'outer')) {
+                continue;
+            }
+            for ($at = $n * $raster->area(), $end = $at + $raster->area(); $at < $end; $at++) {
+                if ($raster->covered[$at] >= self::WHOLE && $this->state->currents->density[$at] > $most) {
+                    [$best, $most] = [$at, $this->state->currents->density[$at]];
+                }
+            }
+        }
+
+        return $best;
+    }
+
     /** Current of the via that is nearest to its limit, as if it had the hole that the limit is stated for, A; null where there are none. */
     public function viaCurrent(ViaCurrents $limits): ?float
     {
-        $plating = $this->state->copper->artwork->holes->plating;
-        $scaled = array_map(fn (array $via): float => $limits->first() * $via['current'] / $limits->of($via['hole'], $plating), $this->vias());
+        $scaled = $this->scaled($limits);
 
         return $scaled === [] ? null : max($scaled);
+    }
+
+    /** Number of that via; null where there are none. */
+    public function worstVia(ViaCurrents $limits): ?int
+    {
+        $scaled = $this->scaled($limits);
+
+        return $scaled === [] ? null : (int) array_search(max($scaled), $scaled, true);
+    }
+
+    /** @return list<float> currents of the vias, as if each had the hole that the limit is stated for, A */
+    private function scaled(ViaCurrents $limits): array
+    {
+        $plating = $this->state->copper->artwork->holes->plating;
+
+        return array_map(fn (array $via): float => $limits->first() * $via['current'] / $limits->of($via['hole'], $plating), $this->vias());
     }
 }

@@ -13,6 +13,7 @@ use Foehn\Numerics\Vectors;
 use Foehn\Observe\Fields;
 use Foehn\Observe\FinBypass;
 use Foehn\Observe\GridValues;
+use Foehn\Observe\LimitPlaces;
 use Foehn\Observe\Masses;
 use Foehn\Observe\Radiated;
 use Foehn\Observe\Readings;
@@ -28,7 +29,7 @@ use Foehn\Solve\TimeSettings;
  * @phpstan-import-type BoardRow from BoardRows
  * @phpstan-import-type OverTime from CourseRows
  * @phpstan-type WatchRow array{id: string, name: string, part: ?string, quantity: string, reduce: string, unit: string, profile: ?array{positions: list<float>, values: list<?float>}, value: ?float, plusMinus: ?float, order: ?float, unknown: ?string, overTime: ?OverTime}
- * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, timeBeyond: float, margin: ?float, verdict: 'met'|'missed'|'undecided', plusMinus: ?float, order: ?float, unknown: ?string, overTime: ?OverTime}
+ * @phpstan-type LimitRow array{id: string, name: string, part: ?string, node: ?string, quantity: string, value: ?float, atMost: ?float, atLeast: ?float, derating: float, timeBeyond: float, margin: ?float, verdict: 'met'|'missed'|'undecided', place: ?list<float>, plusMinus: ?float, order: ?float, unknown: ?string, overTime: ?OverTime}
  * @phpstan-type PartRow array{id: string, name: string, cells: int, power: float, mass: ?float, current: ?array{heat: float, density: float}, temperature: ?array{min: float, mean: float, max: float}, peak: ?array{max: float, at: float},
  *     nodes: ?array{junction: float, case: float, board: float, toCase: float, toBoard: float}, faces: object, routes: object, interfaces: object}
  * @phpstan-type SolverRow array{version: string, converged: bool, stopped: bool, iterations: int, passes: int, residual: float, seconds: float, start: array{from: string, model: ?string, frozen: bool}, code: string, residuals: array<int, float>}
@@ -55,6 +56,8 @@ final class ResultBuilder
 
     private Readings $readings;
 
+    private LimitPlaces $places;
+
     private BesideGrid $beside;
 
     private ?CourseRows $course;
@@ -69,6 +72,7 @@ final class ResultBuilder
     {
         $this->state = $solution->state;
         $this->readings = new Readings($solution->state);
+        $this->places = new LimitPlaces($solution->state);
         $this->beside = BesideGrid::of($solution);
         $this->course = $solution->course === null ? null : new CourseRows($solution->course, $solution->state->model);
         $this->grid = GridReport::of($solution->state->model, $solution->state->grid);
@@ -204,7 +208,9 @@ final class ResultBuilder
         $isOpen = $margin !== null && $uncertainty['plusMinus'] !== null && abs($margin) < $uncertainty['plusMinus'];
 
         return ['id' => $limit->id, 'name' => $limit->name, 'part' => $limit->of->part, 'node' => $limit->of->node, 'quantity' => $limit->quantity, 'value' => $value, 'atMost' => $limit->atMost,
-            'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'timeBeyond' => $limit->timeBeyond, 'margin' => $margin, 'verdict' => $isOpen ? 'undecided' : ($margin !== null && $margin >= 0.0 ? 'met' : 'missed'), 'overTime' => $overTime, ...$uncertainty];
+            'atLeast' => $limit->atLeast, 'derating' => $limit->derating, 'timeBeyond' => $limit->timeBeyond, 'margin' => $margin, 'verdict' => $isOpen ? 'undecided' : ($margin !== null && $margin >= 0.0 ? 'met' : 'missed'), 'overTime' => $overTime,
+            // Over time the worst moment is another one than the state that is kept.
+            'place' => $overTime === null ? $this->places->of($limit) : null, ...$uncertainty];
     }
 
     /** @return array{in: float, out: float, error: float} W; of a course in time at its end, with the share of the heat that is missing over all of it */

@@ -7,6 +7,8 @@ namespace Foehn\Tests\Board;
 use Foehn\Codec\ModelCodec;
 use Foehn\FoehnException;
 use Foehn\Observe\BoardReadings;
+use Foehn\Observe\LimitPlaces;
+use Foehn\Observe\TraceChart;
 use Foehn\Physics\Electric\BoardState;
 use Foehn\Solve\Solution;
 use Foehn\Solve\SteadySolver;
@@ -53,6 +55,25 @@ final class BoardModelTest extends TestCase
         self::assertEqualsWithDelta(2.0 * max($one, $other), $values['vias'], 1e-9);
         self::assertEqualsWithDelta(max($one, $other) / (M_PI * 0.25 * (0.3e-3 ** 2 - 0.25e-3 ** 2)), $values['barrels'], 1.0);
         self::assertEqualsWithDelta(self::net(self::board($solution), 'OUT')['drop'], $values['drop'], 1e-12);
+
+        $places = array_map((new LimitPlaces($solution->state))->of(...), array_column($solution->state->model->limits, null, 'id'));
+        $lower = self::board($solution)->copper->artwork->lower;
+        $via = $one >= $other ? 20e-3 : 21e-3;
+        foreach (['vias', 'barrels'] as $limit) {
+            self::assertEqualsWithDelta($lower[0] + $via, $places[$limit][0] ?? null, 0.6e-3, "$limit: the via with more current");
+            self::assertEqualsWithDelta($lower[1] + 5e-3, $places[$limit][1] ?? null, 1e-6);
+        }
+        self::assertNotNull($places['drop'], 'where the net is highest');
+    }
+
+    public function testTheChartOfATraceCountsTheSectionThatHeats(): void
+    {
+        $strip = ['kind' => 'pour', 'points' => [['5 mm', '4.5 mm'], ['35 mm', '4.5 mm'], ['35 mm', '5.5 mm'], ['5 mm', '5.5 mm']], 'net' => 'OUT'];
+        $ends = array_map(fn (array $terminal, string $x): array => [...$terminal, 'at' => [$x, '5 mm'], 'size' => ['0.2 mm', '1 mm']], self::terminals(), ['5.1 mm', '34.9 mm']);
+        $net = self::net(self::board(self::solve([], ['pixel' => '0.1 mm', 'terminals' => $ends], [['thickness' => '1 mm'], ['name' => 'Top', 'thickness' => '70 um', 'drawn' => [$strip]]])), 'OUT');
+
+        self::assertEqualsWithDelta(1e-3 * 70e-6, $net['section'], 0.01 * 70e-9);
+        self::assertSame(TraceChart::rise(10.0, $net['section'] ?? 0.0), $net['charted']);
     }
 
     public function testViasPassLayersThatTheyDoNotJoin(): void
@@ -182,7 +203,7 @@ final class BoardModelTest extends TestCase
         return $solution->state->boards[0];
     }
 
-    /** @return array{name: string, current: float, drop: float, resistance: ?float, heat: float, temperature: float} */
+    /** @return array{name: string, current: float, drop: float, resistance: ?float, heat: float, temperature: float, section: ?float, charted: ?float} */
     private static function net(BoardState $board, string $name): array
     {
         $found = array_values(array_filter((new BoardReadings($board))->nets(), fn (array $net): bool => $net['name'] === $name));

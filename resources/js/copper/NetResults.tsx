@@ -5,10 +5,18 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import type { BoardCurrents } from '../api/types';
 import { usePreferences } from '../state/screen';
-import { amperes, number, temperatureWithUnit, volts, watts } from '../units/units';
+import { amperes, difference, differenceUnit, number, temperatureWithUnit, volts, watts, type UnitSet } from '../units/units';
 
 /** How tables of numbers look in a dialog. */
 export const numbers = { '& td, & th': { px: 0.75, py: 0.35, fontSize: 12.5, whiteSpace: 'nowrap' } } as const;
+
+/** What the chart says of a trace as wide as the net is where its heat is made, to compare with. */
+function chartedRise({ charted, section }: BoardCurrents['nets'][number], units: UnitSet): string {
+    // Results of before have none.
+    if (section == null || charted === undefined) return '—';
+    if (charted === null) return 'over 100 K';
+    return charted === 0 ? `under ${difference(1, units)} ${differenceUnit(units)}`.replace('+', '') : `${difference(charted, units)} ${differenceUnit(units)}`;
+}
 
 /** Nets, layers and terminals: what flows, drops and heats. */
 export function NetResults({ currents }: { currents: BoardCurrents }) {
@@ -36,7 +44,7 @@ export function NetResults({ currents }: { currents: BoardCurrents }) {
     return (
         <>
             <Table size="small" aria-label="Currents of nets" sx={numbers}>
-                {head(['Net', 'Current', 'Voltage drop', 'Resistance', 'Heat', 'Hottest'])}
+                {head(['Net', 'Current', 'Voltage drop', 'Resistance', 'Heat', 'Hottest', 'Rise by IPC-2152'])}
                 <TableBody>
                     {currents.nets.map((net) =>
                         row(net.name, [
@@ -46,6 +54,7 @@ export function NetResults({ currents }: { currents: BoardCurrents }) {
                             net.resistance === null ? '—' : `${number(1e3 * net.resistance, 3)} mΩ`,
                             `${watts(net.heat)} W`,
                             temperatureWithUnit(net.temperature, units),
+                            chartedRise(net, units),
                         ]),
                     )}
                 </TableBody>

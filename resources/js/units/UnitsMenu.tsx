@@ -22,7 +22,7 @@ export function UnitsMenu({ colour }: { colour: string }) {
     return (
         <>
             <Button
-                aria-label="Units"
+                aria-label={`Units: ${nameOfUnits(units)}`}
                 aria-haspopup="menu"
                 endIcon={<ArrowDropDown fontSize="small" />}
                 onClick={(event) => setAnchor(event.currentTarget)}

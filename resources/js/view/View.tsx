@@ -18,7 +18,7 @@ import { Sharpness } from './camera/Sharpness';
 import { software } from './camera/software';
 import { useDifference } from './fields/useDifference';
 import { useFields, useTextures } from './fields/useFields';
-import { extremeLabels, partLabels } from './layers/callouts';
+import { extremeLabels, missedLabels, partLabels } from './layers/callouts';
 import { Callouts, type Callout } from './layers/Callouts';
 import type { Content, Picture } from './layers/picture';
 import { useSurfaces } from './layers/useSurfaces';
@@ -175,6 +175,7 @@ export default memo(function View({
     if (picture && judging) {
         const labels = layersOf(shown, 'labels')[0];
         if (labels?.visible) callouts.push(...partLabels(labels, outline, picture.result, selection, hidden, units));
+        if (layersOf(shown, 'missed')[0]?.visible) callouts.push(...missedLabels(picture.result, units));
         if (layersOf(shown, 'extremes')[0]?.visible) callouts.push(...extremeLabels(picture.fields.get('temperature'), units));
     }
     const moves = judging && layers.some((layer) => layer.kind === 'streamlines' && layer.particles);

@@ -1,5 +1,6 @@
 import type { Outline, OutlinePart, Result } from '../../api/types';
 import { isOfTemperature } from '../../model/document';
+import { distanceOf } from '../../units/quantities';
 import { difference, differenceUnit, temperatureWithUnit, type UnitSet } from '../../units/units';
 import type { Field } from '../fields/field';
 import type { LabelsLayer, Triple } from '../shown/shown';
@@ -50,6 +51,28 @@ export function partLabels(
         tone: margin !== null && margin < 0 ? 'bad' : undefined,
     }));
 }
+
+/** So many limits that are missed have a label, the worst first. */
+const MOST_MISSED = 8;
+
+/** Where limits are missed, by how much. */
+export const missedLabels = (result: Pick<Result, 'limits'>, units: UnitSet): Callout[] =>
+    result.limits
+        .flatMap((limit) =>
+            limit.verdict === 'missed' && limit.place && limit.margin !== null ? [{ limit, at: limit.place as Triple, by: limit.margin }] : [],
+        )
+        .sort((a, b) => a.by / scaleOf(a.limit) - b.by / scaleOf(b.limit))
+        .slice(0, MOST_MISSED)
+        .map(({ limit, at, by }) => ({
+            id: `missed ${limit.id}`,
+            at,
+            title: limit.name,
+            value: `${distanceOf(limit.quantity, by, units)} ${limit.atMost === null ? 'under' : 'over'}`,
+            tone: 'bad' as const,
+        }));
+
+/** What a margin counts against: of a temperature a hundred kelvins, of others the limit itself. */
+const scaleOf = (limit: Result['limits'][number]): number => (isOfTemperature(limit) ? 100 : Math.abs(limit.atMost ?? limit.atLeast ?? 1) || 1);
 
 /** The hottest and the coldest place of the parts. */
 export const extremeLabels = (temperature: Field | undefined, units: UnitSet): Callout[] =>

@@ -95,6 +95,8 @@ export function LayerSettings({ layer, ...props }: Of<Layer>) {
                     {layer.of === 'worst' && <Count label="How many" value={layer.count} most={50} onChange={(count) => show.change(layer, { count })} />}
                 </>
             );
+        case 'missed':
+            return <Box sx={{ color: 'text.secondary' }}>Where limits are missed, and by how much; the eight worst.</Box>;
         case 'extremes':
             return <Box sx={{ color: 'text.secondary' }}>The hottest and the coldest place of the parts.</Box>;
         case 'probes':

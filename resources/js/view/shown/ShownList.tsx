@@ -51,6 +51,8 @@ function aboutOf(layer: Layer, units: UnitSet): string {
             return layer.of === 'worst' ? `worst ${layer.count}` : layer.of;
         case 'extremes':
             return 'temperature';
+        case 'missed':
+            return 'where';
         case 'probes':
             return layer.pins.length === 0 ? 'none yet' : String(layer.pins.length);
     }
@@ -164,6 +166,7 @@ function AddMenu({ outline, picture, onAdded }: { outline: Outline; picture: Con
         ['isosurface', 'Isosurface', picture !== null, () => newIsosurface(picture!.result)],
         ['labels', 'Labels of parts', heats, () => ({ kind: 'labels', visible: true, of: 'worst', count: 5 })],
         ['extremes', 'Min and max', heats, () => ({ kind: 'extremes', visible: true })],
+        ['missed', 'Limits missed', picture !== null, () => ({ kind: 'missed', visible: true })],
         ['probes', 'Probes', heats, () => ({ kind: 'probes', visible: true, pins: [] })],
         ['sides', 'Space sides', true, () => ({ kind: 'sides', visible: true, field })],
     ];

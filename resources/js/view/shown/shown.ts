@@ -75,6 +75,11 @@ export interface ExtremesLayer extends Line {
     kind: 'extremes';
 }
 
+/** The places where limits are missed. */
+export interface MissedLayer extends Line {
+    kind: 'missed';
+}
+
 export interface Pin {
     at: Triple;
     /** Id of the part; null in the air. */
@@ -86,7 +91,7 @@ export interface ProbesLayer extends Line {
     pins: Pin[];
 }
 
-export type Layer = PartsLayer | SidesLayer | SectionLayer | StreamlinesLayer | IsosurfaceLayer | LabelsLayer | ExtremesLayer | ProbesLayer;
+export type Layer = PartsLayer | SidesLayer | SectionLayer | StreamlinesLayer | IsosurfaceLayer | LabelsLayer | ExtremesLayer | MissedLayer | ProbesLayer;
 export type LayerKind = Layer['kind'];
 export type LayerOf<K extends LayerKind> = Extract<Layer, { kind: K }>;
 
@@ -102,6 +107,7 @@ export const firstShown: Shown = {
     layers: [
         { id: 1, kind: 'parts', visible: true, field: 'temperature', aboveLimit: false },
         { id: 2, kind: 'extremes', visible: true },
+        { id: 3, kind: 'missed', visible: true },
     ],
     ranges: {},
     faint: [],
@@ -115,11 +121,12 @@ export const layerTitles: Record<LayerKind, string> = {
     isosurface: 'Isosurface',
     labels: 'Labels',
     extremes: 'Min and max',
+    missed: 'Limits missed',
     probes: 'Probes',
 };
 
 /** There is one of each of these at most. */
-const single: readonly LayerKind[] = ['parts', 'sides', 'labels', 'extremes', 'probes'];
+const single: readonly LayerKind[] = ['parts', 'sides', 'labels', 'extremes', 'missed', 'probes'];
 
 export const mayAdd = (shown: Shown, kind: LayerKind): boolean => !single.includes(kind) || !shown.layers.some((layer) => layer.kind === kind);
 
@@ -163,6 +170,7 @@ export function fieldsUsed(layer: Layer): FieldName[] {
             return [layer.field];
         case 'probes':
         case 'labels':
+        case 'missed':
             return [];
     }
 }
@@ -175,7 +183,7 @@ export const legendOf = (layer: Layer): FieldName | null =>
 export const againstBase = (shown: Shown): Shown => ({
     ...shown,
     layers: shown.layers
-        .filter(({ kind }) => kind !== 'extremes' && kind !== 'labels' && kind !== 'probes')
+        .filter(({ kind }) => kind !== 'extremes' && kind !== 'missed' && kind !== 'labels' && kind !== 'probes')
         .map((layer) => ('field' in layer && layer.field === 'temperature' && layer.kind !== 'isosurface' ? { ...layer, field: 'warmer' } : layer)),
 });
 
