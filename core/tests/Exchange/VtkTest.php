@@ -80,7 +80,7 @@ final class VtkTest extends TestCase
         exec('/usr/bin/python3 ' . implode(' ', array_map(escapeshellarg(...), [__DIR__ . '/read_vtk.py', ...array_map(fn (string $name): string => "$this->folder/$name", array_keys($files))])) . ' 2>&1', $lines);
         $found = json_decode(implode("\n", $lines), true);
         self::assertIsArray($found, implode("\n", $lines));
-        self::assertSame([24, ['part', 'temperature [K]', 'heatFlux [W/m2]', 'conductivity [W/m/K]', 'cellsAcross']], [$found['cells'], $found['fields']]);
+        self::assertSame([24, ['part', 'temperature [K]', 'heatFlux [W/m2]', 'conductivity [W/m/K]', 'cellsAcross', 'heatResidual [W]']], [$found['cells'], $found['fields']]);
         self::assertEqualsWithDelta(max([0.0, ...$this->solution->state->temperature]), $found['hottest'], 1e-3);
         self::assertEqualsWithDelta([0.0, 0.02, 0.0, 0.02, 0.0, 0.02], $found['bounds'], 1e-7);
         self::assertSame([[3, 2], ['time [s]', 'temperature [K]']], [$found['lines'], $found['atPoints']]);
