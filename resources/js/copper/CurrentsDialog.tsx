@@ -19,6 +19,7 @@ import { LayerPicture, wholeOf, type Sight } from './LayerPicture';
 import { LayerSwitch } from './LayerSwitch';
 import { NetResults } from './NetResults';
 import { areaOf, coloursOf, extremes, pictureOf, pixelAt, type Raster } from './raster';
+import { arrowsOf, pathOf } from './arrows';
 import { joinedLayers } from './joinedLayers';
 import { ViaResults } from './ViaResults';
 
@@ -90,12 +91,17 @@ function Currents({
     const [layer, setLayer] = useState(currents.layers.length - 1);
     const [quantity, setQuantity] = useState<Exclude<Quantity, 'Temperature'>>('CurrentDensity');
     const [isLogarithmic, setLogarithmic] = useState(true);
+    const [hasArrows, setArrows] = useState(true);
     const [sight, setSight] = useState<Sight>(() => wholeOf(currents));
     const [hover, setHover] = useState<readonly [number, number] | null>(null);
     const [lit, setLit] = useState<number | null>(null);
     const pixel = hover === null ? null : pixelAt(currents, ...hover);
     const via = lit === null ? undefined : currents.vias[lit];
     const marks = via ? [{ key: 'via', at: via.at, size: [via.hole, via.hole], isRound: true, title: '', isLit: true }] : [];
+    const arrows = useMemo(
+        () => (hasArrows ? pathOf(arrowsOf(currents, fields.Potential, fields.CurrentDensity, layer, sight)) : undefined),
+        [hasArrows, currents, fields, layer, sight],
+    );
     const shared = { raster: currents, layer, sight, setSight, setHover, marks };
     const show = (n: number | null) => {
         setLit(n);
@@ -140,6 +146,9 @@ function Currents({
                         Logarithmic
                     </Button>
                 )}
+                <Button size="small" color="inherit" variant={hasArrows ? 'outlined' : 'text'} aria-pressed={hasArrows} onClick={() => setArrows(!hasArrows)}>
+                    Arrows
+                </Button>
                 <Button size="small" color="inherit" disabled={sight.zoom === 1} onClick={() => setSight(wholeOf(currents))}>
                     Whole board
                 </Button>
@@ -148,7 +157,14 @@ function Currents({
                 </Typography>
             </Stack>
             <Stack direction="row" sx={{ gap: 1.5, flex: 1.2, minHeight: 0 }}>
-                <Seen {...shared} quantity={quantity} values={fields[quantity]} isLogarithmic={isLogarithmic && quantity !== 'Potential'} pixel={pixel} />
+                <Seen
+                    {...shared}
+                    arrows={arrows}
+                    quantity={quantity}
+                    values={fields[quantity]}
+                    isLogarithmic={isLogarithmic && quantity !== 'Potential'}
+                    pixel={pixel}
+                />
                 <Seen {...shared} quantity="Temperature" values={fields.Temperature} isLogarithmic={false} pixel={pixel} />
             </Stack>
             <Stack direction="row" sx={{ gap: 2, flex: 1, minHeight: 0 }}>
@@ -170,6 +186,8 @@ interface SeenProps {
     setSight: (sight: Sight) => void;
     setHover: (place: readonly [number, number] | null) => void;
     marks: Parameters<typeof LayerPicture>[0]['marks'];
+    /** A path of arrows. */
+    arrows?: string | undefined;
     quantity: Quantity;
     values: Float32Array;
     isLogarithmic: boolean;
@@ -178,7 +196,7 @@ interface SeenProps {
 }
 
 /** One quantity on a layer, with its scale; all layers have one scale. */
-function Seen({ raster, layer, sight, setSight, setHover, marks, quantity, values, isLogarithmic, pixel }: SeenProps) {
+function Seen({ raster, layer, sight, setSight, setHover, marks, arrows, quantity, values, isLogarithmic, pixel }: SeenProps) {
     const units = usePreferences((s) => s.units);
     const { title, unit, of } = quantities[quantity];
     const area = areaOf(raster);
@@ -207,6 +225,7 @@ function Seen({ raster, layer, sight, setSight, setHover, marks, quantity, value
                     raster={raster}
                     picture={picture}
                     marks={marks}
+                    arrows={arrows}
                     sight={sight}
                     onSight={setSight}
                     onHover={setHover}

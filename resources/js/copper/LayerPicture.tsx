@@ -35,6 +35,8 @@ interface Props {
     raster: Raster;
     picture: string;
     marks: readonly Mark[];
+    /** A path of arrows, in millimetres. */
+    arrows?: string | undefined;
     sight: Sight;
     onSight: (sight: Sight) => void;
     onHover: (place: [number, number] | null) => void;
@@ -51,7 +53,7 @@ const ACROSS = 500;
 const MARGIN = 1.12;
 
 /** One layer of a board from above, in millimetres, to be moved and zoomed. */
-export function LayerPicture({ label, raster, picture, marks, sight, onSight, onHover, onPick, isPicking = false }: Props) {
+export function LayerPicture({ label, raster, picture, marks, arrows, sight, onSight, onHover, onPick, isPicking = false }: Props) {
     const { palette } = useTheme();
     const units = usePreferences((s) => s.units);
     const svg = useRef<SVGSVGElement>(null);
@@ -140,6 +142,12 @@ export function LayerPicture({ label, raster, picture, marks, sight, onSight, on
                 preserveAspectRatio="none"
                 style={{ imageRendering: 'pixelated' }}
             />
+            {arrows && (
+                <g fill="none" strokeLinecap="round" strokeLinejoin="round" aria-hidden>
+                    <path d={arrows} stroke="#14181b" strokeOpacity={0.55} strokeWidth={2.6 * thin} />
+                    <path d={arrows} stroke="#ffffff" strokeWidth={1.1 * thin} />
+                </g>
+            )}
             {marks.map(({ key, at, size: across, isRound, title, isLit }) => {
                 const [x, y, w, h] = [1e3 * at[0]!, -1e3 * at[1]!, 1e3 * across[0]!, 1e3 * across[1]!];
                 const line = { fill: 'none', stroke: isLit ? palette.error.main : palette.text.primary, strokeWidth: isLit ? 2.5 * thin : 1.2 * thin };
