@@ -12,7 +12,7 @@ import Snackbar from '@mui/material/Snackbar';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiError } from '../api/client';
 import { useDeletedProjects, useImportProject, useProjectChange, useProjects, useSession, useSignOut } from '../api/queries';
@@ -20,8 +20,10 @@ import type { Project } from '../api/types';
 import { Bar } from '../theme/Bar';
 import { bar } from '../theme/theme';
 import { Wordmark } from '../theme/Wordmark';
-import { NewProject } from './NewProject';
 import { ProjectCard } from './ProjectCard';
+
+/** Fetched when it is opened. */
+const NewProject = lazy(() => import('./NewProject').then((module) => ({ default: module.NewProject })));
 
 const MOST_BYTES = 20_000_000;
 
@@ -216,7 +218,11 @@ export function ProjectList() {
                 </Stack>
                 <Deleted restore={(project) => change.mutate({ restore: project })} />
             </Box>
-            {creating && <NewProject open onClose={() => setCreating(false)} />}
+            {creating && (
+                <Suspense fallback={null}>
+                    <NewProject open onClose={() => setCreating(false)} />
+                </Suspense>
+            )}
             {renaming && (
                 <RenameDialog
                     project={renaming}

@@ -13,7 +13,7 @@ import { Chart } from '../charts/Chart';
 import { useScreen } from '../state/screen';
 import { number, watts } from '../units/units';
 import type { Band } from '../view/layers/litFaces';
-import { heatRoutes, nameOfRoute, sourcesOf, type RouteNode } from './heatRoutes';
+import { heatRoutes, nameOfRoute, sourcesOf, stepsOf, type RouteNode } from './heatRoutes';
 
 interface Props {
     outline: Outline;
@@ -37,18 +37,24 @@ export function RoutesPanel({ outline, result, of, onClose }: Props) {
     const set = useScreen((s) => s.set);
     const [followed, setFollowed] = useState(of && of.length === 1 ? of[0]! : 'all');
     const [least, setLeast] = useState(1);
+    const [wanted, setWanted] = useState(Infinity);
     const heating = useMemo(() => sourcesOf(result, null), [result]);
     const groups = [...new Set(outline.parts.flatMap((part) => (part.group && heating.has(part.id) ? [part.group] : [])))];
-    const routes = useMemo(() => {
-        if (followed === 'all') return heatRoutes(result, heating);
+    const sources = useMemo(() => {
+        if (followed === 'all') return heating;
         const ids = followed.startsWith(GROUP)
             ? outline.parts.filter((part) => part.group === followed.slice(GROUP.length)).map((part) => part.id)
             : [followed];
-        return heatRoutes(result, sourcesOf(result, new Set(ids)));
+        return sourcesOf(result, new Set(ids));
     }, [followed, result, outline, heating]);
+    const routes = useMemo(() => heatRoutes(result, sources), [result, sources]);
+    const steps = useMemo(() => stepsOf(routes, sources.keys()), [routes, sources]);
+    const deepest = Math.max(1, ...routes.links.map((link) => (steps.get(link.from) ?? 0) + 1));
+    const depth = Math.min(wanted, deepest);
     const name = useCallback((id: string) => nameOfRoute(id, outline), [outline]);
-    const shown = useMemo(() => routes.links.filter((link) => link.heat >= (least / 100) * routes.given), [routes, least]);
-    const small = routes.links.length - shown.length;
+    const near = useMemo(() => routes.links.filter((link) => (steps.get(link.from) ?? 0) < depth), [routes, steps, depth]);
+    const shown = useMemo(() => near.filter((link) => link.heat >= (least / 100) * routes.given), [near, routes, least]);
+    const small = near.length - shown.length;
     /** W through a place, what is not drawn too. */
     const passing = useCallback(
         (id: string) => {
@@ -153,6 +159,20 @@ export function RoutesPanel({ outline, result, of, onClose }: Props) {
                     )}
                 </Select>
                 <Stack direction="row" sx={{ alignItems: 'center', gap: 1, ml: 'auto', fontSize: 13, color: 'text.secondary' }}>
+                    <span>Steps</span>
+                    <Slider
+                        size="small"
+                        aria-label="Steps from the sources"
+                        min={1}
+                        max={deepest}
+                        step={1}
+                        value={depth}
+                        onChange={(_e, to) => setWanted(to === deepest ? Infinity : to)}
+                        sx={{ width: 90 }}
+                    />
+                    <Box component="span" sx={{ width: 30 }}>
+                        {depth === deepest ? 'all' : depth}
+                    </Box>
                     <span>At least</span>
                     <Slider
                         size="small"

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Result } from '../api/types';
-import { AIR, heatRoutes, RADIATION, sourcesOf, SUN } from './heatRoutes';
+import { AIR, heatRoutes, RADIATION, sourcesOf, stepsOf, SUN } from './heatRoutes';
 
 const part = (id: string, power: number, routes: Record<string, number>) => ({ id, name: id, power, routes, current: null });
 
@@ -82,5 +82,12 @@ describe('heat routes', () => {
 
     it('are none where nothing heats', () => {
         expect(heatRoutes(result, sourcesOf(result, new Set(['sink'])))).toEqual({ nodes: [], links: [], given: 0, left: 0 });
+    });
+
+    it('are so many steps from what is followed', () => {
+        const sources = sourcesOf(result, new Set(['chip']));
+        const steps = stepsOf(heatRoutes(result, sources), sources.keys());
+        expect([...['chip', 'sink', AIR].map((id) => steps.get(id))]).toEqual([0, 1, 2]);
+        expect(steps.get('side z-')).toBeGreaterThan(1);
     });
 });

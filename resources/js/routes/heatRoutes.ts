@@ -170,6 +170,17 @@ export function sourcesOf(result: Result, ids: ReadonlySet<string> | null): Map<
     return new Map(ids === null && sun > 0 ? [...sources, [SUN, sun]] : sources);
 }
 
+/** How many steps from the sources a place is: 0 for what heats, or is followed first. */
+export function stepsOf({ links }: Pick<Routes, 'links'>, sources: Iterable<string>): Map<string, number> {
+    const steps = new Map([...sources].map((id) => [id, 0]));
+    let reached = [...steps.keys()];
+    for (let step = 1; reached.length > 0; step++) {
+        reached = [...new Set(links.filter((link) => reached.includes(link.from) && !steps.has(link.to)).map((link) => link.to))];
+        for (const id of reached) steps.set(id, step);
+    }
+    return steps;
+}
+
 /** What a place is called. */
 export function nameOfRoute(id: string, { parts }: { parts: readonly { id: string; name: string }[] }): string {
     const part = parts.find((p) => p.id === id);

@@ -5,6 +5,7 @@ import type { Plane, Vector3 } from 'three';
 import { useShallow } from 'zustand/react/shallow';
 import type { Outline, OutlinePart, Result } from '../api/types';
 import { isOfTemperature, originOf, originsOf } from '../model/document';
+import { isDevice } from '../model/partKinds';
 import { everyFace, type Face } from '../model/resize';
 import { useByValue, useLatest, useStateFor } from '../state/hooks';
 import { usePreferences, useScreen } from '../state/screen';
@@ -18,6 +19,7 @@ import { housings } from './housings';
 import { CalloutPlaces, type Callout } from './layers/Callouts';
 import { LitFaces } from './layers/LitFaces';
 import { Isosurface } from './layers/IsosurfaceLayer';
+import { PartGridLines } from './layers/PartGridLines';
 import { PartMesh, usePartMaterials } from './layers/PartMesh';
 import type { Picture } from './layers/picture';
 import { Section, useClips } from './layers/SectionLayers';
@@ -136,6 +138,7 @@ export function Scene({ shown, outline, picture, grid, framed, drags, onSun, cal
     const partsLayer = layersOf(shown, 'parts')[0];
     const partsField = picture && partsLayer?.visible !== false ? (partsLayer?.field ?? null) : null;
     const materials = usePartMaterials(picture, partsField, clips, shaded);
+    const linesOnParts = partsLayer?.gridLines && partsLayer.visible ? (stage === 'Solve' ? grid : picture?.result.grid.lines) : undefined;
     const surface = partsField ? picture?.surfaces.get(partsField) : undefined;
     const owners = useMemo(() => new Map(picture?.result.parts.map((part, index) => [part.id, index + 1])), [picture?.result]);
     // Fans, screens and openings have no cells, and keep their own colour.
@@ -247,6 +250,10 @@ export function Scene({ shown, outline, picture, grid, framed, drags, onSun, cal
                             onLeave={picksFaces || materials ? onLeave : undefined}
                         />
                     ))}
+            {linesOnParts &&
+                outline.parts
+                    .filter((part) => !hidden.includes(part.id) && !hollow.has(part.id) && !isDevice(part.kind) && part.material !== 'fluid')
+                    .map((part) => <PartGridLines key={part.id} part={part} lines={linesOnParts} clips={clips} dark={dark} />)}
             {marked(hovered, false)}
             {marked(face && selection.includes(face.part) ? face : null, true)}
             {drags && moving.length > 0 && tool === 'select' && <MoveHandles parts={moving} shift={shift} reach={reach} onShift={setShift} onDrop={drop} />}

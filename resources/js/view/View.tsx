@@ -142,7 +142,7 @@ export default memo(function View({
     const pictureNow = useLatest(picture);
 
     const sections = layersOf(shown, 'section').filter((section) => section.visible);
-    const gridded = stage === 'Solve' && sections.length > 0;
+    const gridded = stage === 'Solve' && (sections.length > 0 || layersOf(shown, 'parts')[0]?.gridLines === true);
     const grid = useGridReport(variant, revision, grade, gridded);
     // A field belongs to the fins its grid had, which on a coarse one are fewer and thicker.
     const drawn = useMemo(() => {

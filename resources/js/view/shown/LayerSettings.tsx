@@ -68,6 +68,7 @@ export function LayerSettings({ layer, ...props }: Of<Layer>) {
                     <FieldChoice value={layer.field} picture={picture} among={onParts} none="Own colours" onChange={(field) => show.change(layer, { field })} />
                     {layer.field === 'aboveTouchLimit' && <Choice label="Touched" value={touch} options={touches} onChange={setTouch} />}
                     <Toggle label="Only above their limit" on={layer.aboveLimit} onChange={(aboveLimit) => show.change(layer, { aboveLimit })} />
+                    <Toggle label="Grid lines" on={layer.gridLines ?? false} onChange={(gridLines) => show.change(layer, { gridLines })} />
                     <Toggle label="Light and shade" on={shaded} onChange={setShaded} />
                 </>
             );

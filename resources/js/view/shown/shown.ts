@@ -14,6 +14,8 @@ export interface PartsLayer extends Line {
     field: FieldName | null;
     /** Whether only what is above its limit keeps its colour. */
     aboveLimit: boolean;
+    /** Whether the lines of the grid are drawn on them; nothing in what was kept before. */
+    gridLines?: boolean;
 }
 
 /** The six sides of the space, coloured from inside. */
