@@ -19,6 +19,7 @@ import { housings } from './housings';
 import { CalloutPlaces, type Callout } from './layers/Callouts';
 import { LitFaces } from './layers/LitFaces';
 import { Isosurface } from './layers/IsosurfaceLayer';
+import { PartEdges } from './layers/PartEdges';
 import { PartGridLines } from './layers/PartGridLines';
 import { PartMesh, usePartMaterials } from './layers/PartMesh';
 import type { Picture } from './layers/picture';
@@ -154,6 +155,22 @@ export function Scene({ shown, outline, picture, grid, framed, drags, onSun, cal
         if (shift.some((by) => by !== 0)) void drags?.move(selection, shift).catch(() => setShift([0, 0, 0]));
     };
     const hollow = useMemo(() => housings(outline.parts), [outline.parts]);
+    const drawn = useMemo(
+        () => (judging && partsLayer?.visible === false ? [] : outline.parts.filter((part) => !hidden.includes(part.id))),
+        [judging, partsLayer?.visible, outline.parts, hidden],
+    );
+    const marks = useMemo(
+        () => new Set(outline.parts.filter(({ id }) => selection.includes(id) || lit.includes(id) || differing.includes(originOf(id))).map(({ id }) => id)),
+        [outline.parts, selection, lit, differing],
+    );
+    /** What is marked, seen through or dragged has edges of its own. */
+    const isEdged = (part: OutlinePart) => aboveOnly || marks.has(part.id) || (judging && shown.faint.includes(part.id)) || carried.includes(originOf(part.id));
+    const plainIds = drawn.filter((part) => !isEdged(part)).map((part) => part.id);
+    const sameIds = useByValue(plainIds);
+    const plain = useMemo(() => {
+        const wanted = new Set(sameIds);
+        return outline.parts.filter((part) => wanted.has(part.id));
+    }, [outline.parts, sameIds]);
     const diagonal = Math.hypot(...space.max.map((m, n) => m - space.min[n]!));
     const reach = 0.12 * diagonal;
     const sized = moving.length === 1 ? moving[0] : undefined;
@@ -228,28 +245,27 @@ export function Scene({ shown, outline, picture, grid, framed, drags, onSun, cal
             <hemisphereLight args={['#ffffff', '#b9b2a4', sunlit ? 1.45 : 1.7]} />
             {!sunlit && <directionalLight position={[-1, -2, 4]} intensity={1.5} />}
             {sunny && <SunLight outline={outline} lights={sunlit} onTurn={onSun} />}
-            {(!judging || partsLayer?.visible !== false) &&
-                outline.parts
-                    .filter((part) => !hidden.includes(part.id))
-                    .map((part) => (
-                        <PartMesh
-                            key={part.id}
-                            part={part}
-                            hollow={hollow.has(part.id)}
-                            faint={judging && shown.faint.includes(part.id)}
-                            shift={carried.includes(originOf(part.id)) ? shift : undefined}
-                            materials={bodies.has(part.id) ? materials : null}
-                            surface={surface?.parts.get(owners.get(part.id) ?? 0)}
-                            owner={owners.get(part.id) ?? 0}
-                            selected={selection.includes(part.id) || lit.includes(part.id) || differing.includes(originOf(part.id))}
-                            above={aboveOnly ? (limits.get(part.id) ?? NaN) : null}
-                            clips={clips}
-                            dark={dark}
-                            onPick={onPick}
-                            onHover={picksFaces || materials ? onHover : undefined}
-                            onLeave={picksFaces || materials ? onLeave : undefined}
-                        />
-                    ))}
+            {drawn.length > 0 && <PartEdges parts={plain} clips={clips} dark={dark} />}
+            {drawn.map((part) => (
+                <PartMesh
+                    key={part.id}
+                    part={part}
+                    hollow={hollow.has(part.id)}
+                    faint={judging && shown.faint.includes(part.id)}
+                    shift={carried.includes(originOf(part.id)) ? shift : undefined}
+                    materials={bodies.has(part.id) ? materials : null}
+                    surface={surface?.parts.get(owners.get(part.id) ?? 0)}
+                    owner={owners.get(part.id) ?? 0}
+                    selected={marks.has(part.id)}
+                    edged={isEdged(part)}
+                    above={aboveOnly ? (limits.get(part.id) ?? NaN) : null}
+                    clips={clips}
+                    dark={dark}
+                    onPick={onPick}
+                    onHover={picksFaces || materials ? onHover : undefined}
+                    onLeave={picksFaces || materials ? onLeave : undefined}
+                />
+            ))}
             {linesOnParts &&
                 outline.parts
                     .filter((part) => !hidden.includes(part.id) && !hollow.has(part.id) && !isDevice(part.kind) && part.material !== 'fluid')

@@ -6,6 +6,7 @@ import { colourOf } from '../colours';
 import { fieldKinds, type FieldName } from '../fields/catalogue';
 import { applyScale, fieldMaterial, ofPart } from '../fields/fieldMaterial';
 import { edgeGeometry, partGeometry } from '../geometry';
+import { EDGE, edgeInk } from './PartEdges';
 import type { Picture } from './picture';
 import { surfaceMaterial } from './surfaceMaterial';
 
@@ -56,6 +57,8 @@ interface Props {
     /** Its number among the owners of the cells. */
     owner: number;
     selected: boolean;
+    /** Whether it draws its own edges; else they are among those of all parts. */
+    edged: boolean;
     /** K; where given, only what is above keeps its colour. Not a number: nothing is. */
     above: number | null;
     clips: Plane[];
@@ -75,6 +78,7 @@ export const PartMesh = memo(function PartMesh({
     surface,
     owner,
     selected,
+    edged,
     above,
     clips,
     dark,
@@ -83,9 +87,9 @@ export const PartMesh = memo(function PartMesh({
     onLeave,
 }: Props) {
     const geometry = useMemo(() => partGeometry(part), [part]);
-    const edges = useMemo(() => edgeGeometry(geometry), [geometry]);
+    const edges = useMemo(() => (edged ? edgeGeometry(geometry) : null), [geometry, edged]);
     useEffect(() => () => geometry.dispose(), [geometry]);
-    useEffect(() => () => edges.dispose(), [edges]);
+    useEffect(() => () => edges?.dispose(), [edges]);
     const handlers = {
         onClick: (event: ThreeEvent<MouseEvent>) => onPick(part, event),
         onPointerMove: onHover && ((event: ThreeEvent<PointerEvent>) => onHover(part, event)),
@@ -119,14 +123,16 @@ export const PartMesh = memo(function PartMesh({
                     />
                 </mesh>
             )}
-            <lineSegments geometry={edges} renderOrder={selected ? 2 : 0}>
-                <lineBasicMaterial
-                    color={selected ? (dark ? '#ffc46b' : '#8a4b00') : dark ? '#9aa5ab' : '#3b4146'}
-                    transparent={!selected}
-                    opacity={selected ? 1 : faint || above !== null ? 0.25 : 0.45}
-                    clippingPlanes={clips}
-                />
-            </lineSegments>
+            {edges && (
+                <lineSegments geometry={edges} renderOrder={selected ? 2 : 0}>
+                    <lineBasicMaterial
+                        color={selected ? (dark ? '#ffc46b' : '#8a4b00') : edgeInk(dark)}
+                        transparent={!selected}
+                        opacity={selected ? 1 : faint || above !== null ? 0.25 : EDGE}
+                        clippingPlanes={clips}
+                    />
+                </lineSegments>
+            )}
         </group>
     );
 });

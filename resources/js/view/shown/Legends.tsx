@@ -17,10 +17,13 @@ import { extremesOf, taken } from '../fields/field';
 import { gradientOf } from '../fields/palettes';
 import { isLocked, valueAt } from '../fields/scale';
 import type { Picture } from '../layers/picture';
-import { NumberBox } from './Setting';
+import { NumberBox, NumberSetting } from './Setting';
 import { shownLegends, type ShownLegend } from './legends';
 import { rangeOf, type Layer } from './shown';
 import { show, useShown } from './store';
+
+/** More bands than this are told apart by nobody. */
+const MOST_BANDS = 64;
 
 /** One legend for every field that is shown, which says what shows it. */
 export function Legends({ layers, picture, project }: { layers: readonly Layer[]; picture: Picture; project: number }) {
@@ -151,6 +154,26 @@ function Legend({ field, of, scale, picture, project }: Props) {
                         {bands === 0 ? 'Smooth' : `${bands} bands`}
                     </MenuItem>
                 ))}
+                <Box
+                    component="li"
+                    role="none"
+                    // What is typed is no search in the menu.
+                    onKeyDown={(event) => event.key !== 'Escape' && event.key !== 'Tab' && event.stopPropagation()}
+                    sx={{ px: 2, fontSize: 13 }}
+                >
+                    <NumberSetting
+                        label="Bands"
+                        text={String(range.bands)}
+                        unit=""
+                        width={36}
+                        onEnter={(text) => {
+                            const bands = Number(text);
+                            const possible = Number.isInteger(bands) && bands >= 0 && bands <= MOST_BANDS && bands !== 1;
+                            if (possible) set({ bands });
+                            return possible;
+                        }}
+                    />
+                </Box>
                 {kind.palette !== 'diverging' && (
                     <MenuItem
                         dense

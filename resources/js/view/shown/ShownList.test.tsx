@@ -192,5 +192,13 @@ describe('a legend', () => {
         await userEvent.click(screen.getByRole('button', { name: 'Range of Temperature' }));
         await userEvent.click(screen.getByRole('menuitem', { name: '6 bands' }));
         expect(rangeOf(shownNow(), 'temperature').bands).toBe(6);
+        await userEvent.click(screen.getByRole('button', { name: 'Range of Temperature' }));
+        const bands = screen.getByLabelText('Bands');
+        await userEvent.clear(bands);
+        await userEvent.type(bands, '1{Enter}');
+        expect(bands).toHaveAttribute('aria-invalid', 'true');
+        await userEvent.clear(bands);
+        await userEvent.type(bands, '9{Enter}');
+        expect(rangeOf(shownNow(), 'temperature').bands).toBe(9);
     });
 });

@@ -80,7 +80,7 @@ export function ViewsMenu({ project, mayEdit }: Props) {
                                 if (compare == null) return showView(view);
                                 void navigate(`/projects/${project}/compare?${compare}&view=${view.id}`);
                             }}
-                            onRename={(to) => change.mutate({ change: view.id, by: { name: to } })}
+                            onRename={(by) => change.mutate({ change: view.id, by })}
                             onUp={n > 0 ? () => change.mutate({ change: view.id, by: { before: views[n - 1]!.id } }) : undefined}
                             onUpdate={() => {
                                 const now = viewNow();
@@ -128,18 +128,37 @@ interface RowProps {
     current: boolean;
     mayEdit: boolean;
     onShow: () => void;
-    onRename: (name: string) => void;
+    onRename: (by: { name: string; caption: string }) => void;
     onUp: (() => void) | undefined;
     onUpdate: () => void;
     onRemove: () => void;
 }
 
 function ViewRow({ view, current, mayEdit, onShow, onRename, onUp, onUpdate, onRemove }: RowProps) {
-    const [naming, setNaming] = useState<string | null>(null);
+    const [naming, setNaming] = useState<{ name: string; caption: string } | null>(null);
     const rename = () => {
-        if (naming?.trim() && naming.trim() !== view.name) onRename(naming.trim());
+        const now = { name: naming?.name.trim() || view.name, caption: naming?.caption.trim() ?? view.caption };
+        if (now.name !== view.name || now.caption !== view.caption) onRename(now);
         setNaming(null);
     };
+    const field = (key: 'name' | 'caption', label: string, most: number) => (
+        <InputBase
+            autoFocus={key === 'name'}
+            fullWidth
+            value={naming?.[key] ?? ''}
+            placeholder={key === 'caption' ? 'Caption, for reports' : undefined}
+            onChange={(e) => setNaming((now) => now && { ...now, [key]: e.target.value })}
+            onKeyDown={(e) => {
+                if (e.key === 'Enter') rename();
+                if (e.key === 'Escape') {
+                    e.stopPropagation();
+                    setNaming(null);
+                }
+            }}
+            inputProps={{ 'aria-label': label, maxLength: most }}
+            sx={{ fontSize: 13, borderBottom: 1, borderColor: 'primary.main' }}
+        />
+    );
     return (
         <Stack direction="row" sx={{ alignItems: 'center', gap: 1, borderRadius: 0.75, bgcolor: current ? 'action.selected' : undefined }}>
             <ButtonBase aria-label={`Show ${view.name}`} onClick={onShow} sx={{ borderRadius: 0.75, flexShrink: 0 }}>
@@ -156,30 +175,21 @@ function ViewRow({ view, current, mayEdit, onShow, onRename, onUp, onUpdate, onR
             </ButtonBase>
             <Box sx={{ flex: 1, minWidth: 0 }}>
                 {naming === null ? (
-                    <ButtonBase onClick={onShow} sx={{ font: 'inherit', fontSize: 13, fontWeight: 550, textAlign: 'left', overflowWrap: 'anywhere' }}>
-                        {view.name}
-                    </ButtonBase>
+                    <>
+                        <ButtonBase onClick={onShow} sx={{ font: 'inherit', fontSize: 13, fontWeight: 550, textAlign: 'left', overflowWrap: 'anywhere' }}>
+                            {view.name}
+                        </ButtonBase>
+                        {view.caption !== '' && <Box sx={{ fontSize: 12, color: 'text.secondary', overflowWrap: 'anywhere' }}>{view.caption}</Box>}
+                    </>
                 ) : (
-                    <InputBase
-                        autoFocus
-                        fullWidth
-                        value={naming}
-                        onChange={(e) => setNaming(e.target.value)}
-                        onBlur={rename}
-                        onKeyDown={(e) => {
-                            if (e.key === 'Enter') rename();
-                            if (e.key === 'Escape') {
-                                e.stopPropagation();
-                                setNaming(null);
-                            }
-                        }}
-                        inputProps={{ 'aria-label': 'Name of the view', maxLength: 80 }}
-                        sx={{ fontSize: 13, borderBottom: 1, borderColor: 'primary.main' }}
-                    />
+                    <Box onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && rename()}>
+                        {field('name', 'Name of the view', 80)}
+                        {field('caption', 'Caption of the view', 500)}
+                    </Box>
                 )}
                 {mayEdit && (
                     <Stack direction="row" sx={{ ml: -0.5 }}>
-                        <Small label={`Rename ${view.name}`} onClick={() => setNaming(view.name)}>
+                        <Small label={`Name and caption of ${view.name}`} onClick={() => setNaming({ name: view.name, caption: view.caption })}>
                             <EditOutlined sx={{ fontSize: 15 }} />
                         </Small>
                         {onUp && (
