@@ -2,9 +2,11 @@ import { afterEach } from 'vitest';
 
 // Only component tests have a page; they begin with "@vitest-environment jsdom".
 if (typeof window !== 'undefined') {
-    const { cleanup } = await import('@testing-library/react');
+    const { cleanup, configure } = await import('@testing-library/react');
     await import('@testing-library/jest-dom/vitest');
     afterEach(cleanup);
+    // What is fetched when it is opened comes later on a busy machine.
+    configure({ asyncUtilTimeout: 10_000 });
     // The page of the tests has no layout: every element is as large as a screen, so that lists show what they hold.
     for (const [property, size] of [
         ['clientHeight', 800],
