@@ -29,6 +29,9 @@ final class BoardReadings
     /** @var ?list<ViaRow> */
     private ?array $vias = null;
 
+    /** @var list<?int> pixel with the greatest density of each layer */
+    private array $densest = [];
+
     public function __construct(private readonly BoardState $state)
     {
     }
@@ -116,17 +119,21 @@ final class BoardReadings
     {
         $raster = $this->state->drawn->raster;
         $last = count($raster->layers) - 1;
+        $density = $this->state->currents->density;
         $rows = [];
         foreach ($raster->layers as $n => $layer) {
-            [$heat, $density, $hottest] = [0.0, 0.0, 0.0];
+            [$heat, $densest, $hottest] = [0.0, null, 0.0];
             for ($at = $n * $raster->area(), $end = $at + $raster->area(); $at < $end; $at++) {
                 if ($raster->covered[$at] > 0.0) {
                     $heat += $this->state->currents->heat[$at];
                     $hottest = max($hottest, $this->state->temperature[$at]);
-                    $density = $raster->covered[$at] >= self::WHOLE ? max($density, $this->state->currents->density[$at]) : $density;
+                    if ($raster->covered[$at] >= self::WHOLE && ($densest === null || $density[$at] > $density[$densest])) {
+                        $densest = $at;
+                    }
                 }
             }
-            $rows[] = ['name' => $layer->name, 'outer' => $n === 0 || $n === $last, 'heat' => $heat, 'density' => $density, 'temperature' => $hottest];
+            $this->densest[] = $densest;
+            $rows[] = ['name' => $layer->name, 'outer' => $n === 0 || $n === $last, 'heat' => $heat, 'density' => $densest === null ? 0.0 : $density[$densest], 'temperature' => $hottest];
         }
 
         return $rows;
@@ -143,20 +150,20 @@ final class BoardReadings
     /** Pixel with the greatest density in "outer" or "inner" layers; null where there is none. */
     public function densestPixel(string $class): ?int
     {
-        [$best, $most] = [null, -INF];
-        $raster = $this->state->drawn->raster;
+        $greatest = $this->density($class);
         foreach ($this->layers() as $n => $layer) {
-            if ($layer['outer'] !== ($class === 'outer')) {
-                continue;
-            }
-            for ($at = $n * $raster->area(), $end = $at + $raster->area(); $at < $end; $at++) {
-                if ($raster->covered[$at] >= self::WHOLE && $this->state->currents->density[$at] > $most) {
-                    [$best, $most] = [$at, $this->state->currents->density[$at]];
-                }
+            if ($layer['outer'] === ($class === 'outer') && $layer['density'] === $greatest) {
+                return $this->densest[$n];
             }
         }
 
-        return $best;
+        return null;
+    }
+
+    /** Number of the via with the greatest density; null where there are none. */
+    public function densestVia(): ?int
+    {
+        return self::numberOfGreatest(array_column($this->vias(), 'density'));
     }
 
     /** Current of the via that is nearest to its limit, as if it had the hole that the limit is stated for, A; null where there are none. */
@@ -170,9 +177,13 @@ final class BoardReadings
     /** Number of that via; null where there are none. */
     public function worstVia(ViaCurrents $limits): ?int
     {
-        $scaled = $this->scaled($limits);
+        return self::numberOfGreatest($this->scaled($limits));
+    }
 
-        return $scaled === [] ? null : (int) array_search(max($scaled), $scaled, true);
+    /** @param list<float> $values */
+    private static function numberOfGreatest(array $values): ?int
+    {
+        return $values === [] ? null : (int) array_search(max($values), $values, true);
     }
 
     /** @return list<float> currents of the vias, as if each had the hole that the limit is stated for, A */

@@ -13,7 +13,7 @@ use Foehn\Physics\Electric\BoardState;
 /** Where in the space a limit is nearest to being missed, or missed by most: the hottest cell, the place of the greatest current density, the via. */
 final readonly class LimitPlaces
 {
-    public function __construct(private State $state)
+    public function __construct(private State $state, private Readings $readings)
     {
     }
 
@@ -37,10 +37,11 @@ final readonly class LimitPlaces
                 default => $this->hottest($part, $limit->atMost === null),
             },
             'currentDensity' => match (true) {
-                $board !== null => $target->copper === 'barrels' ? $this->via($board, 'density') : $this->densest($board, $target->copper),
-                default => $this->densestCell($part),
+                $board === null => $this->densestCell($part),
+                $target->copper === 'barrels' => $this->ofVia($board, $this->readings->board($target)?->densestVia()),
+                default => $this->ofPixel($board, $this->readings->board($target)?->densestPixel((string) $target->copper)),
             },
-            'viaCurrent' => $board === null || $limit->vias === null ? null : $this->onBoard($board, (new BoardReadings($board))->worstVia($limit->vias)),
+            'viaCurrent' => $board === null || $limit->vias === null ? null : $this->ofVia($board, $this->readings->board($target)?->worstVia($limit->vias)),
             'voltageDrop' => $board === null ? null : $this->onNet($board, (string) $target->net),
             default => null,
         };
@@ -103,16 +104,8 @@ final readonly class LimitPlaces
         return $best === null ? null : $this->state->grid->centre($best);
     }
 
-    /** @return ?array{float, float, float} */
-    private function via(BoardState $board, string $by): ?array
-    {
-        $values = array_column((new BoardReadings($board))->vias(), $by);
-
-        return $values === [] ? null : $this->onBoard($board, (int) array_search(max($values), $values, true));
-    }
-
     /** @return ?array{float, float, float} of the via of this number */
-    private function onBoard(BoardState $board, ?int $via): ?array
+    private function ofVia(BoardState $board, ?int $via): ?array
     {
         if ($via === null) {
             return null;
@@ -120,15 +113,6 @@ final readonly class LimitPlaces
         $barrel = $board->drawn->raster->barrels[$via];
 
         return self::inSpace($board, $barrel->hole->at, $board->drawn->raster->layers[$barrel->to]->height);
-    }
-
-    /** @return ?array{float, float, float} of the pixel with the greatest density in a class of layers */
-    private function densest(BoardState $board, ?string $class): ?array
-    {
-        $readings = new BoardReadings($board);
-        $pixel = $readings->densestPixel((string) $class);
-
-        return $pixel === null ? null : $this->ofPixel($board, $pixel);
     }
 
     /** @return ?array{float, float, float} where a net is at its highest potential */
@@ -142,12 +126,15 @@ final readonly class LimitPlaces
             }
         }
 
-        return $best === null ? null : $this->ofPixel($board, $best);
+        return $this->ofPixel($board, $best);
     }
 
-    /** @return array{float, float, float} */
-    private function ofPixel(BoardState $board, int $pixel): array
+    /** @return ?array{float, float, float} of the pixel of this number */
+    private function ofPixel(BoardState $board, ?int $pixel): ?array
     {
+        if ($pixel === null) {
+            return null;
+        }
         $raster = $board->drawn->raster;
         [$nx, $ny] = $raster->pixels;
         [$i, $j, $layer] = [$pixel % $nx, intdiv($pixel, $nx) % $ny, intdiv($pixel, $nx * $ny)];

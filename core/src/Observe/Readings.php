@@ -178,7 +178,8 @@ final class Readings
         };
     }
 
-    private function board(Target $target): ?BoardReadings
+    /** Of the board that a target is on; null where it is none with currents. */
+    public function board(Target $target): ?BoardReadings
     {
         $part = $this->indexOf[$target->part ?? ''] ?? -1;
         $state = $this->state->boards[$part] ?? null;

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Observe;
 
 use Foehn\Grid\Field;
-use Foehn\Numerics\Stencil;
 use Foehn\Numerics\TiedCells;
-use Foehn\Numerics\Vectors;
 use Foehn\Physics\Flow\EnergyTransport;
 
 /** What iteration has left open in each cell of a steady state: where a run that does not converge has its trouble. */
@@ -20,19 +18,14 @@ final class Residuals
     public static function heat(State $state): Field
     {
         $system = $state->system;
-        $pad = $system->stencil->pad;
         if ($state->flow === null) {
-            $x = Stencil::zeros($system->stencil->cells);
-            foreach ($state->temperature as $cell => $temperature) {
-                $x[$pad + $cell] = $system->live[$cell] ? $temperature - $system->reference : 0.0;
-            }
-            $open = TiedCells::project(Vectors::combine(1.0, $system->source, -1.0, $system->stencil->times($x)), $system->ties);
+            $open = TiedCells::project($system->left($state->temperature), $system->ties);
         } else {
             $flow = $state->flow;
             $temperature = $flow->domain->layout->spread($state->temperature, $system->reference);
             $open = (new EnergyTransport($flow->domain, $system, $flow->fluid->specificHeat))->open($flow->flux, $temperature);
         }
-        $values = array_slice($open, $pad, $state->grid->count());
+        $values = array_slice($open, $system->stencil->pad, $state->grid->count());
         foreach ($system->live as $cell => $live) {
             if (! $live) {
                 $values[$cell] = null;

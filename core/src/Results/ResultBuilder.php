@@ -72,7 +72,7 @@ final class ResultBuilder
     {
         $this->state = $solution->state;
         $this->readings = new Readings($solution->state);
-        $this->places = new LimitPlaces($solution->state);
+        $this->places = new LimitPlaces($solution->state, $this->readings);
         $this->beside = BesideGrid::of($solution);
         $this->course = $solution->course === null ? null : new CourseRows($solution->course, $solution->state->model);
         $this->grid = GridReport::of($solution->state->model, $solution->state->grid);

@@ -57,7 +57,7 @@ final class LinearHeat
         private readonly array $changes = [],
         public readonly float $richardson = 0.0,
     ) {
-        $this->own = $this->left($state->system);
+        $this->own = $state->system->left($state->temperature);
         $this->light = $coupling->lightResponse($state->system);
     }
 
@@ -90,7 +90,7 @@ final class LinearHeat
      */
     public function residual(Model $other, HeatSystem $system): array
     {
-        $change = Vectors::combine(1.0, $this->left($system), -1.0, $this->own);
+        $change = Vectors::combine(1.0, $system->left($this->state->temperature), -1.0, $this->own);
         if ($this->solver instanceof CarriedHeat && $this->state->flow !== null && $other->space !== $this->state->model->space) {
             $openings = DomainBuilder::build($other, $this->state->voxels, $this->state->flow->fluid->density)->openings;
             $change = Vectors::plus($change, 1.0, $this->solver->energy->enteringMore($openings));
@@ -175,18 +175,5 @@ final class LinearHeat
         }
 
         return $solution->x;
-    }
-
-    /** @return array<int, float> s - A T of the conduction, W per padded cell */
-    private function left(HeatSystem $system): array
-    {
-        $x = Stencil::zeros($system->stencil->cells);
-        foreach ($this->state->temperature as $cell => $temperature) {
-            if ($system->live[$cell]) {
-                $x[$system->stencil->pad + $cell] = $temperature - $system->reference;
-            }
-        }
-
-        return Vectors::combine(1.0, $system->source, -1.0, $system->stencil->times($x));
     }
 }

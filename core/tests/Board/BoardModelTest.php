@@ -8,6 +8,7 @@ use Foehn\Codec\ModelCodec;
 use Foehn\FoehnException;
 use Foehn\Observe\BoardReadings;
 use Foehn\Observe\LimitPlaces;
+use Foehn\Observe\Readings;
 use Foehn\Observe\TraceChart;
 use Foehn\Physics\Electric\BoardState;
 use Foehn\Solve\Solution;
@@ -56,7 +57,7 @@ final class BoardModelTest extends TestCase
         self::assertEqualsWithDelta(max($one, $other) / (M_PI * 0.25 * (0.3e-3 ** 2 - 0.25e-3 ** 2)), $values['barrels'], 1.0);
         self::assertEqualsWithDelta(self::net(self::board($solution), 'OUT')['drop'], $values['drop'], 1e-12);
 
-        $places = array_map((new LimitPlaces($solution->state))->of(...), array_column($solution->state->model->limits, null, 'id'));
+        $places = array_map((new LimitPlaces($solution->state, new Readings($solution->state)))->of(...), array_column($solution->state->model->limits, null, 'id'));
         $lower = self::board($solution)->copper->artwork->lower;
         $via = $one >= $other ? 20e-3 : 21e-3;
         foreach (['vias', 'barrels'] as $limit) {

@@ -108,10 +108,7 @@ final class EnergyTransport
             $source = Vectors::plus($source, 1.0, $this->deferred($flux, $temperature, $order));
         }
         $source = Stencil::pack($source, $this->unknown, $this->size);
-        $x = Stencil::pick($layout->toStencil($temperature), $this->unknown, $this->size);
-        foreach ($x as $u => $value) {
-            $x[$u] = $value - $reference;
-        }
+        $x = $this->rises($temperature);
         assert($this->solver !== null);
         $solution = $this->solver->solve($source, $x, $accuracy);
 
@@ -160,12 +157,22 @@ final class EnergyTransport
     public function open(array $flux, array $temperature): array
     {
         $terms = $this->balance($flux, $temperature);
-        $rise = $this->pick($this->domain->layout->toStencil($temperature));
-        foreach ($rise as $u => $value) {
-            $rise[$u] = $value - $this->heat->reference;
+
+        return $this->share(Vectors::combine(1.0, $this->pack($this->entering), -1.0, $terms->times($this->rises($temperature))));
+    }
+
+    /**
+     * @param array<int, float> $temperature in the layout of the flow, K
+     * @return array<int, float> of the unknowns over the reference, K
+     */
+    private function rises(array $temperature): array
+    {
+        $x = $this->pick($this->domain->layout->toStencil($temperature));
+        foreach ($x as $u => $value) {
+            $x[$u] = $value - $this->heat->reference;
         }
 
-        return $this->share(Vectors::combine(1.0, $this->pack($this->entering), -1.0, $terms->times($rise)));
+        return $x;
     }
 
     /**

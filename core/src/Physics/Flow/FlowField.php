@@ -15,8 +15,8 @@ final readonly class FlowField
      * @param array{array<int, float>, array<int, float>, array<int, float>} $flux through those faces, kg/s
      * @param array<int, float> $wallViscosity Pa s: wall shear times wall distance over speed, in the layout of the flow; nothing where it is not told
      * @param list<array{part: string, name: string, flow: float, rise: float, speed: float, curve: list<array{float, float}>}> $fans operating points, m3/s and Pa
-     * @param array{array<int, float>, array<int, float>, array<int, float>}|array{} $unbalanced N on the faces, in the layout of the flow: what iteration left open in the momentum; nothing where it is not told
      * @param list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}> $fins plate fins as the grid has them
+     * @param array{array<int, float>, array<int, float>, array<int, float>}|array{} $unbalanced N on the faces, in the layout of the flow: what iteration left open in the momentum; nothing where it is not told
      */
     public function __construct(
         public FlowDomain $domain,

@@ -72,6 +72,22 @@ final readonly class HeatSystem
     }
 
     /**
+     * @param array<int, float> $temperature of the cells, K
+     * @return array<int, float> W by padded cell that the conduction leaves open at it, s - A T
+     */
+    public function left(array $temperature): array
+    {
+        $x = Stencil::zeros($this->stencil->cells);
+        foreach ($temperature as $cell => $kelvin) {
+            if ($this->live[$cell]) {
+                $x[$this->stencil->pad + $cell] = $kelvin - $this->reference;
+            }
+        }
+
+        return Vectors::combine(1.0, $this->source, -1.0, $this->stencil->times($x));
+    }
+
+    /**
      * @param array<int, float> $x solution, padded
      * @return array<int, float> K per cell
      */
