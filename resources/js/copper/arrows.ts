@@ -1,4 +1,4 @@
-import { areaOf, pixelAt, type Raster } from './raster';
+import { areaOf, extremes, pixelAt, type Raster } from './raster';
 import type { Sight } from './LayerPicture';
 
 /** Which way a current flows at a place, as long as it is drawn, m. */
@@ -23,8 +23,7 @@ export function arrowsOf(raster: Raster, potential: Float32Array, density: Float
     const [nx, ny] = [raster.pixels[0]!, raster.pixels[1]!];
     const [dx, dy] = [raster.size[0]!, raster.size[1]!];
     const from = areaOf(raster) * layer;
-    let most = 0;
-    for (let n = from; n < from + areaOf(raster); n++) if (density[n]! > most) most = density[n]!;
+    const most = extremes(density, from, areaOf(raster), false)?.max ?? 0;
     const [width, height] = [(dx * nx) / zoom, (dy * ny) / zoom];
     const step = Math.max(width, height) / ACROSS;
     /** Slope along an axis at a pixel from what copper it has beside it, V/m. */

@@ -9,8 +9,7 @@ export const touches: readonly (readonly [Touch, string])[] = [
 ];
 
 /** What a surface is to a hand. */
-export const touchSurfaces = ['metal', 'glass', 'plastic'] as const;
-export type Surface = (typeof touchSurfaces)[number];
+export type Surface = 'metal' | 'glass' | 'plastic';
 
 const ZERO_CELSIUS = 273.15;
 

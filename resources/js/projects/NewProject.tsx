@@ -17,7 +17,7 @@ import { useImportProject } from '../api/queries';
 import { questions, type Question } from '../model/question';
 import { gravities, type Gravity } from '../model/space';
 import { usePreferences, useScreen } from '../state/screen';
-import { nameOfUnits, systems, unitSetNames, type System } from '../units/units';
+import { nameOfUnits, systems, type System } from '../units/units';
 import { StartPicture } from './StartPicture';
 import { firstModel, starts, type Answers, type Start } from './starts';
 
@@ -173,7 +173,7 @@ export function NewProject({ open, onClose }: { open: boolean; onClose: () => vo
                         >
                             {systems.map((system) => (
                                 <MenuItem key={system} value={system}>
-                                    {unitSetNames[system]}
+                                    {nameOfUnits(system)}
                                 </MenuItem>
                             ))}
                             {units.includes(' ') && (

@@ -23,6 +23,17 @@ interface Props {
     onClose: () => void;
 }
 
+/** What the diagram has of a place, or of a band between two. */
+interface Drawn {
+    id?: string;
+    ids?: [string, string];
+}
+
+const bandOf = (event: ECElementEvent | null): Band | null => {
+    const { ids } = (event?.data ?? {}) as Drawn;
+    return ids ? { from: ids[0], to: ids[1] } : null;
+};
+
 /** Pixels of the diagram, so that the view above it keeps most of the screen. */
 const HEIGHT = 236;
 
@@ -110,17 +121,16 @@ export function RoutesPanel({ outline, result, of, onClose }: Props) {
     const [kept, setKept] = useState<Band | null>(null);
     const select = useCallback(
         (event: ECElementEvent) => {
-            const { id, ids = [] } = event.data as { id?: string; ids?: string[] };
+            const { id, ids = [] } = event.data as Drawn;
             const parts = [id, ...ids].filter((one): one is string => outline.parts.some((part) => part.id === one));
             if (parts.length > 0) set({ selection: parts });
-            setKept(ids.length === 2 ? { from: ids[0]!, to: ids[1]! } : null);
+            setKept(bandOf(event));
         },
         [outline, set],
     );
     const lightUp = useCallback(
         (event: ECElementEvent | null) => {
-            const { ids = [] } = (event?.data ?? {}) as { ids?: string[] };
-            set({ band: ids.length === 2 ? { from: ids[0]!, to: ids[1]! } : kept });
+            set({ band: bandOf(event) ?? kept });
         },
         [set, kept],
     );

@@ -7,12 +7,12 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
 import { usePreferences } from '../state/screen';
-import { nameOfUnits, systemOf, systems, unitSetNames, withSystem, type MeasureKind, type System } from './units';
+import { lengthUnit, nameOfUnits, speedUnit, systemOf, systems, temperatureUnit, volumeFlowUnit, withSystem, type MeasureKind, type System } from './units';
 
-const kinds: readonly (readonly [MeasureKind, string, Record<System, string>])[] = [
-    ['length', 'Lengths', { mm: 'mm', si: 'm', us: 'in' }],
-    ['temperature', 'Temperatures', { mm: '°C', si: 'K', us: '°F' }],
-    ['flow', 'Air flow, speed', { mm: 'l/s, m/s', si: 'm³/s, m/s', us: 'ft³/min, ft/min' }],
+const kinds: readonly (readonly [MeasureKind, string, (system: System) => string])[] = [
+    ['length', 'Lengths', lengthUnit],
+    ['temperature', 'Temperatures', temperatureUnit],
+    ['flow', 'Air flow, speed', (system) => `${volumeFlowUnit(system)}, ${speedUnit(system)}`],
 ];
 
 /** The units of all numbers on the screen: a set at once, or each kind by itself. */
@@ -41,11 +41,11 @@ export function UnitsMenu({ colour }: { colour: string }) {
                             setAnchor(null);
                         }}
                     >
-                        {unitSetNames[system]}
+                        {nameOfUnits(system)}
                     </MenuItem>
                 ))}
                 <Box component="li" role="none" sx={{ borderTop: 1, borderColor: 'divider', mt: 0.5, pt: 1, px: 2, pb: 0.5, fontSize: 13 }}>
-                    {kinds.map(([kind, title, names]) => (
+                    {kinds.map(([kind, title, nameOf]) => (
                         <Box key={kind} sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', gap: 3, py: 0.25 }}>
                             <Box component="span" sx={{ color: 'text.secondary' }}>
                                 {title}
@@ -60,7 +60,7 @@ export function UnitsMenu({ colour }: { colour: string }) {
                             >
                                 {systems.map((system) => (
                                     <ToggleButton key={system} value={system}>
-                                        {names[system]}
+                                        {nameOf(system)}
                                     </ToggleButton>
                                 ))}
                             </ToggleButtonGroup>

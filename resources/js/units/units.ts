@@ -11,8 +11,7 @@ export type MeasureKind = (typeof measures)[number];
  */
 export type UnitSet = System | `${System} ${System} ${System}`;
 
-export const unitSetNames: Record<System, string> = { mm: 'mm · °C', si: 'm · K', us: 'in · °F' };
-export const systems = Object.keys(unitSetNames) as System[];
+export const systems: readonly System[] = ['mm', 'si', 'us'];
 
 /** The system of what is measured. */
 export const systemOf = (set: UnitSet, kind: MeasureKind): System => {
@@ -41,20 +40,22 @@ const temperatures: Record<System, { unit: string; typed: string; from: (kelvin:
     us: { unit: '°F', typed: 'degF', from: (k) => (k * 9) / 5 - 459.67, perKelvin: 9 / 5 },
 };
 
+const lengthOf = (set: UnitSet) => lengths[systemOf(set, 'length')];
+const temperatureOf = (set: UnitSet) => temperatures[systemOf(set, 'temperature')];
+
 const minus = (text: string): string => text.replace('-', '−');
 
-export const temperatureUnit = (set: UnitSet): string => temperatures[systemOf(set, 'temperature')].unit;
-export const temperatureNumber = (kelvin: number, set: UnitSet): number => temperatures[systemOf(set, 'temperature')].from(kelvin);
-export const differenceNumber = (kelvin: number, set: UnitSet): number => kelvin * temperatures[systemOf(set, 'temperature')].perKelvin;
+export const temperatureUnit = (set: UnitSet): string => temperatureOf(set).unit;
+export const temperatureNumber = (kelvin: number, set: UnitSet): number => temperatureOf(set).from(kelvin);
+export const differenceNumber = (kelvin: number, set: UnitSet): number => kelvin * temperatureOf(set).perKelvin;
 /** Kelvin of a bare number in the unit of differences of the set; not a number where it is none. */
-export const typedDifference = (text: string, set: UnitSet): number => Number(text.replace(',', '.')) / temperatures[systemOf(set, 'temperature')].perKelvin;
+export const typedDifference = (text: string, set: UnitSet): number => Number(text.replace(',', '.')) / temperatureOf(set).perKelvin;
 export const differenceUnit = (set: UnitSet): string => (systemOf(set, 'temperature') === 'us' ? '°F' : 'K');
 
 export const number = (value: number, digits = 1): string => minus(value.toFixed(digits));
 
-export const temperature = (kelvin: number, set: UnitSet, digits = 1): string => number(temperatures[systemOf(set, 'temperature')].from(kelvin), digits);
-export const temperatureWithUnit = (kelvin: number, set: UnitSet, digits = 1): string =>
-    `${temperature(kelvin, set, digits)} ${temperatures[systemOf(set, 'temperature')].unit}`;
+export const temperature = (kelvin: number, set: UnitSet, digits = 1): string => number(temperatureOf(set).from(kelvin), digits);
+export const temperatureWithUnit = (kelvin: number, set: UnitSet, digits = 1): string => `${temperature(kelvin, set, digits)} ${temperatureOf(set).unit}`;
 
 /** A difference of temperatures, signed. */
 export function difference(kelvin: number, set: UnitSet, digits = 1): string {
@@ -83,20 +84,20 @@ export const scientific = (value: number): string => minus(value.toExponential(1
 /** To so many significant digits, without zeros at the end. */
 export const significant = (value: number, digits: number): string => minus(Number(value.toPrecision(digits)).toString());
 
-export const lengthNumber = (metres: number, set: UnitSet): number => metres * lengths[systemOf(set, 'length')].factor;
-export const lengthUnit = (set: UnitSet): string => lengths[systemOf(set, 'length')].unit;
+export const lengthNumber = (metres: number, set: UnitSet): number => metres * lengthOf(set).factor;
+export const lengthUnit = (set: UnitSet): string => lengthOf(set).unit;
 
 /** Metres of a bare number in the length unit of the set; not a number where it is none. */
-export const typedLength = (text: string, set: UnitSet): number => Number(text.replace(',', '.')) / lengths[systemOf(set, 'length')].factor;
+export const typedLength = (text: string, set: UnitSet): number => Number(text.replace(',', '.')) / lengthOf(set).factor;
 
 export function size(metres: readonly number[], set: UnitSet): string {
-    const { unit, factor } = lengths[systemOf(set, 'length')];
+    const { unit, factor } = lengthOf(set);
     return `${metres.map((m) => Number((m * factor).toPrecision(4)).toString()).join(' × ')} ${unit}`;
 }
 
 /** Coordinates in a plane. */
 export const place = (metres: readonly number[], set: UnitSet): string =>
-    `${metres.map((m) => Number((m * lengths[systemOf(set, 'length')].factor).toFixed(systemOf(set, 'length') === 'si' ? 5 : 2)).toString()).join(', ')} ${lengths[systemOf(set, 'length')].unit}`;
+    `${metres.map((m) => Number((m * lengthOf(set).factor).toFixed(systemOf(set, 'length') === 'si' ? 5 : 2)).toString()).join(', ')} ${lengthOf(set).unit}`;
 
 /** From m/s. */
 const inFeet = (set: UnitSet): boolean => systemOf(set, 'flow') === 'us';
@@ -120,17 +121,19 @@ const flows: Record<'volume' | 'mass', Record<System, { unit: string; typed: str
     },
 };
 
+const flowOf = (kind: 'volume' | 'mass', set: UnitSet) => flows[kind][systemOf(set, 'flow')];
+
 function flow(kind: 'volume' | 'mass', value: number, set: UnitSet, signed: boolean): string {
-    const { unit, factor } = flows[kind][systemOf(set, 'flow')];
+    const { unit, factor } = flowOf(kind, set);
     const shown = value * factor;
     // Two decimals, or three digits where these would show nothing.
     return `${signed && value > 0 ? '+' : ''}${shown !== 0 && Math.abs(shown) < 0.1 ? minus(Number(shown.toPrecision(3)).toString()) : number(shown, 2)} ${unit}`;
 }
 
-export const volumeFlowUnit = (set: UnitSet): string => flows.volume[systemOf(set, 'flow')].unit;
-export const volumeFlowNumber = (value: number, set: UnitSet): number => value * flows.volume[systemOf(set, 'flow')].factor;
-export const massFlowUnit = (set: UnitSet): string => flows.mass[systemOf(set, 'flow')].unit;
-export const massFlowNumber = (value: number, set: UnitSet): number => value * flows.mass[systemOf(set, 'flow')].factor;
+export const volumeFlowUnit = (set: UnitSet): string => flowOf('volume', set).unit;
+export const volumeFlowNumber = (value: number, set: UnitSet): number => value * flowOf('volume', set).factor;
+export const massFlowUnit = (set: UnitSet): string => flowOf('mass', set).unit;
+export const massFlowNumber = (value: number, set: UnitSet): number => value * flowOf('mass', set).factor;
 
 /** A volume flow from m3/s. */
 export const volumeFlow = (value: number, set: UnitSet, signed = false): string => flow('volume', value, set, signed);
@@ -139,8 +142,8 @@ export const volumeFlow = (value: number, set: UnitSet, signed = false): string 
 export const massFlow = (value: number, set: UnitSet): string => flow('mass', value, set, false);
 
 /** Units of bare numbers that are typed. */
-export const typedVolumeFlowUnit = (set: UnitSet): string => flows.volume[systemOf(set, 'flow')].typed;
-export const typedMassFlowUnit = (set: UnitSet): string => flows.mass[systemOf(set, 'flow')].typed;
+export const typedVolumeFlowUnit = (set: UnitSet): string => flowOf('volume', set).typed;
+export const typedMassFlowUnit = (set: UnitSet): string => flowOf('mass', set).typed;
 export const typedSpeedUnit = (set: UnitSet): string => (inFeet(set) ? 'ft/min' : 'm/s');
 
 export const speed = (metresPerSecond: number, set: UnitSet): string => `${number(speedNumber(metresPerSecond, set), inFeet(set) ? 0 : 2)} ${speedUnit(set)}`;
@@ -175,4 +178,4 @@ export function typed(text: string, unit: string): string {
     return /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(trimmed) ? `${trimmed} ${unit}`.trim() : trimmed;
 }
 
-export const typedTemperatureUnit = (set: UnitSet): string => temperatures[systemOf(set, 'temperature')].typed;
+export const typedTemperatureUnit = (set: UnitSet): string => temperatureOf(set).typed;

@@ -267,8 +267,8 @@ export function Scene({ shown, outline, picture, grid, framed, drags, onSun, cal
                 />
             ))}
             {linesOnParts &&
-                outline.parts
-                    .filter((part) => !hidden.includes(part.id) && !hollow.has(part.id) && !isDevice(part.kind) && part.material !== 'fluid')
+                drawn
+                    .filter((part) => !hollow.has(part.id) && !isDevice(part.kind) && part.material !== 'fluid')
                     .map((part) => <PartGridLines key={part.id} part={part} lines={linesOnParts} clips={clips} dark={dark} />)}
             {marked(hovered, false)}
             {marked(face && selection.includes(face.part) ? face : null, true)}

@@ -1,13 +1,11 @@
 import type { Outline, Result } from '../../api/types';
-import { cornersOf, type Elements } from './surfaces';
+import { cornersOf, ROW, type Elements } from './surfaces';
 
 /** A band of the heat routes, whose faces are lit up: names as result documents have them. */
 export interface Band {
     from: string;
     to: string;
 }
-
-const ROW = 4;
 
 const sideOf = (name: string): number | null => {
     const [, axis, end] = /^side ([xyz])([-+])$/.exec(name) ?? [];

@@ -18,7 +18,8 @@ export interface SurfaceField {
     parts: ReadonlyMap<number, BufferGeometry>;
 }
 
-const ROW = 4;
+/** Numbers that place an element. */
+export const ROW = 4;
 
 /** Corners of the face of a cell as two triangles, m. */
 export function cornersOf({ lines, rows }: Elements, element: number): number[] {

@@ -6,13 +6,10 @@ import { show } from './store';
 const useMoving = create<{ id: number | null; position: number }>(() => ({ id: null, position: 0 }));
 
 /** Where a section is, while it moves too. */
-export const usePosition = (section: Pick<SectionLayer, 'id' | 'position'>): number =>
-    useMoving((moving) => (moving.id === section.id ? moving.position : section.position));
+export const positionOf = ({ id, position }: Pick<SectionLayer, 'id' | 'position'>, moving = useMoving.getState()): number =>
+    moving.id === id ? moving.position : position;
 
-export const positionOf = (section: Pick<SectionLayer, 'id' | 'position'>): number => {
-    const moving = useMoving.getState();
-    return moving.id === section.id ? moving.position : section.position;
-};
+export const usePosition = (section: Pick<SectionLayer, 'id' | 'position'>): number => useMoving((moving) => positionOf(section, moving));
 
 export const onMoving = (listener: () => void): (() => void) => useMoving.subscribe(listener);
 
