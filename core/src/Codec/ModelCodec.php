@@ -90,13 +90,18 @@ final class ModelCodec
         $limits = array_merge(...array_map($targets->limits(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits')));
         $tolerated = new ToleranceReader($document, $parameters);
         $tolerances = array_values(array_filter(array_map($tolerated->read(...), $root->objects('tolerances', ToleranceReader::MOST, 'tolerances'))));
+        $varied = new OperatingPointReader($document, $parameters);
+        $points = array_values(array_filter(array_map($varied->read(...), $root->objects('operatingPoints', OperatingPointReader::MOST, 'operating points'))));
         [$grid, $convergence, $time] = AnalysisReader::read($root->object('analysis'), $parts);
+        if ($time !== null && $points !== []) {
+            $root->problem('operatingPoints', 'operating points are steady states, but this model asks for its course in time; take one of the two out');
+        }
         LossReader::check($parts, $problems);
         ControlReader::check($parts, $problems);
         $root->close();
         $problems->throwIfAny();
 
-        $model = new Model($name, $surroundings, $physics, $space, new Contents($materials, $parts, $assemblies), new Questions($watches, $limits, $tolerances, $time), $grid, $convergence);
+        $model = new Model($name, $surroundings, $physics, $space, new Contents($materials, $parts, $assemblies), new Questions($watches, $limits, $tolerances, $time, $points), $grid, $convergence);
         ModelChecks::run($model, $problems);
         $problems->throwIfAny();
 

@@ -13,7 +13,7 @@ use Foehn\Solve\Analysis;
 use Foehn\Solve\Start;
 
 /**
- * `solve MODEL.json --out DIR [--grade G] [--strict] [--start DIR [--frozen]]`. Exit 0 solved, 1 limit missed or undecided with --strict, 2 bad input, 3 not converged.
+ * `solve MODEL.json --out DIR [--grade G] [--strict] [--start DIR [--frozen]]`. Exit 0 solved, 1 limit missed or undecided with --strict, 2 bad input, 3 not converged, also at an operating point.
  *
  * @phpstan-import-type Result from ResultBuilder
  */
@@ -37,13 +37,15 @@ final class SolveCommand
         $solution = Analysis::solve($document, $options->grade(), new TerminalListener(), $start);
         $result = ResultBuilder::build($solution, ModelCodec::hash($json));
         if ($options->value('out') !== null) {
-            $written = json_encode($result, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
-            SolveFiles::write($options->value('out'), ['result.json' => $written, ...FieldFile::ofSolution($solution), SolveFiles::STATE => $solution->checkpoint?->toBytes() ?? '']);
+            SolveFiles::write($options->value('out'), ['result.json' => SolveFiles::text($result), ...FieldFile::ofSolution($solution), SolveFiles::STATE => $solution->checkpoint?->toBytes() ?? '']);
         }
         self::print($solution->state->model, $result);
         if (! $solution->outcome->converged) {
             fwrite(STDERR, $solution->shortfall() . ".\n");
 
+            return 3;
+        }
+        if (OperatingPointTable::solve($json, $solution, $result, $options->value('out')) > 0) {
             return 3;
         }
 

@@ -32,6 +32,12 @@ final class SolveFiles
         return new Start(temperatures: (new StoredPicture($directory))->temperatures());
     }
 
+    /** @param array<mixed> $document as a file is to have it */
+    public static function text(array $document): string
+    {
+        return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+    }
+
     /** @param iterable<string, string> $files bytes by name; empty ones are left out */
     public static function write(string $directory, iterable $files): void
     {

@@ -37,6 +37,9 @@ final readonly class Model
     /** The course in time that is asked for; null: the steady state. */
     public ?Transient $time;
 
+    /** @var list<OperatingPoint> */
+    public array $operatingPoints;
+
     public function __construct(
         public string $name,
         public Surroundings $surroundings,
@@ -48,7 +51,8 @@ final readonly class Model
         public ConvergenceTarget $convergence = new ConvergenceTarget(),
     ) {
         [$this->materials, $this->parts, $this->assemblies] = [$contents->materials, $contents->parts, $contents->assemblies];
-        [$this->watches, $this->limits, $this->tolerances, $this->time] = [$questions->watches, $questions->limits, $questions->tolerances, $questions->time];
+        [$this->watches, $this->limits, $this->tolerances] = [$questions->watches, $questions->limits, $questions->tolerances];
+        [$this->time, $this->operatingPoints] = [$questions->time, $questions->operatingPoints];
     }
 
     public function withGrade(string $grade): self

@@ -8,12 +8,13 @@ namespace Foehn\Solve;
 final readonly class Progress
 {
     /**
-     * @param string $stage grid, equations, solving, time, results
+     * @param string $stage grid, equations, solving, time, point, results
      * @param float $residual relative
      * @param int $level which of the grids from coarse to fine
      * @param ?float $worstMargin K, of the limits, on the present iterate
      * @param array<string, float> $values K, of limits and watches by id, as far as they can be told at any moment
      * @param ?array{now: float, end: float, step: float} $time s, of a course in time
+     * @param ?string $point name of the operating point that is computed, after the model as it stands
      */
     public function __construct(
         public string $stage,
@@ -24,12 +25,19 @@ final readonly class Progress
         public int $level = 1,
         public array $values = [],
         public ?array $time = null,
+        public ?string $point = null,
     ) {
     }
 
-    /** @return array{stage: string, cells: int, iteration: int, residual: float, worstMargin: ?float, level: int, values: array<string, float>, time: ?array{now: float, end: float, step: float}} */
+    /** The same of an operating point: its values are not those of the model as it stands. */
+    public function atPoint(string $name): self
+    {
+        return new self('point', $this->cells, $this->iteration, $this->residual, null, $this->level, point: $name);
+    }
+
+    /** @return array{stage: string, cells: int, iteration: int, residual: float, worstMargin: ?float, level: int, values: array<string, float>, time: ?array{now: float, end: float, step: float}, point: ?string} */
     public function toArray(): array
     {
-        return ['stage' => $this->stage, 'cells' => $this->cells, 'iteration' => $this->iteration, 'residual' => $this->residual, 'worstMargin' => $this->worstMargin, 'level' => $this->level, 'values' => $this->values, 'time' => $this->time];
+        return ['stage' => $this->stage, 'cells' => $this->cells, 'iteration' => $this->iteration, 'residual' => $this->residual, 'worstMargin' => $this->worstMargin, 'level' => $this->level, 'values' => $this->values, 'time' => $this->time, 'point' => $this->point];
     }
 }

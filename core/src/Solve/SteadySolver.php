@@ -105,6 +105,32 @@ final class SteadySolver
     }
 
     /**
+     * Whether the parts of this model are where those of a solution are.
+     *
+     * @throws \Foehn\Grid\GridException
+     */
+    public function hasPartsOf(Solution $solution): bool
+    {
+        $levels = GridLevels::of($this->model);
+
+        return Voxels::of(end($levels)[0], $solution->state->grid)->owner === $solution->state->voxels->owner;
+    }
+
+    /**
+     * The flow of this model on the grid of a solution of a like one, from the flow that is started from.
+     *
+     * @throws \Foehn\Grid\GridException
+     * @throws PhysicsException
+     */
+    public function onGridOf(Solution $solution): Solution
+    {
+        $this->requireWayOut();
+        $levels = GridLevels::of($this->model);
+
+        return $this->onGrid([end($levels)[0], $solution->state->grid], $this->flowToKeep(), true, [])->solve();
+    }
+
+    /**
      * Heat linearised about the steady state: where something flows, on the flow that is started from.
      *
      * @throws \Foehn\Grid\GridException

@@ -82,6 +82,20 @@ final class CommandLineTest extends TestCase
         self::assertSame(2, $search('wide')[0]);
     }
 
+    public function testOperatingPointsStandBesideTheModelAsItIs(): void
+    {
+        $document = Models::block(['parameters' => ['watts' => '5 W'], 'operatingPoints' => [['name' => 'Idle', 'values' => ['watts' => '1 W']], ['name' => 'Fault', 'values' => ['watts' => '20 W']]]]);
+        $document['parts'][0]['power'] = 'watts';
+        [$code, $output] = $this->foehn($document, '--out', "$this->folder/out");
+        self::assertSame(0, $code, $output);
+        self::assertMatchesRegularExpression('/^Limit or watch +Unit +As it stands +Idle +Fault$/m', $output);
+        self::assertMatchesRegularExpression('/^\S.* K +41\d\.\d+ +318\.\d+ +79\d\.\d+ MISSED$/m', $output);
+        $points = json_decode((string) file_get_contents("$this->folder/out/points.json"), true);
+        self::assertSame(['Idle', 'Fault'], array_column((array) $points, 'name'));
+        self::assertSame([0, 1], array_column((array) $points, 'missed'));
+        self::assertFileExists("$this->folder/out/points/2/temperature.f32");
+    }
+
     public function testCheckRefusesWhatSolveRefuses(): void
     {
         $covered = Models::block();

@@ -20,6 +20,16 @@ final class Duct
      */
     public static function model(array $parts = [], array $changes = []): Model
     {
+        return Models::read(self::document($parts, $changes));
+    }
+
+    /**
+     * @param array<string, array<string, mixed>> $parts
+     * @param array<string, mixed> $changes
+     * @return array<string, mixed>
+     */
+    public static function document(array $parts = [], array $changes = []): array
+    {
         $own = [
             ['id' => 'board', 'shape' => ['kind' => 'block', 'size' => ['80 mm', '36 mm', '2 mm']], 'at' => ['15 mm', '2 mm', 0], 'material' => 'b', 'power' => '0.4 W'],
             ['id' => 'chip', 'shape' => ['kind' => 'package', 'size' => ['16 mm', '16 mm', '4 mm'], 'junctionToCase' => '3 K/W', 'junctionToBoard' => '7 K/W', 'boardFace' => 'z-'], 'at' => ['25 mm', '10 mm', '2 mm'], 'power' => '1.5 W'],
@@ -27,7 +37,7 @@ final class Duct
                 'faces' => ['z-' => ['heat' => ['kind' => 'contact', 'resistance' => '2 K*cm^2/W']]]],
         ];
 
-        return Models::read([
+        return [
             'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => '25 degC', 'gravity' => [0, 0, 0]], 'physics' => ['flow' => 'laminar'],
             'materials' => ['f' => ['fluid' => true, 'density' => 1.1, 'viscosity' => 1.9e-5, 'conductivity' => 0.027, 'specificHeat' => 1006], 'b' => ['conductivity' => [8, 8, 0.4]], 'm' => ['conductivity' => 30]],
             'space' => ['box' => ['min' => [0, 0, 0], 'max' => ['120 mm', '40 mm', '30 mm']], 'fluid' => 'f', 'sides' => [
@@ -37,7 +47,7 @@ final class Duct
                 ['id' => 'hottest', 'of' => ['part' => 'board'], 'reduce' => 'max', 'atMost' => '130 degC']],
             'analysis' => ['grid' => ['cells' => [24, 20, 15]]],
             ...$changes,
-        ]);
+        ];
     }
 
     private static ?FlowState $flow = null;
