@@ -130,11 +130,12 @@ final readonly class ArchiveReader
             $kept->update(['started_at' => self::moment($run, 'startedAt'), 'finished_at' => self::moment($run, 'finishedAt')]);
             $made[] = $kept;
             $folder = self::string($run, 'files');
+            $kept->update(['points' => array_map(fn (array $point, int $n): array => [...$point, 'picture' => isset($point['picture']) ? RunFiles::restored($n + 1) : null], $kept->points ?? [], array_keys($kept->points ?? []))]);
             $this->files->restore($kept, function () use ($zip, $folder): iterable {
                 for ($n = 0; $n < $zip->numFiles; $n++) {
                     $name = (string) $zip->getNameIndex($n);
-                    if (dirname($name) === $folder) {
-                        yield basename($name) => (string) $zip->getFromIndex($n);
+                    if (str_starts_with($name, "$folder/")) {
+                        yield substr($name, strlen($folder) + 1) => (string) $zip->getFromIndex($n);
                     }
                 }
             });

@@ -26,7 +26,7 @@ final readonly class ProjectArchive
     public const VERSION = 1;
 
     /** Columns of a run that are kept as they are. */
-    public const OF_RUNS = ['grade', 'keep_flow', 'state', 'message', 'cells', 'iterations', 'seconds', 'limits', 'missed', 'undecided', 'worst_margin', 'worst_limit', 'readings'];
+    public const OF_RUNS = ['grade', 'keep_flow', 'state', 'message', 'cells', 'iterations', 'seconds', 'limits', 'missed', 'undecided', 'worst_margin', 'worst_limit', 'readings', 'points'];
 
     /** Columns of a study, and of its points. */
     public const OF_STUDIES = ['name', 'grade', 'plan', 'names', 'growing'];

@@ -19,6 +19,7 @@ use Foehn\Codec\ModelCodec;
 use Foehn\FoehnException;
 use Foehn\Solve\Analysis;
 use Foehn\Solve\Solution;
+use Foehn\Study\OperatingPoints;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
@@ -78,7 +79,25 @@ final class SolveRun implements ShouldQueue
 
             return;
         }
-        $this->finish($claim, $solution, $run->message);
+        $this->finish($claim, $solution, $solution->outcome->converged && ! $solution->outcome->stopped ? $this->points($claim, $run, $solution, $listener, $files) ?? $run->message : $run->message);
+    }
+
+    /**
+     * The operating points of the model, once it is solved as it stands. A point of a study has none of its own.
+     *
+     * @return ?string what is to be said where not all were computed
+     */
+    private function points(Claim $claim, Run $run, Solution $base, RunListener $listener, RunFiles $files): ?string
+    {
+        $claim->write(['points' => null]);
+        $asked = $run->variant->study_id === null ? count($base->state->model->operatingPoints) : 0;
+        $done = 0;
+        foreach ($asked === 0 ? [] : OperatingPoints::solve($run->revision->document, $base, $listener, $files->links()) as $solved) {
+            $files->writePoint($claim, $solved);
+            $done++;
+        }
+
+        return $done === $asked ? null : sprintf('Stopped after %d of %d operating points.', $done, $asked);
     }
 
     /**

@@ -14,6 +14,9 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 /**
  * One computation of one revision at one grade.
  *
+ * @phpstan-import-type ReadingRow from \Foehn\Results\ReadingRows
+ * @phpstan-type OperatingPointRow array{picture: ?int, name: string, values: array<string, string>, state: string, message: ?string, missed: int, undecided: int, worstMargin: ?float, worstLimit: ?string, readings: list<ReadingRow>}
+ *
  * @property int $id
  * @property int $revision_id
  * @property int $variant_id
@@ -25,6 +28,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property ?array<string, mixed> $progress
  * @property int $picture results written so far
  * @property ?list<array<string, mixed>> $readings of limits and watches in the last picture; null in runs from before they were kept
+ * @property ?list<OperatingPointRow> $points operating points that are computed, in their order; picture is null where one has no result
  * @property ?\Illuminate\Support\Carbon $dispatched_at
  * @property ?string $message
  * @property ?float $worst_margin K
@@ -39,7 +43,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 final class Run extends Model implements BelongsToProject
 {
     protected $fillable = ['revision_id', 'user_id', 'grade', 'keep_flow', 'state', 'stop_requested', 'attempts', 'progress', 'picture', 'message', 'cells', 'iterations', 'seconds',
-        'limits', 'missed', 'undecided', 'worst_margin', 'worst_limit', 'readings', 'worker', 'dispatched_at', 'heartbeat_at', 'started_at', 'finished_at'];
+        'limits', 'missed', 'undecided', 'worst_margin', 'worst_limit', 'readings', 'points', 'worker', 'dispatched_at', 'heartbeat_at', 'started_at', 'finished_at'];
 
     protected $attributes = ['state' => 'queued', 'keep_flow' => false, 'stop_requested' => false, 'attempts' => 0, 'picture' => 0];
 
@@ -99,6 +103,12 @@ final class Run extends Model implements BelongsToProject
         return $head !== null && $head->hash === $own->hash ? $head->document : $own->document;
     }
 
+    /** @return list<int> numbers of the pictures that are of its operating points */
+    public function picturesOfPoints(): array
+    {
+        return array_values(array_filter(array_column($this->points ?? [], 'picture'), is_int(...)));
+    }
+
     /** Folder of this run on the fields disk. */
     public function folder(): string
     {
@@ -107,7 +117,7 @@ final class Run extends Model implements BelongsToProject
 
     protected function casts(): array
     {
-        return ['state' => RunState::class, 'keep_flow' => 'boolean', 'stop_requested' => 'boolean', 'progress' => 'array', 'readings' => 'array', 'seconds' => 'float', 'worst_margin' => 'float',
+        return ['state' => RunState::class, 'keep_flow' => 'boolean', 'stop_requested' => 'boolean', 'progress' => 'array', 'readings' => 'array', 'points' => 'array', 'seconds' => 'float', 'worst_margin' => 'float',
             'heartbeat_at' => 'datetime', 'dispatched_at' => 'datetime', 'started_at' => 'datetime', 'finished_at' => 'datetime'];
     }
 }

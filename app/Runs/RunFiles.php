@@ -15,6 +15,8 @@ use Foehn\Results\StoredPicture;
 use Foehn\Solve\CourseState;
 use Foehn\Solve\FlowState;
 use Foehn\Solve\Solution;
+use Foehn\Study\PointRows;
+use Foehn\Study\SolvedPoint;
 use Illuminate\Contracts\Filesystem\Filesystem;
 use Illuminate\Support\Facades\Storage;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -28,6 +30,9 @@ final class RunFiles
     private const STATE = 'flow.state';
 
     private const COURSE = 'course.state';
+
+    /** Folders of operating points in an archive. */
+    private const POINTS = 'points/';
 
     /** View factors of geometries that were computed before. */
     public function links(): LinkStore
@@ -44,16 +49,8 @@ final class RunFiles
     public function write(Claim $claim, Solution $solution): void
     {
         $run = Run::query()->with('revision')->findOrFail($claim->run);
-        $claim->check();
         $result = ResultBuilder::build($solution, $run->revision->hash);
-        $picture = $run->picture + 1;
-        $folder = $run->folder() . "/$claim->attempt/$picture";
-        $this->disk()->makeDirectory($folder);
-        $write = fn (string $name, string $bytes) => FieldFile::write($this->disk()->path("$folder/$name"), $bytes);
-        foreach (FieldFile::ofSolution($solution) as $name => $bytes) {
-            $write($name, $bytes);
-        }
-        $write('result.json', json_encode($result, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
+        [$picture, $folder] = $this->writePicture($claim, $run, $solution, $result);
         if ($solution->checkpoint !== null) {
             // The last level of the result is this grid, which is done only when it has converged.
             $levels = $solution->outcome->converged ? $result['levels'] : array_slice($result['levels'], 0, -1);
@@ -70,9 +67,53 @@ final class RunFiles
             throw $e;
         }
         // Who has asked for the one before may still be reading it.
-        foreach ($this->foldersOf($run, $picture - 2) as $old) {
-            $this->disk()->deleteDirectory($old);
+        $keep = [$picture, $run->picture, ...$run->picturesOfPoints()];
+        foreach ($this->attemptsOf($run) as $attempt) {
+            foreach (array_diff($this->numbersIn($run->folder() . "/$attempt"), $keep) as $old) {
+                $this->disk()->deleteDirectory($run->folder() . "/$attempt/$old");
+            }
         }
+    }
+
+    /**
+     * Writes an operating point as a picture of its own, beside that of the model as it stands.
+     *
+     * @throws \Foehn\FoehnException when the disk refuses
+     * @throws ClaimLost
+     */
+    public function writePoint(Claim $claim, SolvedPoint $solved): void
+    {
+        $run = Run::query()->with('revision')->findOrFail($claim->run);
+        [$result, $picture, $folder] = [null, null, null];
+        if ($solved->solution !== null) {
+            $result = ResultBuilder::build($solved->solution, $run->revision->hash);
+            [$picture, $folder] = $this->writePicture($claim, $run, $solved->solution, $result);
+        }
+        try {
+            $claim->write(['points' => json_encode([...$run->points ?? [], ['picture' => $picture, ...PointRows::of($solved, $result)]], JSON_THROW_ON_ERROR)]);
+        } catch (ClaimLost $e) {
+            $this->disk()->deleteDirectory((string) $folder);
+            throw $e;
+        }
+    }
+
+    /**
+     * @param array<string, mixed> $result
+     * @return array{int, string} number of the picture, and its folder
+     */
+    private function writePicture(Claim $claim, Run $run, Solution $solution, array $result): array
+    {
+        $claim->check();
+        $picture = 1 + max($run->picture, 0, ...$run->picturesOfPoints());
+        $folder = $run->folder() . "/$claim->attempt/$picture";
+        $this->disk()->makeDirectory($folder);
+        $write = fn (string $name, string $bytes) => FieldFile::write($this->disk()->path("$folder/$name"), $bytes);
+        foreach (FieldFile::ofSolution($solution) as $name => $bytes) {
+            $write($name, $bytes);
+        }
+        $write('result.json', json_encode($result, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
+
+        return [$picture, $folder];
     }
 
     /**
@@ -190,14 +231,22 @@ final class RunFiles
         return new StoredPicture(dirname($this->path($run, $picture, 'result.json')));
     }
 
-    /** @return array<string, string> paths of the files of the last picture of a run, and of its checkpoint where there is one, by name */
+    /**
+     * Files of the last picture of a run, of its operating points in folders of theirs, and its checkpoint where there is one.
+     *
+     * @return array<string, string> paths by name
+     */
     public function lastFiles(Run $run): array
     {
         $folder = dirname($this->path($run, $run->picture, 'result.json'));
+        $found = ['' => [...(glob("$folder/*") ?: []), dirname($folder) . '/' . self::STATE]];
+        foreach ($run->points ?? [] as $n => $point) {
+            $found[self::POINTS . ($n + 1) . '/'] = $point['picture'] === null ? [] : (glob(dirname($this->path($run, $point['picture'], 'result.json')) . '/*') ?: []);
+        }
         $files = [];
-        foreach ([...(glob("$folder/*") ?: []), dirname($folder) . '/' . self::STATE] as $path) {
-            if (is_file($path)) {
-                $files[basename($path)] = $path;
+        foreach ($found as $prefix => $paths) {
+            foreach (array_filter($paths, is_file(...)) as $path) {
+                $files[$prefix . basename($path)] = $path;
             }
         }
 
@@ -205,21 +254,30 @@ final class RunFiles
     }
 
     /**
-     * Writes the files of a run that comes from elsewhere, as its first picture.
+     * Writes the files of a run that comes from elsewhere, as its first picture and those of its operating points after it.
      *
      * @param callable(): iterable<string, string> $files bytes by name; what no run would have written is left out
      */
     public function restore(Run $run, callable $files): void
     {
-        $folder = $run->folder() . '/1/1';
-        $this->disk()->makeDirectory($folder);
+        $folder = $run->folder() . '/1';
+        $this->disk()->makeDirectory("$folder/1");
         foreach ($files() as $name => $bytes) {
+            $of = self::restored(preg_match('~^' . self::POINTS . '(\d{1,3})/~', $name, $found) === 1 ? (int) $found[1] : 0);
+            $own = $of === 1 ? $name : basename($name);
             if ($name === self::STATE) {
-                FieldFile::write($this->disk()->path(dirname($folder) . "/$name"), $bytes);
-            } elseif ($name === 'result.json' || FieldFile::isKnown($name)) {
                 FieldFile::write($this->disk()->path("$folder/$name"), $bytes);
+            } elseif ($own === 'result.json' || FieldFile::isKnown($own)) {
+                $this->disk()->makeDirectory("$folder/$of");
+                FieldFile::write($this->disk()->path("$folder/$of/$own"), $bytes);
             }
         }
+    }
+
+    /** Number of the picture that an operating point of a restored run has; 0 is the model as it stands. */
+    public static function restored(int $point): int
+    {
+        return 1 + $point;
     }
 
     /** Removes everything that a run has written. */
@@ -244,7 +302,7 @@ final class RunFiles
 
     private function path(Run $run, int $picture, string $name): string
     {
-        $folders = $picture > 0 && $picture <= $run->picture ? array_filter($this->foldersOf($run, $picture), fn (string $folder) => $this->disk()->exists("$folder/result.json")) : [];
+        $folders = ($picture > 0 && $picture <= $run->picture) || in_array($picture, $run->picturesOfPoints(), true) ? array_filter($this->foldersOf($run, $picture), fn (string $folder) => $this->disk()->exists("$folder/result.json")) : [];
         foreach ($folders as $folder) {
             $path = $this->disk()->path("$folder/$name");
             if (is_file($path)) {
@@ -270,7 +328,13 @@ final class RunFiles
     /** @return list<int> */
     private function attemptsOf(Run $run): array
     {
-        return array_values(array_map(fn (string $folder) => (int) basename($folder), array_filter($this->disk()->directories($run->folder()), fn (string $folder) => ctype_digit(basename($folder)))));
+        return $this->numbersIn($run->folder());
+    }
+
+    /** @return list<int> names of the folders in a folder that are numbers */
+    private function numbersIn(string $folder): array
+    {
+        return array_values(array_map(fn (string $one) => (int) basename($one), array_filter($this->disk()->directories($folder), fn (string $one) => ctype_digit(basename($one)))));
     }
 
     private function disk(): Filesystem

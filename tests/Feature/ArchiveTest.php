@@ -13,15 +13,14 @@ use App\Models\Variant;
 use Foehn\Tests\Models;
 use Foehn\Tests\Nested;
 use Illuminate\Support\Facades\Queue;
-use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Symfony\Component\HttpFoundation\Response;
 use Tests\TestCase;
 use ZipArchive;
 
 /** A project in one file: out, in, and what is no such file. */
 final class ArchiveTest extends TestCase
 {
+    use MovesArchives;
     use StartsRuns;
 
     protected function setUp(): void
@@ -151,18 +150,5 @@ final class ArchiveTest extends TestCase
         self::assertSame($page, $this->postJson("/api/runs/$run->id/report", $asked)->getContent());
         $this->postJson("/api/runs/$run->id/report", [...$asked, 'sections' => ['gossip']])->assertUnprocessable();
         $this->postJson("/api/runs/$run->id/report", [...$asked, 'pictures' => [['title' => 'x', 'source' => 'https://example.org/a.png']]])->assertUnprocessable();
-    }
-
-    private function archiveOf(int $project): string
-    {
-        $response = $this->get("/api/projects/$project/archive")->assertOk();
-
-        return (string) file_get_contents($response->baseResponse instanceof \Symfony\Component\HttpFoundation\BinaryFileResponse ? $response->baseResponse->getFile()->getPathname() : '');
-    }
-
-    /** @return TestResponse<Response> */
-    private function restore(string $archive): TestResponse
-    {
-        return $this->call('POST', '/api/projects/archive', server: ['CONTENT_TYPE' => 'application/zip', 'HTTP_ACCEPT' => 'application/json'], content: $archive);
     }
 }

@@ -81,9 +81,9 @@ final class RunController
 
     public function probe(Request $request, Run $run): JsonResponse
     {
-        $request->validate(['x' => ['required', 'numeric'], 'y' => ['required', 'numeric'], 'z' => ['required', 'numeric']]);
+        $request->validate(['x' => ['required', 'numeric'], 'y' => ['required', 'numeric'], 'z' => ['required', 'numeric'], 'picture' => ['integer']]);
 
-        return response()->json($this->files->picture($run, $run->picture)->probe([$request->float('x'), $request->float('y'), $request->float('z')]));
+        return response()->json($this->files->picture($run, $request->integer('picture', $run->picture))->probe([$request->float('x'), $request->float('y'), $request->float('z')]));
     }
 
     /** Triangles on which a field has a value: three corners of three float32 each, m. */

@@ -35,6 +35,7 @@ final class RunResource extends JsonResource
             'undecided' => $this->undecided,
             'worstMargin' => $this->worst_margin,
             'worstLimit' => $this->worst_limit,
+            'points' => array_map(fn (array $point): array => [...$point, 'values' => (object) $point['values']], $this->points ?? []),
             'queuedAt' => $this->created_at?->toIso8601ZuluString('millisecond'),
             'startedAt' => $this->started_at?->toIso8601ZuluString('millisecond'),
             'finishedAt' => $this->finished_at?->toIso8601String(),
