@@ -12,7 +12,7 @@ final readonly class AxisRules
 
     /**
      * @param non-empty-array<int, float> $planes rising, m
-     * @param list<array{float, float, float}> $stretches from and to, m, and how many cells lie between them at least
+     * @param list<array{float, float, float, int}> $stretches from and to, m, how many cells lie between them at least, and how many however coarse the grid
      * @param array<int, float> $widths widest cell at a plane, m, by its number
      * @param float $largest widest cell anywhere, m
      */
@@ -28,10 +28,10 @@ final readonly class AxisRules
     {
         $fewest = array_fill(0, count($this->planes) - 1, 1);
         $index = new Grid([$this->planes, $this->planes, $this->planes]);
-        foreach ($this->stretches as [$from, $to, $cells]) {
+        foreach ($this->stretches as [$from, $to, $cells, $least]) {
             [$first, $last] = $index->range(0, $from, $to);
             for ($i = $first; $i < $last; $i++) {
-                $fewest[$i] = max($fewest[$i], (int) ceil($cells / $coarser * $index->widths[0][$i] / ($to - $from) - 1e-6));
+                $fewest[$i] = max($fewest[$i], (int) ceil(max($least, $cells / $coarser) * $index->widths[0][$i] / ($to - $from) - 1e-6));
             }
         }
 

@@ -16,8 +16,9 @@ final readonly class Grade
      * @param int $maxCells before cells become larger instead
      * @param ?int $maxCellsOfFlow the same where air moves: there the spots under hot components want more of them; null for as many
      * @param bool $lumps whether plate fins narrower than the largest cell are lumped where air moves
+     * @param float $near where air moves, planes of parts nearer to each other than this share of the space are one (see NearPlanes)
      */
-    private function __construct(public float $fineness, public int $acrossFeature, public float $growth, private int $maxCells, private ?int $maxCellsOfFlow = null, public bool $lumps = false)
+    private function __construct(public float $fineness, public int $acrossFeature, public float $growth, private int $maxCells, private ?int $maxCellsOfFlow = null, public bool $lumps = false, public float $near = 0.0)
     {
     }
 
@@ -31,13 +32,13 @@ final readonly class Grade
     {
         $grade = self::named($settings->grade);
 
-        return new self($grade->fineness, $settings->across ?? $grade->acrossFeature, $settings->growth ?? $grade->growth, $grade->maxCells, $grade->maxCellsOfFlow, $grade->lumps);
+        return new self($grade->fineness, $settings->across ?? $grade->acrossFeature, $settings->growth ?? $grade->growth, $grade->maxCells, $grade->maxCellsOfFlow, $grade->lumps, $grade->near);
     }
 
     private static function named(string $grade): self
     {
         return match ($grade) {
-            'scout' => new self(0.5, 1, 1.25, 60_000, 60_000, true),
+            'scout' => new self(0.5, 1, 1.25, 60_000, 60_000, true, 0.01),
             'sign-off' => new self(1.5, 3, 1.1, 1_000_000),
             default => new self(1.0, 2, 1.15, 300_000),
         };

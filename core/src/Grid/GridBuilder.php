@@ -19,6 +19,9 @@ final class GridBuilder
     /** Beyond this the wish for cells across features is lowered instead. */
     private const COARSEST_WITH_FEATURES = 1.5;
 
+    /** And beyond this the last of them are given up, as those across the footprints of components. */
+    private const COARSEST = 10.0;
+
     /** A model for which the rules take fewer than this share of the budget gets finer cells: they cost little there. */
     private const USED = 0.5;
 
@@ -59,18 +62,18 @@ final class GridBuilder
         }
         $grade = Grade::of($model->grid);
 
-        return self::grid($model, self::axes(new GridRules($model, $grade->fineness), $grade->acrossFeature), 1.0, $grade->growth);
+        return self::grid($model, self::axes(new GridRules($model, $grade->fineness, $grade->near), $grade->acrossFeature), 1.0, $grade->growth);
     }
 
     /** The rules at the fineness of the grade, or finer where they leave most of the budget unused. Correlations that stand for gaps between fins count on few cells across them. */
     private static function rules(Model $model, Grade $grade, int $most): GridRules
     {
         if (array_filter($model->parts, fn (Part $part) => $part->shape instanceof PlateFins) !== []) {
-            return new GridRules($model, $grade->fineness);
+            return new GridRules($model, $grade->fineness, $grade->near);
         }
         $share = $model->physics->hasFlow() ? self::USED_OF_FLOW : self::USED;
         for ($finer = 1.0; ; $finer *= self::FINER) {
-            $rules = new GridRules($model, $finer * $grade->fineness);
+            $rules = new GridRules($model, $finer * $grade->fineness, $grade->near);
             $grid = self::grid($model, self::axes($rules, $grade->acrossFeature), 1.0, $grade->growth);
             $axes = count(array_filter($grid->cells, fn (int $cells) => $cells > 1));
             if ($finer > self::FINEST || $grid->count() >= ($share * $most) ** self::OF_AXES[$axes]) {
@@ -101,10 +104,10 @@ final class GridBuilder
         $axes = self::axes($rules, $across);
         while (($grid = self::grid($model, $axes, $coarser, $grade->growth))->count() > $most) {
             $coarser *= self::STEP;
-            if ($across > 0 && $coarser > self::COARSEST_WITH_FEATURES) {
+            if ($across > 0 && $coarser > ($across > 1 ? self::COARSEST_WITH_FEATURES : self::COARSEST)) {
                 $axes = self::axes($rules, --$across);
                 $coarser = 1.0;
-            } elseif ($coarser > 10.0) {
+            } elseif ($coarser > self::COARSEST) {
                 if ($settings->maxCells === null && $grid->count() <= self::EDGES * $most) {
                     break;
                 }
@@ -126,7 +129,7 @@ final class GridBuilder
      */
     public static function learned(Model $model, Grid $rules, Grid $seen, array $asked): Grid
     {
-        $own = new GridRules($model, 1.0);
+        $own = self::ofPlanes($model);
         if ($own->stand()) {
             return $rules;
         }
@@ -155,7 +158,7 @@ final class GridBuilder
         if ($model->grid->isGiven() || $learned->count() > $rules->count() || $learned->count() < self::AS_FINE * $rules->count()) {
             return false;
         }
-        foreach (self::planes(new GridRules($model, 1.0)) as $axis => $planes) {
+        foreach (self::planes(self::ofPlanes($model)) as $axis => $planes) {
             foreach ($planes as $plane) {
                 $lines = $learned->lines[$axis];
                 $cell = $learned->locate($axis, $plane);
@@ -166,6 +169,12 @@ final class GridBuilder
         }
 
         return true;
+    }
+
+    /** Rules as far as planes go, which do not depend on how fine the cells are. */
+    private static function ofPlanes(Model $model): GridRules
+    {
+        return new GridRules($model, 1.0, Grade::of($model->grid)->near);
     }
 
     /** @return array{array<int, float>, array<int, float>, array<int, float>} that stay lines of every grid of a model, by axis, m */

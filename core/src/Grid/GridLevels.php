@@ -24,7 +24,7 @@ final class GridLevels
     private const MOST = 3;
 
     /** Fins nearer to each other than this part of the longest side of the space are lumped where they are. */
-    private const LUMPED = 32;
+    private const LUMPED = 24;
 
     /** The grids before that of a grade: the same rule with cells so many times as wide. */
     private const WIDER = [1.6, 2.56];

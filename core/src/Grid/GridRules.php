@@ -88,7 +88,8 @@ final readonly class GridRules
     /** Cells where the physics asks for them, against those of Working. */
     private float $fineness;
 
-    public function __construct(private Model $model, float $fineness)
+    /** @param float $near where a fluid moves in a product, planes nearer to each other than this share of the space are one (see NearPlanes) */
+    public function __construct(private Model $model, float $fineness, private float $near = 0.0)
     {
         $material = $model->space->fluid === null || ! $model->physics->hasFlow() ? null : $model->materials->get($model->space->fluid);
         $this->fluid = $material === null ? null : Fluid::of($material, $model->surroundings);
@@ -97,7 +98,10 @@ final readonly class GridRules
         $this->fineness = $this->uniform === [] ? $fineness : self::PLANAR * $fineness;
     }
 
-    /** @param int $across fewest cells across the thin features of parts */
+    /**
+     * @param 0|1|2 $axis
+     * @param int $across fewest cells across the thin features of parts
+     */
     public function along(int $axis, int $across): AxisRules
     {
         $planes = $this->planes($axis);
@@ -108,7 +112,7 @@ final readonly class GridRules
         foreach ($this->model->parts as $part) {
             foreach ($part->shape->features() as $feature) {
                 if ($feature->axis === $axis) {
-                    $stretches[] = [$feature->from, $feature->to, (float) ($feature->cells * $across)];
+                    $stretches[] = [$feature->from, $feature->to, (float) ($feature->cells * $across), $across > 0 ? $feature->fewest : 1];
                 }
             }
         }
@@ -118,7 +122,7 @@ final readonly class GridRules
             $largest = $extent / self::PRODUCT;
         }
         foreach ($this->sources($axis) as [$from, $to]) {
-            $stretches[] = [$from, $to, self::SOURCE * $this->fineness];
+            $stretches[] = [$from, $to, self::SOURCE * $this->fineness, 1];
             foreach ([$from, $to] as $edge) {
                 $n = self::nearest($planes, $edge);
                 $widths[$n] = min($widths[$n] ?? INF, self::EDGE * ($to - $from) / self::SOURCE / $this->fineness);
@@ -131,7 +135,7 @@ final readonly class GridRules
                 $n = self::nearest($planes, str_ends_with($refinement->face, '+') ? $to : $from);
                 $widths[$n] = min($widths[$n] ?? INF, $refinement->size);
             } else {
-                $stretches[] = [$from, $to, ($to - $from) / $refinement->size];
+                $stretches[] = [$from, $to, ($to - $from) / $refinement->size, 1];
             }
         }
 
@@ -515,7 +519,10 @@ final readonly class GridRules
         return (int) array_search(min($distances), $distances, true);
     }
 
-    /** @return non-empty-array<int, float> planes of parts, patches and rectangles of terminals, m, rising; those that nearly coincide are one */
+    /**
+     * @param 0|1|2 $axis
+     * @return non-empty-array<int, float> planes of parts, patches and rectangles of terminals, m, rising; those that nearly coincide are one
+     */
     public function planes(int $axis): array
     {
         $box = $this->model->space->box;
@@ -542,6 +549,6 @@ final readonly class GridRules
         }
         $merged[] = $box->max[$axis];
 
-        return $merged;
+        return $this->near > 0.0 && $this->fluid !== null && count($this->model->parts) > self::FEW_PARTS ? NearPlanes::merged($this->model, $axis, $merged, $this->near * $box->size($axis)) : $merged;
     }
 }

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Foehn\Shapes;
 
-/** A stretch along one axis that wants cells: a fin, a gap, a wall; $cells is how many at the coarsest grade. */
+/** A stretch along one axis that wants cells: a fin, a gap, a wall. */
 final readonly class Feature
 {
-    public function __construct(public string $name, public int $axis, public float $from, public float $to, public int $cells = 1)
+    /**
+     * @param int $cells how many at the coarsest grade
+     * @param int $fewest how many on any grid on the way to it
+     */
+    public function __construct(public string $name, public int $axis, public float $from, public float $to, public int $cells = 1, public int $fewest = 1)
     {
     }
 

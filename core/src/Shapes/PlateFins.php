@@ -65,8 +65,9 @@ final readonly class PlateFins implements Shape
         if ($count > 0.7 * $this->count) {
             return $this;
         }
+        $real = $this->real();
 
-        return new self($this->box, $this->axes, $this->base, $count, $this->thickness * $this->count / $count, $this);
+        return new self($this->box, $this->axes, $this->base, $count, $real->thickness * $real->count / $count, $real);
     }
 
     public function real(): self

@@ -180,7 +180,7 @@ final readonly class Turned implements LocatedFaces, Shape
             foreach ([0, 1, 2] as $axis) {
                 if ($this->ownAxis($axis) === $feature->axis) {
                     $ends = [$this->along($axis, $feature->axis, $feature->from), $this->along($axis, $feature->axis, $feature->to)];
-                    $features[] = new Feature($feature->name, $axis, min($ends), max($ends), $feature->cells);
+                    $features[] = new Feature($feature->name, $axis, min($ends), max($ends), $feature->cells, $feature->fewest);
                 }
             }
         }

@@ -13,6 +13,9 @@ final readonly class TwoResistancePackage implements Shape
 
     private const CELLS_ACROSS = 4;
 
+    /** With one cell across it a component is a quarter too hot, and a grid that shows that much wrong tells nothing of the next. */
+    private const FEWEST_ACROSS = 2;
+
     private Block $body;
 
     /**
@@ -65,7 +68,7 @@ final readonly class TwoResistancePackage implements Shape
     {
         $features = [];
         foreach (array_diff([0, 1, 2], [$this->boardAxis]) as $axis) {
-            $features[] = new Feature('footprint', $axis, $this->bounds()->min[$axis], $this->bounds()->max[$axis], self::CELLS_ACROSS);
+            $features[] = new Feature('footprint', $axis, $this->bounds()->min[$axis], $this->bounds()->max[$axis], self::CELLS_ACROSS, self::FEWEST_ACROSS);
         }
 
         return $features;
