@@ -64,6 +64,7 @@ export const sampleRun = (fields: Partial<Run> = {}): Run => ({
     finishedAt: null,
     samples: [],
     queuedAt: null,
+    points: [],
     ...fields,
 });
 

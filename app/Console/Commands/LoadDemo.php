@@ -24,7 +24,7 @@ final class LoadDemo extends Command
     private const NOON = ['surroundings' => ['sun' => ['direction' => [0, -0.34, 0.94], 'flux' => '950 W/m^2', 'diffuse' => '80 W/m^2']]];
 
     /** What the fuse is there for. */
-    private const FAULT = ['parameters' => ['load' => ['value' => '15 A']]];
+    private const FAULT = ['parameters' => ['load' => ['value' => '15 A']], 'operatingPoints' => []];
 
     /** More vias for the winch and for its return. */
     private const VIAS = ['parts' => [['copper' => ['vias' => [
@@ -93,7 +93,10 @@ final class LoadDemo extends Command
             [$file, $change] = is_array($example) ? $example : [$example, []];
             $document = (string) file_get_contents(base_path("examples/$file.json"));
             if ($change !== []) {
-                $document = json_encode(array_replace_recursive(ModelCodec::parse($document), $change), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+                $changed = array_replace_recursive(ModelCodec::parse($document), $change);
+                // An empty list leaves a recursive replacement as it was.
+                $changed = array_diff_key($changed, array_filter($change, fn (mixed $value): bool => $value === []));
+                $document = json_encode($changed, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
             }
             $variant->saveModel($document, 0, 'Loaded the demo', $user);
         }

@@ -8,6 +8,7 @@ use App\Models\Run;
 use App\Runs\RunFiles;
 use Foehn\Codec\ModelCodec;
 use Foehn\Exchange\Report;
+use Foehn\Exchange\ReportPoints;
 use Foehn\Exchange\ReportUnits;
 use Foehn\Results\ResultBuilder;
 use Illuminate\Http\Request;
@@ -50,7 +51,9 @@ final class ReportController
         $tables = array_map(fn (mixed $table): array => ['title' => is_array($table) && is_string($table['title'] ?? null) ? $table['title'] : '', 'rows' => array_map(fn (mixed $row): array => array_map(fn (mixed $cell): string => is_string($cell) ? $cell : '', array_values((array) $row)), array_values((array) (is_array($table) ? $table['rows'] ?? [] : [])))], array_values($request->array('tables')));
         /** @var list<string> $sections */
         $sections = array_values($request->array('sections'));
-        $html = (new Report(ModelCodec::fromJson($run->revision->document)->withGrade($run->grade), $result, $title, $pictures, $tables, $sections, $request->string('units')->toString()))->html();
+        $units = $request->string('units')->toString();
+        $points = ReportPoints::tables($result, $run->points ?? [], new ReportUnits($units));
+        $html = (new Report(ModelCodec::fromJson($run->revision->document)->withGrade($run->grade), $result, $title, $pictures, [...$points, ...$tables], $sections, $units))->html();
 
         return response($html, headers: ['Content-Type' => 'text/html; charset=utf-8', 'Content-Disposition' => 'attachment; filename="report.html"']);
     }

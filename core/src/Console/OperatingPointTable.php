@@ -22,6 +22,9 @@ final class OperatingPointTable
     /** Folder beside the result, with one of each point by its number. */
     private const FOLDER = 'points';
 
+    /** What they read, beside the result. */
+    public const FILE = 'points.json';
+
     /**
      * Computes the operating points of a document that is solved, writes each into a folder of its own, and prints limits and watches side by side.
      *
@@ -43,7 +46,7 @@ final class OperatingPointTable
         }
         if ($rows !== []) {
             if ($folder !== null) {
-                SolveFiles::write($folder, ['points.json' => SolveFiles::text($rows)]);
+                SolveFiles::write($folder, [self::FILE => SolveFiles::text($rows)]);
             }
             self::print($result, $rows);
         }

@@ -6,14 +6,17 @@ namespace Foehn\Console;
 
 use Foehn\Codec\ModelCodec;
 use Foehn\Exchange\Report;
+use Foehn\Exchange\ReportPoints;
 use Foehn\Exchange\ReportUnits;
 use Foehn\Model\ModelException;
 use Foehn\Results\ResultBuilder;
+use Foehn\Study\PointRows;
 
 /**
  * `report MODEL.json DIR [--out FILE] [--units mm|si|us]`: a report of a result that `solve --out DIR` has written, as one HTML page.
  *
  * @phpstan-import-type Result from ResultBuilder
+ * @phpstan-import-type PointRow from PointRows
  */
 final class ReportCommand
 {
@@ -33,7 +36,9 @@ final class ReportCommand
             throw ModelException::at('', "$folder/result.json is not the result of $path as it is now; solve it again");
         }
         $model = ModelCodec::fromJson($json);
-        $html = (new Report($model, $result, ['project' => $model->name, 'variant' => '', 'revision' => '', 'grade' => ucfirst($result['grid']['grade']), 'author' => '', 'date' => '', 'text' => ''], units: $units))->html();
+        /** @var list<PointRow> $points */
+        $points = is_file("$folder/" . OperatingPointTable::FILE) ? json_decode(Options::read("$folder/" . OperatingPointTable::FILE), true) : [];
+        $html = (new Report($model, $result, ['project' => $model->name, 'variant' => '', 'revision' => '', 'grade' => ucfirst($result['grid']['grade']), 'author' => '', 'date' => '', 'text' => ''], tables: ReportPoints::tables($result, $points, new ReportUnits($units)), units: $units))->html();
         if ($options->value('out') === null) {
             echo $html;
         } else {

@@ -78,7 +78,7 @@ final class Preflight
         $preflight->fansAgainstWalls();
         $preflight->limits();
         $preflight->names($document);
-        array_push($preflight->findings, ...TimeChecks::of($model, $document));
+        array_push($preflight->findings, ...TimeChecks::of($model, $document), ...OperatingPointChecks::of($model, $document));
         usort($preflight->findings, fn (Finding $a, Finding $b) => $a->severity <=> $b->severity);
 
         return $preflight->findings;

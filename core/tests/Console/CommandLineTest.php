@@ -21,7 +21,7 @@ final class CommandLineTest extends TestCase
 
     protected function tearDown(): void
     {
-        foreach (['/*/*/*', '/*/*'] as $deep) {
+        foreach (['/*/*/*/*', '/*/*/*', '/*/*'] as $deep) {
             array_map(unlink(...), array_filter(glob("$this->folder$deep") ?: [], is_file(...)));
             array_map(rmdir(...), glob("$this->folder$deep", GLOB_ONLYDIR) ?: []);
         }
@@ -94,6 +94,10 @@ final class CommandLineTest extends TestCase
         self::assertSame(['Idle', 'Fault'], array_column((array) $points, 'name'));
         self::assertSame([0, 1], array_column((array) $points, 'missed'));
         self::assertFileExists("$this->folder/out/points/2/temperature.f32");
+
+        [$code, $page] = $this->command('report', $document, "$this->folder/out");
+        self::assertSame(0, $code, $page);
+        self::assertMatchesRegularExpression('~Operating points.*As it stands.*Idle.*Fault.*52\d\.\d.*missed~s', $page);
     }
 
     public function testCheckRefusesWhatSolveRefuses(): void

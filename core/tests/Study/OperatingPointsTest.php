@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Tests\Study;
 
 use Foehn\Model\ModelException;
+use Foehn\Preflight\Preflight;
 use Foehn\Solve\Progress;
 use Foehn\Solve\SilentListener;
 use Foehn\Solve\SteadySolver;
@@ -63,6 +64,16 @@ final class OperatingPointsTest extends TestCase
         self::assertStringContainsString('"Smaller" change the shape or place of parts', (string) $points[0]->refused);
         self::assertStringContainsString('every size must be above 0', (string) $points[1]->refused);
         self::assertNotNull($points[2]->solution);
+    }
+
+    public function testPreflightTellsOfThemBefore(): void
+    {
+        $document = self::block([['name' => 'Smaller', 'values' => ['wide' => '10 mm']], ['name' => 'No body', 'values' => ['wide' => '0 mm']], ['name' => 'Idle', 'values' => ['watts' => '1 W']]]);
+        $told = array_column(Preflight::of(Models::read($document), $document), 'message');
+
+        self::assertContains('Operating point "Smaller" changes the shape or place of parts and will not be computed; make it a variant or a sweep.', $told);
+        self::assertContains('Operating point "No body" cannot be computed: a size of 0 mm is given; every size must be above 0.', $told);
+        self::assertSame([], array_filter($told, fn (string $message): bool => str_contains($message, 'Idle')));
     }
 
     public function testTheyEndWhenTheListenerAsksAndAreToldByName(): void

@@ -585,7 +585,7 @@ export const usePins = (run: number | undefined, picture: number, points: readon
     useQueries({
         queries: points.map(([x, y, z]) => ({
             queryKey: ['probe', run, picture, x, y, z],
-            queryFn: () => api.get<ProbeValue>(`/api/runs/${run}/probe?x=${x}&y=${y}&z=${z}`),
+            queryFn: () => api.get<ProbeValue>(`/api/runs/${run}/probe?x=${x}&y=${y}&z=${z}&picture=${picture}`),
             enabled: run !== undefined && picture > 0,
             staleTime: Infinity,
         })),

@@ -21,6 +21,8 @@ export type StudyPlan = Schemas['StudyPlan'];
 export type SearchAim = Schemas['SearchAim'];
 export type StudyPoint = Schemas['StudyPoint'];
 export type Run = Schemas['Run'];
+export type OperatingPoint = Schemas['OperatingPoint'];
+export type Reading = Schemas['Reading'];
 export type Course = Schemas['Course'];
 /** A result; "frame" says which of the moments of its course is looked at. */
 export type Result = Schemas['Result'] & { frame?: number };

@@ -190,6 +190,8 @@ interface Props {
     revision: Revision;
     /** Whose result it is. */
     run: number | undefined;
+    /** Whether the result is of the model as it stands, and not of one of its operating points. */
+    asItStands: boolean;
     /** Which picture of the run is shown. */
     picture: number;
     result: Result | undefined;
@@ -199,7 +201,7 @@ interface Props {
 }
 
 /** Properties of the selection, nothing else. */
-export function Inspector({ revision, run, picture, result, stale, editor, mayEdit }: Props) {
+export function Inspector({ revision, run, asItStands, picture, result, stale, editor, mayEdit }: Props) {
     const selection = useScreen((s) => s.selection);
     const select = useScreen((s) => s.select);
     const stage = useScreen((s) => s.stage);
@@ -401,7 +403,7 @@ export function Inspector({ revision, run, picture, result, stale, editor, mayEd
             {stage === 'Judge' && single && partResult && !stale && result && (
                 <LadderChapter part={partResult.id} outline={revision.outline} result={result} ambient={revision.outline.ambient} units={units} />
             )}
-            {stage === 'Judge' && single && partResult && !stale && run !== undefined && !result?.time && (
+            {stage === 'Judge' && single && partResult && !stale && run !== undefined && asItStands && !result?.time && (
                 <WhatIfChapter run={run} outline={revision.outline} units={units} mayEdit={mayEdit} part={partResult.id} />
             )}
             {stage !== 'Build' && single && stale && (

@@ -30,6 +30,7 @@ import {
     type SideName,
 } from '../model/space';
 import { across, millimetres } from '../model/parts';
+import { OperatingPointFields } from '../operating/OperatingPointFields';
 import { withoutOpening } from '../model/targets';
 import type { ModelEditor } from '../model/useModelEditor';
 import { usePreferences } from '../state/screen';
@@ -116,6 +117,9 @@ export function SpacePanel({ revision, editor, mayEdit }: StageProps) {
                     Openings, fans and screens take part when the air moves.
                 </Typography>
             )}
+            <Box sx={{ mb: 2 }}>
+                <OperatingPointFields document={document} editor={editor} disabled={!mayEdit} />
+            </Box>
             {sideNames.map((side) => (
                 <SideFields
                     key={side}

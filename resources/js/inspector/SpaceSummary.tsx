@@ -43,6 +43,8 @@ interface Props {
     outline: Outline;
     units: UnitSet;
     mayEdit: boolean;
+    /** The operating points that were computed with it. */
+    points?: ReactNode;
     /** What can be tried by another run. */
     trials?: ReactNode;
     /** What tolerances do to the margins. */
@@ -52,7 +54,7 @@ interface Props {
 }
 
 /** What leaves the space and how it was computed: what Judge shows while no part is selected. */
-export function SpaceSummary({ run, result, tried, outline, units, mayEdit, trials, tolerances, radiation }: Props) {
+export function SpaceSummary({ run, result, tried, outline, units, mayEdit, points, trials, tolerances, radiation }: Props) {
     const { flow } = result;
     const limits = result.limits.filter((limit) => limit.part === null);
     const sides = Object.entries(result.sides).flatMap(([side, sum]) => (sum && Math.abs(sum.heat) > 5e-4 ? [[side, sum.heat] as const] : []));
@@ -70,6 +72,7 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit, tria
             title={flow ? 'Flow' : 'Space'}
             note={flow ? regimeOf(flow) : 'What leaves it; the parts show when they are selected'}
         >
+            {points}
             {result.fields.includes('temperature') && !tried && result.frame === undefined && <RoutesButton label="Heat routes" outlined of={null} />}
             {result.frame !== undefined && (
                 <Typography color="text.secondary">

@@ -1,3 +1,4 @@
+import { pointsOf, withRenamedInPoints } from '../operating/points';
 import type { ModelDocument } from './document';
 
 /** Fields that hold words, never formulas. */
@@ -46,9 +47,9 @@ function mapped<T>(value: T, change: (formula: string) => string, key = ''): T {
     return value;
 }
 
-/** How many formulas use a parameter. */
+/** How many formulas use a parameter, and operating points give it another value. */
 export function uses(document: ModelDocument, name: string): number {
-    let count = 0;
+    let count = pointsOf(document).filter(({ values }) => name in values).length;
     mapped(document, (formula) => {
         if (named(name).test(formula)) count++;
         return formula;
@@ -79,7 +80,11 @@ export function withoutParameter(document: ModelDocument, name: string): ModelDo
 
 /** The parameter under another name, in its place, and in every formula that uses it. */
 export function withRenamed(document: ModelDocument, from: string, to: string): ModelDocument {
-    const changed = mapped(document, (formula) => formula.replace(named(from), to));
+    const changed = withRenamedInPoints(
+        mapped(document, (formula) => formula.replace(named(from), to)),
+        from,
+        to,
+    );
     return { ...changed, parameters: Object.fromEntries(Object.entries(entriesOf(changed)).map(([name, entry]) => [name === from ? to : name, entry])) };
 }
 

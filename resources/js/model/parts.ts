@@ -1,3 +1,4 @@
+import { withoutPointsOf } from '../operating/points';
 import { withoutTolerancesOf } from '../tolerances/tolerances';
 import type { Outline, OutlinePart } from '../api/types';
 import { intoAxes, wholeAssemblies, type Placed } from './axes';
@@ -319,7 +320,7 @@ export function withoutParts(document: ModelDocument, ids: readonly string[]): M
     const about = (entry: { of?: { part?: string } }) => entry.of?.part !== undefined && gone.includes(originOf(entry.of.part));
     const watches = document.watches as { of?: { part?: string } }[] | undefined;
     return {
-        ...withoutTolerancesOf(withoutRefinementsOf(document, gone), gone),
+        ...withoutPointsOf(withoutTolerancesOf(withoutRefinementsOf(document, gone), gone), gone),
         parts: document.parts?.filter((part) => !gone.includes(part.id)),
         ...(document.limits ? { limits: document.limits.filter((limit) => !about(limit)) } : {}),
         ...(watches ? { watches: watches.filter((watch) => !about(watch)) } : {}),

@@ -57,6 +57,7 @@ import { UnitsMenu } from '../units/UnitsMenu';
 import type { Picker } from '../view/Picking';
 import { atMoment, withPeaks } from '../time/course';
 import { useFrame } from '../time/store';
+import { OperatingPoints } from '../operating/OperatingPoints';
 import { TimeBar } from '../time/TimeBar';
 import { TimeAxis } from '../time/TimeAxis';
 import { TolerancesChapter } from '../tolerances/TolerancesChapter';
@@ -215,8 +216,11 @@ export default function ProjectScreen() {
     const runs = useRunState(variant, editor.state === 'saved' ? editor.revision?.hash : 'not saved yet');
     const stage = useScreen((s) => s.stage);
     // Other watts are tried in Judge only, and never on what is not current.
-    const trial = useTrial(stage === 'Judge' && !runs.stale && !isActive(runs.latest) && !runs.result?.time ? runs.shown?.id : undefined, runs.result);
-    const builds = useBuilds(editor.revision?.document, runs.stale ? undefined : runs.shown?.id);
+    const trial = useTrial(
+        stage === 'Judge' && !runs.stale && !runs.point && !isActive(runs.latest) && !runs.result?.time ? runs.shown?.id : undefined,
+        runs.result,
+    );
+    const builds = useBuilds(editor.revision?.document, runs.stale || runs.point ? undefined : runs.shown?.id);
     const frame = useFrame(stage === 'Judge' && !runs.stale ? runs.shown?.id : undefined);
     const shown = useMemo(() => runs.result && (frame === null ? withPeaks(runs.result) : atMoment(runs.result, frame)), [runs.result, frame]);
     const result = trial?.result ?? shown;
@@ -268,6 +272,7 @@ export default function ProjectScreen() {
             <Inspector
                 revision={revision}
                 run={runs.shown?.id}
+                asItStands={runs.point === null}
                 picture={runs.shown?.picture ?? 0}
                 result={result}
                 stale={runs.stale}
@@ -279,19 +284,21 @@ export default function ProjectScreen() {
         details =
             !runs.stale && result && revision ? (
                 <SpaceSummary
-                    run={runs.shown?.id}
+                    // What is found of the run is of the model as it stands.
+                    run={runs.point ? undefined : runs.shown?.id}
                     result={result}
                     tried={trial !== null}
+                    points={runs.shown && !trial && <OperatingPoints run={runs.shown} base={runs.base} shown={runs.point} units={units} />}
                     outline={revision.outline}
                     units={units}
                     mayEdit={mayEdit}
                     trials={
-                        runs.shown?.state === 'solved' && result.flow && result.verdict.worstMargin !== null && !trial ? (
+                        runs.shown?.state === 'solved' && result.flow && result.verdict.worstMargin !== null && !trial && !runs.point ? (
                             <AirTrials revision={revision} run={runs.shown} worstMargin={result.verdict.worstMargin} units={units} mayEdit={mayEdit} />
                         ) : null
                     }
                     tolerances={
-                        runs.shown?.state === 'solved' && !trial && !result.time ? (
+                        runs.shown?.state === 'solved' && !trial && !runs.point && !result.time ? (
                             <TolerancesChapter revision={revision} run={runs.shown} units={units} mayEdit={mayEdit} />
                         ) : null
                     }

@@ -79,6 +79,7 @@ export function VerdictLine({ runs, trial = null, builds = null, onKeep, onEvide
     return (
         <Box sx={{ px: 1.75, py: 1.25 }}>
             <Typography component="h2" sx={{ fontWeight: 650, fontSize: 16, color: stale ? 'text.secondary' : 'text.primary' }}>
+                {runs.point && `${runs.point.name}: `}
                 {trial && 'What if: '}
                 {limits === 0 && 'No limits are stated'}
                 {limits > 0 && missed + undecided === 0 && `All ${limits} limits met`}

@@ -9,7 +9,15 @@ import { usePreferences, useScreen } from '../state/screen';
 import { RunStrip } from './RunStrip';
 import { useRunState, type RunState } from './useRunState';
 
-const runState = (latest: Run | undefined, fields: Partial<RunState> = {}): RunState => ({ latest, shown: latest, result: undefined, stale: false, ...fields });
+const runState = (latest: Run | undefined, fields: Partial<RunState> = {}): RunState => ({
+    latest,
+    shown: latest,
+    result: undefined,
+    stale: false,
+    point: null,
+    base: latest?.picture ?? 0,
+    ...fields,
+});
 
 const strip = (runs: RunState, findings: Finding[] = [], mayEdit = true) =>
     render(<RunStrip live="off" variant={7} runs={runs} mayEdit={mayEdit} findings={findings} outline={undefined} />, { wrapper: Frame });

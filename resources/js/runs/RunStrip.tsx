@@ -32,6 +32,7 @@ const stageTexts: Record<string, string> = {
     equations: 'Setting up the equations',
     solving: 'Solving',
     time: 'Stepping through time',
+    point: 'Operating point',
 };
 const colours: Record<Run['state'], string> = {
     queued: 'text.secondary',
@@ -50,7 +51,7 @@ function headline(run: Run, stale: boolean): string {
         case 'running':
             return run.stopRequested
                 ? `${grade}: stopping`
-                : `${grade}: ${stageTexts[run.progress?.stage ?? ''] ?? 'Starting'}${run.attempts > 1 ? ', again after its worker was lost' : ''}`;
+                : `${grade}: ${stageTexts[run.progress?.stage ?? ''] ?? 'Starting'}${run.progress?.point != null ? ` ${run.progress.point}` : ''}${run.attempts > 1 ? ', again after its worker was lost' : ''}`;
         case 'solved':
             return stale ? `Solved, ${grade}, for revision ${run.revision}; the model has changed since` : `Solved, ${grade}`;
         case 'unsteady':

@@ -28,7 +28,7 @@ const start = (first: Now) => {
             useLive(
                 7,
                 { state, revision: sampleRevision(document, undefined, { hash }) } as ModelEditor,
-                { latest, shown: latest, result: flowing, stale: false },
+                { latest, shown: latest, result: flowing, stale: false, point: null, base: 1 },
                 error ? [{ severity: 'error' } as never] : [],
                 mayEdit,
             ),

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { isActive, useFollowedRun, useResult, useRuns } from '../api/queries';
-import type { Result, Run } from '../api/types';
+import type { OperatingPoint, Result, Run } from '../api/types';
 import { useScreen } from '../state/screen';
 
 export interface RunState {
@@ -12,6 +12,10 @@ export interface RunState {
     result: Result | undefined;
     /** The result is of another model than the one on screen. */
     stale: boolean;
+    /** The operating point whose result it is; null: the model as it stands. */
+    point: OperatingPoint | null;
+    /** The picture of the model as it stands, whatever is shown. */
+    base: number;
 }
 
 /** @param model hash of the model on screen; one that no run has while an edit is being saved */
@@ -31,7 +35,18 @@ export function useRunState(variant: number, model: string | undefined): RunStat
     }, [client, ended, variant]);
     const opened = useScreen((s) => s.openRun);
     const newestShown = latest && latest.picture > 0 ? latest : runs.data?.find((run) => run.picture > 0);
-    const shown = runs.data?.find((run) => run.id === opened && run.id !== latest?.id && run.picture > 0) ?? newestShown;
-    const result = useResult(shown?.id, shown?.picture ?? 0);
-    return { latest, shown, result: result.data, stale: shown !== undefined && model !== undefined && shown.model !== model };
+    const ofModel = runs.data?.find((run) => run.id === opened && run.id !== latest?.id && run.picture > 0) ?? newestShown;
+    const asked = useScreen((s) => s.point);
+    const point = ofModel?.points.find(({ name, picture }) => name === asked && picture !== null) ?? null;
+    const picture = point?.picture ?? ofModel?.picture ?? 0;
+    const shown = useMemo(() => (ofModel && ofModel.picture !== picture ? { ...ofModel, picture } : ofModel), [ofModel, picture]);
+    const result = useResult(shown?.id, picture);
+    return {
+        latest,
+        shown,
+        result: result.data,
+        stale: shown !== undefined && model !== undefined && shown.model !== model,
+        point,
+        base: ofModel?.picture ?? 0,
+    };
 }

@@ -32,6 +32,8 @@ interface ScreenState {
     marked: string[];
     /** The run that was opened from the list; null: the newest one. */
     openRun: number | null;
+    /** The operating point that is shown, by its name; null: the model as it stands. */
+    point: string | null;
     /** The saved view that was shown last. */
     savedView: number | null;
     /** Which line of the list of what is shown is open for its settings. */
@@ -58,6 +60,7 @@ export const useScreen = create<ScreenState>((set) => ({
     openLayer: null,
     savedView: null,
     openRun: null,
+    point: null,
     lit: [],
     band: null,
     routes: null,

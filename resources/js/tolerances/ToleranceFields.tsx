@@ -1,7 +1,5 @@
-import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { ChoiceField } from '../inspector/ChoiceField';
 import { EditField } from '../inspector/EditField';
@@ -9,20 +7,8 @@ import { Chapter } from '../inspector/Chapter';
 import { Removable } from '../inspector/Removable';
 import type { ModelDocument } from '../model/document';
 import type { ModelEditor } from '../model/useModelEditor';
-import {
-    candidates,
-    changedTolerance,
-    distributions,
-    nameOfTolerance,
-    suggestedTolerance,
-    tolerancesOf,
-    withoutTolerance,
-    withTolerance,
-    type Candidate,
-} from './tolerances';
-
-/** Found by what it is, and by the part it is of. */
-const filter = createFilterOptions<Candidate>({ stringify: ({ group, title }) => `${group} ${title}` });
+import { CandidatePicker } from './CandidatePicker';
+import { candidates, changedTolerance, distributions, nameOfTolerance, suggestedTolerance, tolerancesOf, withoutTolerance, withTolerance } from './tolerances';
 
 interface Props {
     document: ModelDocument;
@@ -78,31 +64,14 @@ export function ToleranceFields({ document, editor, disabled }: Props) {
                 );
             })}
             {!disabled && (
-                <Autocomplete
-                    size="small"
-                    options={free}
-                    filterOptions={filter}
-                    groupBy={(one) => one.group}
-                    getOptionLabel={(one) => one.title}
-                    getOptionKey={(one) => one.of}
-                    value={null}
-                    blurOnSelect
-                    clearOnBlur
-                    renderOption={({ key, ...props }, one) => (
-                        <Box component="li" key={key} {...props} sx={{ fontSize: 13 }}>
-                            {one.title}
-                            <Box component="span" sx={{ color: 'text.secondary', ml: 1 }}>
-                                {one.formula}
-                            </Box>
-                        </Box>
-                    )}
-                    onChange={(_event, one) => {
-                        if (one)
-                            void editor
-                                .edit(`Tolerance of ${nameOfTolerance(one.of, known)}`, (d) => withTolerance(d, { of: one.of, by: suggestedTolerance(one) }))
-                                .catch(() => undefined);
-                    }}
-                    renderInput={(params) => <TextField {...params} label="Add tolerance" placeholder="parameter, or field of a part" />}
+                <CandidatePicker
+                    label="Add tolerance"
+                    candidates={free}
+                    pick={(one) =>
+                        void editor
+                            .edit(`Tolerance of ${nameOfTolerance(one.of, known)}`, (d) => withTolerance(d, { of: one.of, by: suggestedTolerance(one) }))
+                            .catch(() => undefined)
+                    }
                 />
             )}
             {tolerances.length === 0 && (
