@@ -106,16 +106,28 @@ final readonly class CopperRaster
      */
     public function under(BoardTerminal $terminal, float $around): array
     {
+        $copper = [];
+        foreach (array_keys($terminal->pads) as $pad) {
+            $copper += $this->underPad($terminal, $pad, $around);
+        }
+
+        return $copper;
+    }
+
+    /** @return array<int, float> the same of one of its pads */
+    public function underPad(BoardTerminal $terminal, int $pad, float $around): array
+    {
+        [$x, $y] = $terminal->pads[$pad];
         [$nx, $ny] = $this->pixels;
         [[$ox, $oy], [$dx, $dy]] = [$this->origin, $this->size];
         [$width, $height] = [0.5 * $terminal->size[0] + $around, 0.5 * $terminal->size[1] + $around];
-        [$i0, $i1] = [max(0, (int) floor(($terminal->at[0] - $width - $ox) / $dx)), min($nx - 1, (int) ceil(($terminal->at[0] + $width - $ox) / $dx))];
-        [$j0, $j1] = [max(0, (int) floor(($terminal->at[1] - $height - $oy) / $dy)), min($ny - 1, (int) ceil(($terminal->at[1] + $height - $oy) / $dy))];
+        [$i0, $i1] = [max(0, (int) floor(($x - $width - $ox) / $dx)), min($nx - 1, (int) ceil(($x + $width - $ox) / $dx))];
+        [$j0, $j1] = [max(0, (int) floor(($y - $height - $oy) / $dy)), min($ny - 1, (int) ceil(($y + $height - $oy) / $dy))];
         $copper = [];
         for ($j = $j0; $j <= $j1; $j++) {
             for ($i = $i0; $i <= $i1; $i++) {
                 $at = $i + $nx * ($j + $ny * $terminal->layer);
-                if ($this->covered[$at] > 0.0 && $terminal->holds($ox + ($i + 0.5) * $dx, $oy + ($j + 0.5) * $dy, $around)) {
+                if ($this->covered[$at] > 0.0 && $terminal->holds($pad, $ox + ($i + 0.5) * $dx, $oy + ($j + 0.5) * $dy, $around)) {
                     $copper[$at] = $this->covered[$at];
                 }
             }

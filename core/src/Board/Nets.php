@@ -41,7 +41,7 @@ final readonly class Nets
     /** Number of the net that a terminal lies on, that of its middle before others; NONE where it lies on no copper. */
     public function under(CopperRaster $raster, BoardTerminal $terminal): int
     {
-        $middle = $raster->pixelAt($terminal->at[0], $terminal->at[1], $terminal->layer);
+        $middle = $raster->pixelAt($terminal->pads[0][0], $terminal->pads[0][1], $terminal->layer);
         if ($middle !== null && $this->net[$middle] !== self::NONE) {
             return $this->net[$middle];
         }

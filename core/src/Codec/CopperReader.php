@@ -173,10 +173,33 @@ final class CopperReader
     {
         $isRound = $reader->has('diameter');
         $size = $isRound ? array_fill(0, 2, $reader->quantity('diameter', Dimension::length(), null, 0.0, true)) : self::size($reader);
-        $terminal = new BoardTerminal($reader->string('name'), $this->layer($reader, 'layer'), self::pair($reader, 'at'), [$size[0], $size[1]], $isRound, ElectricConditionReader::onCopper($reader->object('electric', true)));
+        $terminal = new BoardTerminal($reader->string('name'), $this->layer($reader, 'layer'), self::pads($reader), [$size[0], $size[1]], $isRound, ElectricConditionReader::onCopper($reader->object('electric', true)));
         $reader->close();
 
         return $terminal;
+    }
+
+    /** @return non-empty-list<array{float, float}> the middle of a terminal, and those of its further pads */
+    private static function pads(Reader $reader): array
+    {
+        $pads = [self::pair($reader, 'at')];
+        $given = $reader->raw('pads') ?? [];
+        if (! is_array($given) || ! array_is_list($given) || count($given) >= self::MOST) {
+            $reader->problem('pads', 'a list [ ] of further places is expected, such as [["12 mm", "5 mm"], ["14 mm", "5 mm"]]');
+
+            return $pads;
+        }
+        foreach ($given as $n => $point) {
+            if (! is_array($point) || count($point) !== 2) {
+                $reader->problem("pads/$n", 'a place is a pair of lengths');
+
+                continue;
+            }
+            [$x, $y] = array_values($point);
+            $pads[] = [$reader->element("pads/$n/0", $x, Dimension::length()), $reader->element("pads/$n/1", $y, Dimension::length())];
+        }
+
+        return $pads;
     }
 
     private function material(Reader $copper): string

@@ -43,6 +43,11 @@ final class CopperCommand
         echo TextTable::render(['Net', 'A', 'Drop mV', 'mohm', 'W'], array_map(fn (array $net): array => [
             $net['name'], sprintf('%.4g', $net['current']), sprintf('%.4g', 1e3 * $net['drop']), $net['resistance'] === null ? '-' : sprintf('%.4g', 1e3 * $net['resistance']), sprintf('%.4g', $net['heat']),
         ], $board['nets']), [1, 2, 3, 4]);
+        foreach ($board['terminals'] as $terminal) {
+            if ($terminal['pads'] !== []) {
+                printf("%s by its pads: %s A.\n", $terminal['name'], implode(', ', array_map(fn (float $current): string => sprintf('%.4g', $current), $terminal['pads'])));
+            }
+        }
         $vias = $board['vias'];
         usort($vias, fn (array $a, array $b): int => $b['current'] <=> $a['current']);
         echo "\n", TextTable::render(['Via', 'at mm', 'Hole mm', 'A', 'A/mm²'], array_map(fn (array $via): array => [

@@ -68,6 +68,7 @@ final class CopperSheets extends VerificationCase
             Check::relative('E03', 'ten barrels side by side: current of the first', 0.2, $ten->barrels[0][0], 0.02, 'A'),
             Check::relative('E03', 'ten barrels side by side: heat of all', 4.0 * $barrel / 10.0, array_sum($ten->barrelHeat), 0.001, 'W'),
             Check::relative('E03', 'two stretches one after the other: heat', 4.0 * $barrel, array_sum($three->barrelHeat), 0.001, 'W'),
+            Check::relative('E03', 'two pins on tracks of 9 and 4.5 mm: current of the nearer', 2.0, self::pins($pixel)->contacts[1]['pads'][1], 0.001, 'A'),
             Check::absolute('E03', 'ten barrels: what enters less what leaves', 0.0, $ten->imbalance(), 1e-6, '-'),
         ];
     }
@@ -79,7 +80,7 @@ final class CopperSheets extends VerificationCase
         // Twice an odd number of pixels, so that the contacts are a row of them with the cut along their middle.
         $rows = 2 * (int) round(6.3e-3 / $pixel) + 1;
         $half = 0.5 * $rows * $pixel;
-        $contact = fn (float $x, ElectricCondition $condition): BoardTerminal => new BoardTerminal('cut', 0, [$x, 0.0], [2.4e-3, 0.5 * $pixel], false, $condition);
+        $contact = fn (float $x, ElectricCondition $condition): BoardTerminal => new BoardTerminal('cut', 0, [[$x, 0.0]], [2.4e-3, 0.5 * $pixel], false, $condition);
 
         return self::squares(self::currents([-$half, $half, -$half, $half], [[$paint]], [], [$contact(-5e-3, self::volt()), $contact(5e-3, self::ground())], $pixel));
     }
@@ -88,7 +89,7 @@ final class CopperSheets extends VerificationCase
     private static function step(float $pixel): float
     {
         $paints = [new Paint(true, [[true, Paint::rectangle(-4e-3, 0.0, 8e-3, 2e-3)]]), new Paint(true, [[true, Paint::rectangle(4e-3, 0.0, 8e-3, 6e-3)]])];
-        $end = fn (float $x, ElectricCondition $condition): BoardTerminal => new BoardTerminal('end', 0, [$x, 0.0], [0.5 * $pixel, 6e-3], false, $condition);
+        $end = fn (float $x, ElectricCondition $condition): BoardTerminal => new BoardTerminal('end', 0, [[$x, 0.0]], [0.5 * $pixel, 6e-3], false, $condition);
         // The contacts are the last columns of pixels; half of each lies beyond the length.
         $squares = self::squares(self::currents([-8e-3, 8e-3, -3.5e-3, 3.5e-3], [$paints], [], [$end(-8e-3 + 0.5 * $pixel, self::volt()), $end(8e-3 - 0.5 * $pixel, self::ground())], $pixel));
 
@@ -100,7 +101,7 @@ final class CopperSheets extends VerificationCase
     {
         [$radius, $k] = [5e-3, 0.1];
         [$centre, $diameter] = [$radius * (1.0 + $k ** 2) / (1.0 - $k ** 2), 4.0 * $radius * $k / (1.0 - $k ** 2)];
-        $contact = fn (float $side, ElectricCondition $condition): BoardTerminal => new BoardTerminal('pole', 0, [$side * $centre, 0.0], [$diameter, $diameter], true, $condition);
+        $contact = fn (float $side, ElectricCondition $condition): BoardTerminal => new BoardTerminal('pole', 0, [[$side * $centre, 0.0]], [$diameter, $diameter], true, $condition);
 
         return self::squares(self::currents([-5.2e-3, 5.2e-3, -5.2e-3, 5.2e-3], [[new Paint(true, [[true, Paint::circle(0.0, 0.0, 2.0 * $radius)]])]], [], [$contact(-1.0, self::volt()), $contact(1.0, self::ground())], $pixel));
     }
@@ -113,11 +114,23 @@ final class CopperSheets extends VerificationCase
             $barrels[] = new Barrel(new Hole([1.1e-3 * ($n + 0.5), 1e-3], 0.3e-3, true), 25e-6, 0, $layers - 1);
         }
         $plane = [new Paint(true, [[true, Paint::rectangle(5.5e-3, 1e-3, 11e-3, 2e-3)]])];
-        $over = fn (int $layer, ElectricCondition $condition): BoardTerminal => new BoardTerminal('plane', $layer, [5.5e-3, 1e-3], [11e-3, 2e-3], false, $condition);
+        $over = fn (int $layer, ElectricCondition $condition): BoardTerminal => new BoardTerminal('plane', $layer, [[5.5e-3, 1e-3]], [11e-3, 2e-3], false, $condition);
 
         return self::currents([0.0, 11e-3, 0.0, 2e-3], array_fill(0, $layers, $plane), $barrels, [
             $over(0, new ElectricCondition('', 'current', 2.0)), $over($layers - 1, self::ground()),
         ], 0.1e-3, self::FOIL);
+    }
+
+    /** 3 A by two pins, each on a track of 1 mm, 9 and 4.5 mm from the ground. */
+    private static function pins(float $pixel): BoardCurrents
+    {
+        $tracks = [new Paint(true, [[true, Paint::rectangle(5e-3, 1e-3, 10e-3, 1e-3)], [true, Paint::rectangle(5e-3, 3e-3, 10e-3, 1e-3)]])];
+        $row = [0.5 * $pixel, 1e-3];
+        $at = fn (float $first, float $second): array => [[$first + 0.5 * $pixel, 1e-3], [$second + 0.5 * $pixel, 3e-3]];
+
+        return self::currents([0.0, 10e-3, 0.0, 4e-3], [$tracks], [], [
+            new BoardTerminal('ground', 0, $at(0.0, 0.0), $row, false, self::ground()), new BoardTerminal('pins', 0, $at(9e-3, 4.5e-3), $row, false, new ElectricCondition('', 'current', 3.0)),
+        ], $pixel);
     }
 
     /**

@@ -38,7 +38,7 @@ final class ReportCurrents
         return Html::section('Currents', $body);
     }
 
-    /** @param list<array{net: string, at: array{float, float}, hole: float, from: string, to: string, current: float, density: float, heat: float, limit: ?float}> $vias */
+    /** @param list<array{net: string, at: list<float>, hole: float, from: string, to: string, current: float, density: float, heat: float, limit: ?float}> $vias */
     private static function vias(array $vias, ReportUnits $units): string
     {
         usort($vias, fn (array $a, array $b): int => $b['current'] / ($b['limit'] ?? 1.0) <=> $a['current'] / ($a['limit'] ?? 1.0));

@@ -16,9 +16,9 @@ use Foehn\Physics\Electric\BoardState;
  * @phpstan-import-type NetRow from BoardReadings
  * @phpstan-import-type ViaRow from BoardReadings
  * @phpstan-import-type LayerRow from BoardReadings
- * @phpstan-type LimitedVia array{net: string, at: array{float, float}, hole: float, from: string, to: string, current: float, density: float, heat: float, limit: ?float}
- * @phpstan-type BoardRow array{part: string, name: string, pixels: array{int, int}, origin: array{float, float}, size: array{float, float}, layers: list<LayerRow>, nets: list<NetRow>, vias: list<LimitedVia>,
- *     terminals: list<array{name: string, current: float, voltage: float}>, power: float, iterations: int}
+ * @phpstan-type LimitedVia array{net: string, at: list<float>, hole: float, from: string, to: string, current: float, density: float, heat: float, limit: ?float}
+ * @phpstan-type BoardRow array{part: string, name: string, pixels: list<int>, origin: list<float>, size: list<float>, layers: list<LayerRow>, nets: list<NetRow>, vias: list<LimitedVia>,
+ *     terminals: list<array{name: string, current: float, voltage: float, pads: list<float>}>, power: float, iterations: int}
  */
 final class BoardRows
 {

@@ -82,10 +82,34 @@ final class TapBoardTest extends TestCase
         self::assertCount(2, Nets::of($raster)->names);
     }
 
+    public function testPinsShareACurrentAsTheirWaysHaveResistance(): void
+    {
+        // Two tracks of 1 mm, fed 9 mm and 4.5 mm from where both are grounded.
+        $tracks = [new Paint(true, [[true, Paint::rectangle(5e-3, 1e-3, 10e-3, 1e-3)], [true, Paint::rectangle(5e-3, 3e-3, 10e-3, 1e-3)]])];
+        $raster = CopperRaster::of([0.0, 10e-3, 0.0, 4e-3], [new CopperLayer('top', $tracks, 35e-6, 0.0)], [], [], 0.1e-3);
+        $ground = new BoardTerminal('ground', 0, [[0.05e-3, 1e-3], [0.05e-3, 3e-3]], [0.05e-3, 1e-3], false, new ElectricCondition('', 'ground', 0.0));
+        $pins = new BoardTerminal('pins', 0, [[9.05e-3, 1e-3], [4.55e-3, 3e-3]], [0.05e-3, 1e-3], false, new ElectricCondition('', 'current', 3.0));
+        $currents = (new BoardSystem($raster, [$ground, $pins], PropertyLaw::constant(1.7e-8), 300.0))->solve();
+
+        // And through half the thickness of the sheet to the ground.
+        $ohms = array_map(fn (float $long): float => 1.7e-8 * ($long / (35e-6 * 1e-3) + 17.5e-6 / (0.1e-3 * 1e-3)), [9e-3, 4.5e-3]);
+        $shares = [3.0 * $ohms[1] / array_sum($ohms), 3.0 * $ohms[0] / array_sum($ohms)];
+        self::assertEqualsWithDelta($shares, $currents->contacts[1]['pads'], 1e-6);
+        self::assertEqualsWithDelta([-$shares[0], -$shares[1]], $currents->contacts[0]['pads'], 1e-6);
+        $volts = $shares[0] * $ohms[0];
+        self::assertEqualsWithDelta($volts, $currents->contacts[1]['voltage'], 1e-6 * $volts);
+        self::assertEqualsWithDelta(3.0 * $volts, array_sum($currents->heat), 1e-5 * $volts);
+
+        $source = fn (float $y, string $kind): BoardTerminal => new BoardTerminal($kind, 0, [[0.05e-3, $y]], [0.05e-3, 1e-3], false, new ElectricCondition('', $kind, 5.0));
+        $this->expectException(PhysicsException::class);
+        $this->expectExceptionMessage('the pads of "pins" lie on nets with different voltages');
+        new BoardSystem($raster, [$source(1e-3, 'voltage'), $source(3e-3, 'ground'), $pins], PropertyLaw::constant(1.7e-8), 300.0);
+    }
+
     public function testRefusesWhatCarriesNoCurrent(): void
     {
         $raster = CopperRaster::of([0.0, 10e-3, 0.0, 4e-3], [new CopperLayer('top', [new Paint(true, [[true, Paint::rectangle(3e-3, 2e-3, 4e-3, 2e-3)]])], 35e-6, 0.0)], [], [], 0.1e-3);
-        $contact = fn (string $name, float $x, string $kind): BoardTerminal => new BoardTerminal($name, 0, [$x, 2e-3], [1e-3, 1e-3], false, new ElectricCondition('', $kind, 1.0));
+        $contact = fn (string $name, float $x, string $kind): BoardTerminal => new BoardTerminal($name, 0, [[$x, 2e-3]], [1e-3, 1e-3], false, new ElectricCondition('', $kind, 1.0));
         foreach ([
             [[$contact('pad', 8e-3, 'ground')], '"pad" lies on no copper of layer "top"'],
             [[$contact('in', 2e-3, 'current')], 'the current at "in" has no way back'],
@@ -113,7 +137,7 @@ final class TapBoardTest extends TestCase
 
     private static function loaded(CopperRaster $raster, float $voltage, float $temperature = 293.15): BoardCurrents
     {
-        $contact = fn (string $name, float $x, float $y, float $width, float $height, string $kind, float $value): BoardTerminal => new BoardTerminal($name, 3, [1e-3 * $x, 1e-3 * $y], [1e-3 * $width, 1e-3 * $height], false, new ElectricCondition('', $kind, $value));
+        $contact = fn (string $name, float $x, float $y, float $width, float $height, string $kind, float $value): BoardTerminal => new BoardTerminal($name, 3, [[1e-3 * $x, 1e-3 * $y]], [1e-3 * $width, 1e-3 * $height], false, new ElectricCondition('', $kind, $value));
 
         return (new BoardSystem($raster, [
             $contact('battery', 6, 20, 8, 8, 'voltage', $voltage), $contact('return', 6, 5.5, 8, 8, 'ground', 0.0),

@@ -6,7 +6,7 @@ import { ChoiceField } from '../inspector/ChoiceField';
 import { EditField } from '../inspector/EditField';
 import { Removable } from '../inspector/Removable';
 import { editPart, replaced, type ShapeProps } from '../inspector/ShapeField';
-import { copperOf, withCopperTerminal, type CopperTerminal } from '../model/copper';
+import { copperOf, padsFrom, padsText, withCopperTerminal, type CopperTerminal } from '../model/copper';
 import { terminalKinds, terminalOfKind, terminalValues } from '../model/current';
 import { quietly } from '../model/partCommands';
 import { textOf } from '../model/text';
@@ -129,6 +129,18 @@ function OpenTerminal({ board, terminal, n, layers, onLit }: Omit<Props, 'lit'> 
                     />
                 ))}
                 {pair('at', ['Middle x', 'Middle y'])}
+                <EditField
+                    label="Further pads, x, y; x, y"
+                    hint="none; pins of a component share the current"
+                    value={padsText(terminal.pads)}
+                    disabled={board.disabled}
+                    save={(text) => {
+                        const pads = padsFrom(text, unit);
+                        return pads === null
+                            ? Promise.reject(new Error('places are pairs such as "12 mm, 5 mm; 14 mm, 5 mm"'))
+                            : set(pads.length === 0 ? 'one pad' : `${pads.length + 1} pads`, { pads });
+                    }}
+                />
                 {terminal.diameter === undefined ? (
                     pair('size', ['Width', 'Height'])
                 ) : (

@@ -77,7 +77,10 @@ export function NetResults({ currents }: { currents: BoardCurrents }) {
             <Table size="small" aria-label="Currents at terminals" sx={{ ...numbers, mt: 1 }}>
                 {head(['Terminal', 'Current in', 'Voltage'])}
                 <TableBody>
-                    {currents.terminals.map((terminal) => row(terminal.name, [terminal.name, amperes(terminal.current), volts(terminal.voltage)]))}
+                    {currents.terminals.flatMap((terminal) => [
+                        row(terminal.name, [terminal.name, amperes(terminal.current), volts(terminal.voltage)]),
+                        ...(terminal.pads ?? []).map((current, n) => row(`${terminal.name} ${n}`, [`pad ${n + 1}`, amperes(current), ''])),
+                    ])}
                 </TableBody>
             </Table>
         </>

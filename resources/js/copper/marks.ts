@@ -10,15 +10,17 @@ const known = ({ at, size }: Mark): boolean => [...at, ...size].every(Number.isF
 /** The terminals of a layer, as far as their places are no formulas. */
 export const terminalMarks = (terminals: readonly CopperTerminal[], layer: string, lit: string | null): Mark[] =>
     terminals
-        .map((terminal, n): Mark & { layer: string } => ({
-            key: `terminal ${n}`,
-            at: terminal.at.map(lengthOf),
-            size: terminal.diameter === undefined ? (terminal.size ?? []).map(lengthOf) : [lengthOf(terminal.diameter), lengthOf(terminal.diameter)],
-            isRound: terminal.diameter !== undefined,
-            title: terminal.name,
-            isLit: terminal.name === lit,
-            layer: terminal.layer,
-        }))
+        .flatMap((terminal, n): (Mark & { layer: string })[] =>
+            [terminal.at, ...(terminal.pads ?? [])].map((place, pad) => ({
+                key: `terminal ${n} ${pad}`,
+                at: place.map(lengthOf),
+                size: terminal.diameter === undefined ? (terminal.size ?? []).map(lengthOf) : [lengthOf(terminal.diameter), lengthOf(terminal.diameter)],
+                isRound: terminal.diameter !== undefined,
+                title: pad === 0 ? terminal.name : '',
+                isLit: terminal.name === lit,
+                layer: terminal.layer,
+            })),
+        )
         .filter((mark) => mark.layer === layer && known(mark));
 
 /** Plated holes. */

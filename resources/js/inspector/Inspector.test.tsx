@@ -63,7 +63,16 @@ function inspector({ stage, selection, result, stale = false, mayEdit = true, pa
     return editing(
         document,
         (d, editor) => (
-            <Inspector revision={sampleRevision(d, outline)} run={undefined} asItStands picture={0} result={result} stale={stale} editor={editor} mayEdit={mayEdit} />
+            <Inspector
+                revision={sampleRevision(d, outline)}
+                run={undefined}
+                asItStands
+                picture={0}
+                result={result}
+                stale={stale}
+                editor={editor}
+                mayEdit={mayEdit}
+            />
         ),
         outline,
     );

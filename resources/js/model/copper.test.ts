@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { copperLayers, outlineOf, pickedTerminal, withArtwork, withCopperTerminal, withViaGroup, type ChosenFile } from './copper';
+import { copperLayers, outlineOf, padsFrom, padsText, pickedTerminal, withArtwork, withCopperTerminal, withViaGroup, type ChosenFile } from './copper';
 import type { PartEntry } from './document';
 
 const board: PartEntry = {
@@ -35,6 +35,16 @@ describe('artwork of a board', () => {
         expect(layers[0]).toMatchObject({ artwork: 'packed b', copper: 0.5 });
         expect(taken.material).toBeUndefined();
         expect(taken.copper).toMatchObject({ origin: ['10 mm', '20 mm'], pixel: '0.2 mm', drills: [{ name: 'd', file: 'packed d', plated: true }] });
+    });
+
+    it('has terminals on several pads, written as pairs', () => {
+        const pads = padsFrom('12, 5 mm; 14 mm, 2 * pitch;', 'mm');
+        expect(pads).toEqual([
+            ['12 mm', '5 mm'],
+            ['14 mm', '2 * pitch'],
+        ]);
+        expect(padsText(pads!)).toBe('12 mm, 5 mm; 14 mm, 2 * pitch');
+        expect([padsFrom('', 'mm'), padsFrom('12 mm', 'mm'), padsFrom('1, 2, 3', 'mm')]).toEqual([[], null, null]);
     });
 
     it('has no outline where nothing is drawn', () => {

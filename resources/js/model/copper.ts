@@ -2,6 +2,7 @@ import type { ModelDocument, Place, PartEntry } from './document';
 import { terminalOfKind, type TerminalEntry } from './current';
 import { millimetres } from './parts';
 import { withCurrents } from './space';
+import { typed } from '../units/units';
 
 /** A layer of a board as the model has it, from below; one of copper has artwork or copper drawn by hand. */
 export interface LayerEntry {
@@ -18,6 +19,8 @@ export interface CopperTerminal {
     name: string;
     layer: string;
     at: Place;
+    /** Further pads of the same size that share its current. */
+    pads?: Place[];
     size?: Place;
     diameter?: string | number;
     electric: TerminalEntry;
@@ -70,6 +73,15 @@ export const withViaGroup = (board: PartEntry, n: number, group: ViaGroup | unde
 
 /** A place on a board as it is written, to the hundredth of a millimetre. */
 export const written = (metres: readonly number[]): string[] => metres.map((m) => millimetres(Math.round(m * 1e5) / 1e5));
+
+/** Further pads as they are typed: "12 mm, 5 mm; 14 mm, 5 mm". */
+export const padsText = (pads: readonly Place[] | undefined): string => (pads ?? []).map((place) => place.join(', ')).join('; ');
+
+/** The same read, each number in a unit where it has none; null where a place is no pair. */
+export function padsFrom(text: string, unit: string): Place[] | null {
+    const places = text.split(';').flatMap((place) => (place.trim() === '' ? [] : [place.split(',').map((length) => typed(length.trim(), unit))]));
+    return places.every((place) => place.length === 2 && !place.includes('')) ? places : null;
+}
 
 /** A terminal at a place that was picked: a voltage first, then a ground, then loads. */
 export function pickedTerminal(board: PartEntry, layer: string, at: readonly number[]): CopperTerminal {

@@ -15,7 +15,7 @@ final readonly class BoardCurrents
      * @param array<int, float> $heat W in each pixel
      * @param list<list<float>> $barrels A up through each stretch of each barrel, from the lowest layer on
      * @param array<int, float> $barrelHeat W in each barrel
-     * @param list<array{name: string, current: float, voltage: float}> $contacts A into the board, V as mean over the contact
+     * @param list<array{name: string, current: float, voltage: float, pads: list<float>}> $contacts A into the board, V as mean over the contact, and A into each of several pads that share a current
      */
     public function __construct(
         public array $potential,

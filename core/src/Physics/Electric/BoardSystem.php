@@ -46,6 +46,9 @@ final class BoardSystem
     /** @var array<int, float> share of all copper of its contact, by contact and pixel */
     private array $shares = [];
 
+    /** @var array<int, non-empty-list<int>> padded pixels at one potential, by number of the contact whose pads share a current */
+    private array $tied = [];
+
     /**
      * @param list<BoardTerminal> $contacts
      * @param PropertyLaw $resistivity of the copper, ohm m
@@ -64,6 +67,7 @@ final class BoardSystem
         $stencil = new Stencil($box, $coupling, $extra);
         $this->level = $this->levels($stencil);
         $this->requireWaysBack($stencil->pad);
+        $this->tie($stencil->pad);
         $this->drive($stencil->pad);
         foreach ($this->level as $at => $volts) {
             if ($volts === null) {
@@ -82,7 +86,7 @@ final class BoardSystem
     public function solve(?array $start = null): BoardCurrents
     {
         $guess = $this->begin($start ?? []);
-        $solver = new StencilSolver($this->stencil, isListed: true);
+        $solver = new StencilSolver($this->stencil, array_values($this->tied), isListed: true);
         $iterations = 0;
         foreach (self::RESIDUALS as $residual) {
             $solution = $solver->solve($this->source, $guess, new Accuracy($residual));
@@ -150,8 +154,7 @@ final class BoardSystem
         [$dx, $dy] = $this->raster->size;
         $this->ends = [];
         foreach ($this->contacts as $n => $contact) {
-            // One voltage holds from the outermost middles on, which lie half a pixel within the edge on the mean.
-            $copper = $this->raster->under($contact, $contact->condition->givesCurrent() ? 0.0 : 0.25 * ($dx + $dy));
+            $copper = $this->raster->under($contact, $this->around($contact));
             $whole = array_sum($copper);
             if ($copper === [] || $whole <= 0.0) {
                 throw new PhysicsException(sprintf('"%s" lies on no copper of layer "%s"; move it onto a pad or a track', $contact->name, $this->raster->layers[$contact->layer]->name));
@@ -169,6 +172,12 @@ final class BoardSystem
             }
             $this->ends[] = $ends;
         }
+    }
+
+    /** What counts as within a contact beyond its edge, m: one voltage holds from the outermost middles on, which lie half a pixel within the edge on the mean. */
+    private function around(BoardTerminal $contact): float
+    {
+        return $contact->condition->givesCurrent() ? 0.0 : 0.25 * ($this->raster->size[0] + $this->raster->size[1]);
     }
 
     private function requireWaysBack(int $pad): void
@@ -213,6 +222,30 @@ final class BoardSystem
         return $levels;
     }
 
+    /**
+     * Pads that share a current are at one potential, over the same level.
+     *
+     * @throws PhysicsException
+     */
+    private function tie(int $pad): void
+    {
+        foreach ($this->contacts as $n => $contact) {
+            if (! $contact->sharesCurrent()) {
+                continue;
+            }
+            foreach (array_keys($contact->pads) as $number) {
+                if ($this->raster->underPad($contact, $number, 0.0) === []) {
+                    throw new PhysicsException(sprintf('pad %d of "%s" lies on no copper of layer "%s"; move it onto a pad or a track', $number + 1, $contact->name, $this->raster->layers[$contact->layer]->name));
+                }
+            }
+            $pixels = array_map(fn (int $at): int => $pad + $at, array_keys($this->ends[$n]));
+            if (count(array_unique(array_map(fn (int $at): float => (float) $this->level[$at], $pixels))) > 1) {
+                throw new PhysicsException(sprintf('the pads of "%s" lie on nets with different voltages, and share no current; give each net a terminal of its own', $contact->name));
+            }
+            $this->tied[$n] = $pixels;
+        }
+    }
+
     /** What the terminals drive into nets that are at their level. */
     private function drive(int $pad): void
     {
@@ -248,6 +281,12 @@ final class BoardSystem
         [$barrels, $barrelHeat] = $this->inBarrels($potential, $heat);
         $contacts = [];
         foreach ($this->contacts as $n => $contact) {
+            $pads = count($contact->pads) > 1 ? $this->ofPads($contact, $potential) : [];
+            if (isset($this->tied[$n])) {
+                $contacts[] = ['name' => $contact->name, 'current' => $contact->condition->value, 'voltage' => $potential[array_key_first($this->ends[$n])], 'pads' => $pads];
+
+                continue;
+            }
             [$amperes, $volts] = [0.0, 0.0];
             foreach ($this->ends[$n] as $at => $conductance) {
                 $share = $this->shares[$n * $total + $at];
@@ -255,10 +294,37 @@ final class BoardSystem
                 $heat[$at] += $current * $current / $conductance;
                 [$amperes, $volts] = [$amperes + $current, $volts + $share * ($potential[$at] + $current / $conductance)];
             }
-            $contacts[] = ['name' => $contact->name, 'current' => $amperes, 'voltage' => $volts];
+            $contacts[] = ['name' => $contact->name, 'current' => $amperes, 'voltage' => $volts, 'pads' => $pads];
         }
 
         return new BoardCurrents($potential, $this->densities($alongX, $alongY), $heat, $barrels, $barrelHeat, $contacts, $iterations);
+    }
+
+    /**
+     * What leaves the pixels of each pad by the copper around it.
+     *
+     * @param list<float> $potential V
+     * @return list<float> A into the board, by pad
+     */
+    private function ofPads(BoardTerminal $contact, array $potential): array
+    {
+        $pad = $this->stencil->pad;
+        $strides = $this->stencil->strides();
+        $currents = [];
+        foreach (array_keys($contact->pads) as $number) {
+            $current = 0.0;
+            foreach ($this->raster->underPad($contact, $number, $this->around($contact)) as $at => $_) {
+                foreach ($this->stencil->coupling as $axis => $coupling) {
+                    foreach ([[$at, $at + $strides[$axis]], [$at - $strides[$axis], $at - $strides[$axis]]] as [$link, $other]) {
+                        $conductance = $coupling[$pad + $link] ?? 0.0;
+                        $current += $conductance > 0.0 ? $conductance * ($potential[$at] - $potential[$other]) : 0.0;
+                    }
+                }
+            }
+            $currents[] = $current;
+        }
+
+        return $currents;
     }
 
     /**
