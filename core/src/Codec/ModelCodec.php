@@ -88,9 +88,10 @@ final class ModelCodec
         $targets = new TargetReader($parts, $assemblies, $materials, $problems, $surroundings->temperature);
         $watches = array_merge(...array_map($targets->watches(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches')));
         $limits = array_merge(...array_map($targets->limits(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits')));
-        $tolerated = new ToleranceReader($document, $parameters);
+        $given = new GivenValues($document, $parameters);
+        $tolerated = new ToleranceReader($given, $parameters);
         $tolerances = array_values(array_filter(array_map($tolerated->read(...), $root->objects('tolerances', ToleranceReader::MOST, 'tolerances'))));
-        $varied = new OperatingPointReader($document, $parameters);
+        $varied = new OperatingPointReader($given, $parameters);
         $points = array_values(array_filter(array_map($varied->read(...), $root->objects('operatingPoints', OperatingPointReader::MOST, 'operating points'))));
         [$grid, $convergence, $time] = AnalysisReader::read($root->object('analysis'), $parts);
         if ($time !== null && $points !== []) {

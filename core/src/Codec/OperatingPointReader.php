@@ -7,22 +7,17 @@ namespace Foehn\Codec;
 use Foehn\Model\ModelException;
 use Foehn\Model\OperatingPoint;
 use Foehn\Units\Parameters;
-use Foehn\Units\Quantity;
 use Foehn\Units\UnitException;
-use stdClass;
 
 /** Reads the operating points of a model: a name, and the values that its parameters and fields take there. */
 final class OperatingPointReader
 {
     public const MOST = 20;
 
-    private ?stdClass $objects = null;
-
     /** @var array<string, true> */
     private array $names = [];
 
-    /** @param array<mixed> $document */
-    public function __construct(private readonly array $document, private readonly Parameters $parameters)
+    public function __construct(private readonly GivenValues $given, private readonly Parameters $parameters)
     {
     }
 
@@ -66,26 +61,13 @@ final class OperatingPointReader
         if (! is_string($value) && ! is_int($value) && ! (is_float($value) && is_finite($value))) {
             throw ModelException::at('', sprintf('"%s": a value such as "15 A" is expected, not %s', $of, Reader::show($value)));
         }
-        $now = DocumentField::is($of)
-            ? $this->field($of)
-            : $this->parameters->get($of) ?? throw ModelException::at('', sprintf('the model has no parameter "%s"', $of));
+        $given = $this->given->at($of);
+        $now = $given === null ? null : $this->parameters->evaluate($given);
         $there = $this->parameters->evaluate($value);
         if ($now !== null && ! $there->dimension->equals($now->dimension)) {
             throw ModelException::at('', sprintf('"%s" is given as "%s", which is %s; what stands in the model is %s', $of, $value, $there->dimension->describe(), $now->dimension->describe()));
         }
 
         return is_string($value) ? $value : (string) json_encode($value, JSON_PRESERVE_ZERO_FRACTION);
-    }
-
-    /** What stands at a field; null where nothing does, or no single value. */
-    private function field(string $of): ?Quantity
-    {
-        if ($this->objects === null) {
-            $objects = json_decode(json_encode($this->document, JSON_THROW_ON_ERROR));
-            $this->objects = $objects instanceof stdClass ? $objects : new stdClass();
-        }
-        $now = DocumentField::read($this->objects, $of);
-
-        return is_string($now) || is_float($now) || is_int($now) ? $this->parameters->evaluate($now) : null;
     }
 }

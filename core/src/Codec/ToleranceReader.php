@@ -10,7 +10,6 @@ use Foehn\Units\Dimension;
 use Foehn\Units\Parameters;
 use Foehn\Units\Quantity;
 use Foehn\Units\UnitException;
-use stdClass;
 
 /** Reads the tolerances of a model: of its parameters, and of fields of the document. */
 final class ToleranceReader
@@ -19,10 +18,7 @@ final class ToleranceReader
 
     private const PLAIN = '/^\s*[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?\s*(.*?)\s*$/';
 
-    private ?stdClass $objects = null;
-
-    /** @param array<mixed> $document */
-    public function __construct(private readonly array $document, private readonly Parameters $parameters)
+    public function __construct(private readonly GivenValues $given, private readonly Parameters $parameters)
     {
     }
 
@@ -48,7 +44,7 @@ final class ToleranceReader
 
     private function tolerance(string $of, string $by, string $distribution): Tolerance
     {
-        $given = $this->given($of);
+        $given = $this->given->at($of) ?? throw ModelException::at('', sprintf('a tolerance of "%s" is given, but no single value stands there; give it one first', $of));
         $nominal = $this->parameters->evaluate($given);
         $half = $this->half($by, $nominal);
         if ($half <= 0.0) {
@@ -75,31 +71,5 @@ final class ToleranceReader
         }
 
         return $half->value;
-    }
-
-    /** @throws ModelException */
-    private function given(string $of): string|float|int
-    {
-        if (! DocumentField::is($of)) {
-            return $this->parameters->get($of) === null ? throw ModelException::at('', sprintf('a tolerance of "%s" is given, but the model has no parameter of this name', $of)) : $this->formula($of);
-        }
-        if ($this->objects === null) {
-            $objects = json_decode(json_encode($this->document, JSON_THROW_ON_ERROR));
-            $this->objects = $objects instanceof stdClass ? $objects : new stdClass();
-        }
-        $given = DocumentField::read($this->objects, $of);
-        if (! is_string($given) && ! is_float($given) && ! is_int($given)) {
-            throw ModelException::at('', sprintf('a tolerance of "%s" is given, but no single value stands there; give it one first', $of));
-        }
-
-        return $given;
-    }
-
-    private function formula(string $name): string|float|int
-    {
-        $entry = is_array($this->document['parameters'] ?? null) ? $this->document['parameters'][$name] ?? null : null;
-        $entry = is_array($entry) ? $entry['value'] ?? null : $entry;
-
-        return is_string($entry) || is_float($entry) || is_int($entry) ? $entry : $name;
     }
 }

@@ -111,7 +111,7 @@ final class OperatingPointsTest extends TestCase
     {
         yield 'no list' => [['name' => 'Idle'], 'a list [ ] of operating points is expected'];
         yield 'no values' => [[['name' => 'Idle']], 'an object { } of values by the names of parameters is expected'];
-        yield 'unknown parameter' => [[['name' => 'Idle', 'values' => ['amps' => '1 A']]], 'the model has no parameter "amps"'];
+        yield 'unknown parameter' => [[['name' => 'Idle', 'values' => ['amps' => '1 A']]], '"amps" is given, but the model has no parameter of this name'];
         yield 'unknown part' => [[['name' => 'Idle', 'values' => ['parts/none/power' => '1 W']]], 'there is no part "none"'];
         yield 'other unit' => [[['name' => 'Idle', 'values' => ['watts' => '1 A']]], 'what stands in the model is'];
         yield 'no value' => [[['name' => 'Idle', 'values' => ['watts' => [1]]]], 'a value such as "15 A" is expected'];
