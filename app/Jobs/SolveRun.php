@@ -83,14 +83,14 @@ final class SolveRun implements ShouldQueue
     }
 
     /**
-     * The operating points of the model, once it is solved as it stands. A point of a study has none of its own.
+     * The operating points of the model, once it is solved as it stands. A point of a study has none of its own, and temperatures alone are a first look.
      *
      * @return ?string what is to be said where not all were computed
      */
     private function points(Claim $claim, Run $run, Solution $base, RunListener $listener, RunFiles $files): ?string
     {
         $claim->write(['points' => null]);
-        $asked = $run->variant->study_id === null ? count($base->state->model->operatingPoints) : 0;
+        $asked = $run->variant->study_id === null && ! $run->keep_flow ? count($base->state->model->operatingPoints) : 0;
         $done = 0;
         foreach ($asked === 0 ? [] : OperatingPoints::solve($run->revision->document, $base, $listener, $files->links()) as $solved) {
             $files->writePoint($claim, $solved);

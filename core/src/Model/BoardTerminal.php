@@ -19,7 +19,10 @@ final readonly class BoardTerminal
     {
     }
 
-    /** @param float $around what counts as within beyond its edge, m */
+    /**
+     * @param int $pad number of the pad
+     * @param float $around what counts as within beyond its edge, m
+     */
     public function holds(int $pad, float $x, float $y, float $around): bool
     {
         [$dx, $dy] = [abs($x - $this->pads[$pad][0]), abs($y - $this->pads[$pad][1])];

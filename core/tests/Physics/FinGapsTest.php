@@ -29,7 +29,7 @@ final class FinGapsTest extends TestCase
         ], ['grade' => 'scout']);
         self::assertCount(1, $lumped->flow()['fins']);
         self::assertEqualsWithDelta(self::GAP, $lumped->flow()['fins'][0]['gap'], 1e-9);
-        self::assertSame([17, 11, false], [$lumped->flow()['fins'][0]['fins'], $lumped->flow()['fins'][0]['drawn'], $lumped->flow()['fins'][0]['resolved']]);
+        self::assertSame([17, 8, false], [$lumped->flow()['fins'][0]['fins'], $lumped->flow()['fins'][0]['drawn'], $lumped->flow()['fins'][0]['resolved']]);
 
         // From the middle of a fin to the middle of a gap; the outer fins of the sink have no gap outside.
         $half = 0.5 * self::WIDTH / (self::FINS - 1);

@@ -6,20 +6,11 @@ import { lazy, Suspense, useState } from 'react';
 import type { OperatingPoint, Run } from '../api/types';
 import { Chapter } from '../inspector/Chapter';
 import { useScreen } from '../state/screen';
-import { verdictColours } from '../theme/verdicts';
-import { distanceOf } from '../units/quantities';
 import type { UnitSet } from '../units/units';
 import { valuesOf } from './table';
+import { verdictOf, type Judged } from './verdict';
 
 const PointsDialog = lazy(() => import('./PointsDialog').then((module) => ({ default: module.PointsDialog })));
-
-type Judged = Pick<OperatingPoint, 'missed' | 'undecided' | 'worstMargin'>;
-
-function verdictOf({ missed, undecided, worstMargin }: Judged, units: UnitSet): { text: string; colour: string } {
-    const margin = worstMargin === null ? '' : `, ${distanceOf('temperature', worstMargin, units)} ${worstMargin < 0 ? 'over' : 'left'}`;
-    if (missed > 0) return { text: `${missed} missed${margin}`, colour: verdictColours.missed };
-    return undecided > 0 ? { text: `${undecided} undecided${margin}`, colour: verdictColours.undecided } : { text: `met${margin}`, colour: verdictColours.met };
-}
 
 interface Props {
     run: Run;

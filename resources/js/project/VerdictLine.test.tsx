@@ -2,7 +2,7 @@
 import { render, screen } from '@testing-library/react';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { RunState } from '../runs/useRunState';
-import { usePreferences } from '../state/screen';
+import { usePreferences, useScreen } from '../state/screen';
 import { VerdictLine } from './VerdictLine';
 
 const limit = (id: string, margin: number, more: object = {}) => ({
@@ -17,12 +17,15 @@ const limit = (id: string, margin: number, more: object = {}) => ({
 });
 
 /** A run with its result, as the screen has them. */
-function runs(limits: ReturnType<typeof limit>[], { stale = false, state = 'solved', grade = 'working', ...result }: Record<string, unknown> = {}): RunState {
+function runs(
+    limits: ReturnType<typeof limit>[],
+    { stale = false, state = 'solved', grade = 'working', points = [], ...result }: Record<string, unknown> = {},
+): RunState {
     const count = (verdict: string) => limits.filter((l) => l.verdict === verdict).length;
     const worst = limits.filter((l) => l.quantity === 'temperature').sort((a, b) => a.margin - b.margin)[0];
     return {
         stale,
-        shown: { grade, state, revision: 4, message: 'It never came to rest' },
+        shown: { grade, state, revision: 4, message: 'It never came to rest', points },
         result: {
             limits,
             warnings: [],
@@ -117,6 +120,21 @@ describe('the verdict', () => {
     ])('says of a run that is %s what its numbers are worth', (state, says) => {
         render(<VerdictLine onEvidence={() => undefined} runs={runs([limit('a', 2)], { state })} />);
         expect(screen.getByText((text) => text.replace(/\s/g, ' ') === says)).toBeVisible();
+    });
+
+    it('names operating points that miss a limit or have no answer, and shows one on a click', () => {
+        const point = { picture: 2, state: 'solved', missed: 0, undecided: 0, worstMargin: 3 };
+        const points = [
+            { ...point, name: 'Idle' },
+            { ...point, name: 'Fault', missed: 1, worstMargin: -87.6 },
+            { ...point, name: 'Short', state: 'failed', picture: null, message: 'thermal runaway' },
+        ];
+        render(<VerdictLine onEvidence={() => undefined} runs={runs([limit('a', 2)], { points })} />);
+        expect(screen.queryByText(/Idle/)).toBeNull();
+        expect(screen.getByRole('button', { name: 'Short: thermal runaway' })).toBeDisabled();
+        screen.getByRole('button', { name: 'Fault: 1 missed, 87.6 K over' }).click();
+        expect(useScreen.getState().point).toBe('Fault');
+        useScreen.setState({ point: null });
     });
 
     it('repeats the warnings of a run', () => {

@@ -16,7 +16,8 @@ import { useTried } from '../whatif/store';
 import type { Trial } from '../whatif/useWhatIf';
 import { shareOf } from '../tolerances/tolerances';
 import { finerGrid } from '../trust/trust';
-import { usePreferences } from '../state/screen';
+import { usePreferences, useScreen } from '../state/screen';
+import { missedAt, verdictOf } from '../operating/verdict';
 
 const TrustDialog = lazy(() => import('../trust/TrustDialog').then((module) => ({ default: module.TrustDialog })));
 
@@ -148,6 +149,19 @@ export function VerdictLine({ runs, trial = null, builds = null, onKeep, onEvide
                     Met in <b>{shareOf(builds)}</b> of builds within the tolerances, as estimated from this run
                 </Typography>
             )}
+            {!stale &&
+                !trial &&
+                !runs.point &&
+                missedAt(shown.points).map((point) => (
+                    <ButtonBase
+                        key={point.name}
+                        disabled={point.picture === null}
+                        onClick={() => useScreen.getState().set({ point: point.name })}
+                        sx={{ display: 'block', font: 'inherit', textAlign: 'left', color: 'error.main', fontWeight: 600 }}
+                    >
+                        {point.name}: {point.state === 'solved' ? verdictOf(point, units).text : (point.message ?? 'not converged')}
+                    </ButtonBase>
+                ))}
             {!stale && caveat && <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>{caveat}</Typography>}
             {!stale && result.flow?.regime.frozen && (
                 <Typography sx={{ color: 'warning.main', fontWeight: 600 }}>Temperatures alone, on the flow of an earlier run</Typography>
