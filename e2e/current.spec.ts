@@ -53,6 +53,7 @@ test('current in copper: a new project is computed, a current is changed and a f
 });
 
 test('a fuse melts, and beyond a greatest current has no steady temperature', async ({ page }) => {
+    test.setTimeout(300_000);
     await page.goto('/');
     await page.getByRole('button', { name: 'Enter as the demo engineer' }).click();
     const [chooser] = await Promise.all([
@@ -64,7 +65,7 @@ test('a fuse melts, and beyond a greatest current has no steady temperature', as
     ]);
     await chooser.setFiles('examples/tap-board-fuse.json');
     // One run has the load, idle and the fault.
-    await run(page);
+    await run(page, undefined, 150_000);
     await page.getByRole('button', { name: 'Judge', exact: true }).click();
     const points = page.getByRole('group', { name: 'Operating point on screen' });
     await expect(points.getByRole('button', { name: /^As it stands ?met, 7\d\.\d K left/ })).toHaveAttribute('aria-pressed', 'true');
