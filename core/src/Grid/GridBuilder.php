@@ -19,7 +19,7 @@ final class GridBuilder
     /** Beyond this the wish for cells across features is lowered instead. */
     private const COARSEST_WITH_FEATURES = 1.5;
 
-    /** And beyond this the last of them are given up, as those across the footprints of components. */
+    /** And beyond this the last of them are given up in a flow, as those across the footprints of components. */
     private const COARSEST = 10.0;
 
     /** A model for which the rules take fewer than this share of the budget gets finer cells: they cost little there. */
@@ -104,7 +104,7 @@ final class GridBuilder
         $axes = self::axes($rules, $across);
         while (($grid = self::grid($model, $axes, $coarser, $grade->growth))->count() > $most) {
             $coarser *= self::STEP;
-            if ($across > 0 && $coarser > ($across > 1 ? self::COARSEST_WITH_FEATURES : self::COARSEST)) {
+            if ($across > 0 && $coarser > ($across > 1 || ! $model->physics->hasFlow() ? self::COARSEST_WITH_FEATURES : self::COARSEST)) {
                 $axes = self::axes($rules, --$across);
                 $coarser = 1.0;
             } elseif ($coarser > self::COARSEST) {

@@ -12,7 +12,7 @@ final class GridLevels
     /** A coarser grid is worth it only when it has at most this share of the cells of the next. */
     private const WORTH = 0.7;
 
-    /** The same in space where no lines are given: grids that are hardly different tell nothing of what finer ones would change, and claimed 35 K of 50. */
+    /** The same of a flow in space where no lines are given: grids that are hardly different tell nothing of what finer ones would change, and claimed 35 K of 50. */
     private const WORTH_IN_SPACE = 0.6;
 
     /** Given grids are halved as long as more cells than this are left, and this often. */
@@ -69,7 +69,7 @@ final class GridLevels
         }
         $levels = [[$model, $grids[0]]];
         foreach (array_slice($grids, 1) as $coarse) {
-            if ($coarse->count() <= (min($coarse->cells) > 1 ? self::WORTH_IN_SPACE : self::WORTH) * $levels[0][1]->count()) {
+            if ($coarse->count() <= ($model->physics->hasFlow() && min($coarse->cells) > 1 ? self::WORTH_IN_SPACE : self::WORTH) * $levels[0][1]->count()) {
                 array_unshift($levels, [$model, $coarse]);
             }
         }

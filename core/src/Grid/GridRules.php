@@ -112,7 +112,7 @@ final readonly class GridRules
         foreach ($this->model->parts as $part) {
             foreach ($part->shape->features() as $feature) {
                 if ($feature->axis === $axis) {
-                    $stretches[] = [$feature->from, $feature->to, (float) ($feature->cells * $across), $across > 0 ? $feature->fewest : 1];
+                    $stretches[] = [$feature->from, $feature->to, (float) ($feature->cells * $across), $across > 0 && $this->fluid !== null ? $feature->fewest : 1];
                 }
             }
         }

@@ -9,7 +9,7 @@ final readonly class Feature
 {
     /**
      * @param int $cells how many at the coarsest grade
-     * @param int $fewest how many on any grid on the way to it
+     * @param int $fewest how many on any grid on the way to it, where a fluid moves
      */
     public function __construct(public string $name, public int $axis, public float $from, public float $to, public int $cells = 1, public int $fewest = 1)
     {

@@ -13,7 +13,7 @@ final readonly class TwoResistancePackage implements Shape
 
     private const CELLS_ACROSS = 4;
 
-    /** With one cell across it a component is a quarter too hot, and a grid that shows that much wrong tells nothing of the next. */
+    /** With one cell across it a component in a flow is a quarter too hot, and a grid that shows that much wrong tells nothing of the next. */
     private const FEWEST_ACROSS = 2;
 
     private Block $body;
