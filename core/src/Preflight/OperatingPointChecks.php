@@ -19,11 +19,14 @@ final class OperatingPointChecks
      */
     public static function of(Model $model, array $document): array
     {
-        $findings = [];
-        foreach ($document === [] ? [] : $model->operatingPoints as $point) {
+        if ($document === [] || $model->operatingPoints === []) {
+            return [];
+        }
+        [$findings, $json, $places] = [[], json_encode($document, JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR), self::places($model)];
+        foreach ($model->operatingPoints as $point) {
             try {
-                $there = ModelCodec::fromJson(SweepPlan::modelAt(json_encode($document, JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR), $point->values));
-                if (self::places($there) != self::places($model)) {
+                $there = ModelCodec::fromJson(SweepPlan::modelAt($json, $point->values));
+                if (self::places($there) != $places) {
                     $findings[] = new Finding('warning', 'Load', sprintf('Operating point "%s" changes the shape or place of parts and will not be computed; make it a variant or a sweep.', $point->name));
                 }
             } catch (ModelException $e) {

@@ -6,6 +6,7 @@ import { Chapter } from '../inspector/Chapter';
 import { EditField } from '../inspector/EditField';
 import { Removable } from '../inspector/Removable';
 import type { ModelDocument } from '../model/document';
+import { quietly } from '../model/partCommands';
 import type { ModelEditor } from '../model/useModelEditor';
 import { CandidatePicker } from '../tolerances/CandidatePicker';
 import { nameOfTolerance } from '../tolerances/tolerances';
@@ -21,7 +22,6 @@ interface Props {
 export function OperatingPointFields({ document, editor, disabled }: Props) {
     const points = pointsOf(document);
     const known = loadsOf(document);
-    const quietly = (edit: Promise<unknown>) => void edit.catch(() => undefined);
     return (
         <Chapter title="Operating points" fields>
             {points.map(({ name, values }) => (
