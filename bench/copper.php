@@ -60,8 +60,8 @@ foreach ([0.3e-3, 0.15e-3, 0.1265e-3] as $pixel) {
     $found = (hrtime(true) - $began) / 1e9;
     $copper = count(array_filter($raster->covered));
     $contacts = [
-        new BoardTerminal('source', 1, [5e-3, 40e-3], [4e-3, 4e-3], false, new ElectricCondition('', 'current', 20.0)),
-        new BoardTerminal('load', 2, [95e-3, 40e-3], [4e-3, 4e-3], false, new ElectricCondition('', 'ground', 0.0)),
+        new BoardTerminal('source', 1, [[5e-3, 40e-3]], [4e-3, 4e-3], false, new ElectricCondition('', 'current', 20.0)),
+        new BoardTerminal('load', 2, [[95e-3, 40e-3]], [4e-3, 4e-3], false, new ElectricCondition('', 'ground', 0.0)),
     ];
     $began = hrtime(true);
     $currents = (new BoardSystem($raster, $contacts, PropertyLaw::constant(1.72e-8), 300.0))->solve();

@@ -23,9 +23,6 @@ final class LoadDemo extends Command
     /** The sun at noon, south and high. */
     private const NOON = ['surroundings' => ['sun' => ['direction' => [0, -0.34, 0.94], 'flux' => '950 W/m^2', 'diffuse' => '80 W/m^2']]];
 
-    /** What the fuse is there for. */
-    private const FAULT = ['parameters' => ['load' => ['value' => '15 A']], 'operatingPoints' => []];
-
     /** More vias for the winch and for its return. */
     private const VIAS = ['parts' => [['copper' => ['vias' => [
         ['name' => 'Winch', 'at' => ['47.6 mm', '32 mm'], 'columns' => 2, 'rows' => 4, 'pitch' => '0.8 mm', 'drill' => '0.3 mm', 'joins' => ['Inner 2', 'Top'], 'clearance' => '0.35 mm'],
@@ -73,7 +70,7 @@ final class LoadDemo extends Command
             ]),
             $this->load($user, 'Battery tap board', 'Four layers take 20 A of a battery to a winch, a lamp and a radio. The vias of the winch carry more than they may; more of them mend it.', ['First design' => 'battery-tap-board', 'More vias' => ['battery-tap-board', self::VIAS]]),
             $this->load($user, 'Winch inverter leg', 'One leg of the winch inverter while the winch is stalled: a switch conducts 100 A and bond ribbons take it from its chip. Two of them get too hot, five do not.', ['Two ribbons' => 'winch-inverter-leg', 'Five ribbons' => ['winch-inverter-leg', self::RIBBONS]]),
-            $this->load($user, 'Fuse on a tap board', 'A strip of zinc between two tracks of the battery tap board: it holds 10 A and melts at 15 A. Above 19 A it has no steady temperature at all.', ['Load, 10 A' => 'tap-board-fuse', 'Fault, 15 A' => ['tap-board-fuse', self::FAULT]]),
+            $this->load($user, 'Fuse on a tap board', 'A strip of zinc between two tracks of the battery tap board: it holds 10 A and melts at 15 A. Above 19 A it has no steady temperature at all.', ['Between tracks' => 'tap-board-fuse', 'Joined to the copper of a board' => 'tap-board-fuse-joined']),
             $this->load($user, 'Heated anemometer', 'An anemometer on the ridge is thawed from -20 °C: a thermostat whose sensor sits below the head switches its heater off late, and the grease of the bearing gets too warm. With a smaller hysteresis it stays below its limit.', ['Off at 12 °C' => 'heated-anemometer', 'Off at 8 °C' => ['heated-anemometer', self::EARLIER]]),
             $this->load($user, 'Ridge radar processor, fan fails', 'The box with convection coefficients is switched on at 45 °C and its fan fails after 10 minutes: the first limit is missed 13 s later, the processor holds for five minutes. Throttled to a third of its watts within 10 s it stays below all of them.', ['Full watts' => 'ridge-radar-fan-fails', 'Throttled' => ['ridge-radar-fan-fails', self::THROTTLED]]),
         ];

@@ -58,7 +58,7 @@ final class CopperReader
         [$a, $b] = Axes::across($normal);
         $copper = $part->object('copper');
         $artwork = new BoardArtwork($normal, $box->min, [$box->size($a), $box->size($b)], self::pair($copper, 'origin', [0.0, 0.0]), $layers, $reader->holes($copper), $copper->has('pixel') ? $copper->quantity('pixel', Dimension::length(), null, 0.0, true) : null, $copper->has('netList') ? self::text($copper, 'netList') : null);
-        $read = new BoardCopper($artwork, $reader->material($copper), array_map($reader->terminal(...), $copper->objects('terminals', self::MOST, 'terminals')));
+        $read = new BoardCopper($artwork, $reader->material($copper), $reader->terminals($copper, $part->string('id')));
         $copper->close();
 
         return $read;
@@ -169,11 +169,20 @@ final class CopperReader
         return $group;
     }
 
-    private function terminal(Reader $reader): BoardTerminal
+    /** @return list<BoardTerminal> */
+    private function terminals(Reader $copper, string $board): array
+    {
+        $terminals = $copper->objects('terminals', self::MOST, 'terminals');
+
+        return array_map(fn (Reader $terminal, int $n): BoardTerminal => $this->terminal($terminal, "$board/$n"), $terminals, array_keys($terminals));
+    }
+
+    private function terminal(Reader $reader, string $joint): BoardTerminal
     {
         $isRound = $reader->has('diameter');
         $size = $isRound ? array_fill(0, 2, $reader->quantity('diameter', Dimension::length(), null, 0.0, true)) : self::size($reader);
-        $terminal = new BoardTerminal($reader->string('name'), $this->layer($reader, 'layer'), self::pads($reader), [$size[0], $size[1]], $isRound, ElectricConditionReader::onCopper($reader->object('electric', true)));
+        $name = $reader->string('name');
+        $terminal = new BoardTerminal($name, $this->layer($reader, 'layer'), self::pads($reader), [$size[0], $size[1]], $isRound, ElectricConditionReader::onCopper($reader->object('electric', true), $name, $joint));
         $reader->close();
 
         return $terminal;

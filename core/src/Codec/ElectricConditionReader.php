@@ -6,6 +6,7 @@ namespace Foehn\Codec;
 
 use Foehn\Geometry\Axes;
 use Foehn\Model\ElectricCondition;
+use Foehn\Model\Joining;
 use Foehn\Shapes\Shape;
 use Foehn\Shapes\Turned;
 use Foehn\Units\Dimension;
@@ -34,10 +35,22 @@ final class ElectricConditionReader
         return [[], $resistance];
     }
 
-    /** Of the copper of a board. */
-    public static function onCopper(Reader $reader): ElectricCondition
+    /**
+     * Of the copper of a board.
+     *
+     * @param string $name of the terminal
+     * @param string $joint its name in the model, by which a joint is known on both sides
+     */
+    public static function onCopper(Reader $reader, string $name, string $joint): ElectricCondition
     {
-        return self::terminal($reader, '', null);
+        if ($reader->raw('kind') !== ElectricCondition::JOINT) {
+            return self::terminal($reader, '', null);
+        }
+        $reader->oneOf('kind', [ElectricCondition::JOINT]);
+        $joining = new Joining($joint, $name, $reader->string('part'), $reader->quantity('resistance', Dimension::electricalAreaResistance(), 0.0, 0.0));
+        $reader->close();
+
+        return new ElectricCondition('', ElectricCondition::JOINT, 0.0, null, $joining);
     }
 
     private static function terminal(Reader $reader, string $face, ?Shape $shape): ElectricCondition

@@ -85,6 +85,7 @@ final class ModelCodec
         foreach (self::placed($root, $assemblies) as $reader) {
             [$materials, $parts[]] = PartReader::read($reader, $materials, $surroundings);
         }
+        $parts = JointReader::join($parts, $materials, $problems);
         $targets = new TargetReader($parts, $assemblies, $materials, $problems, $surroundings->temperature);
         $watches = array_merge(...array_map($targets->watches(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches')));
         $limits = array_merge(...array_map($targets->limits(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits')));

@@ -79,7 +79,7 @@ final class SolveCommand
             printf("%s: %.3f l/s at %.1f Pa.\n", $fan['name'], 1e3 * $fan['flow'], $fan['rise']);
         }
         foreach ($result['electric']['terminals'] ?? [] as $terminal) {
-            printf("%s, face %s: %.4g A at %.4g V.\n", $terminal['name'], $terminal['face'], $terminal['current'], $terminal['voltage']);
+            printf("%s, face %s%s: %.4g A at %.4g V.\n", $terminal['name'], $terminal['face'], isset($terminal['joint']) ? ", joint $terminal[joint]" : '', $terminal['current'], $terminal['voltage']);
         }
         array_map(CopperCommand::print(...), $result['electric']['boards'] ?? []);
         foreach ($result['warnings'] as $warning) {

@@ -77,7 +77,7 @@ final readonly class Answer
         return ['current' => $electric['terminals'][0]['current'], 'voltage' => $electric['terminals'][0]['voltage'], 'heat' => $electric['power']];
     }
 
-    /** @return array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}>, power: float} A into the model, V, and W in all */
+    /** @return array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float, joint?: string}>, power: float} A into the model, V, and W in all */
     public function electric(): array
     {
         return $this->result['electric'] ?? throw new \LogicException('no currents were computed');

@@ -23,7 +23,7 @@ final class ReportCurrents
             return '';
         }
         $terminals = array_map(fn (array $terminal): array => [
-            $terminal['name'], "face $terminal[face]", self::amperes($terminal['current']), self::volts($terminal['voltage']),
+            $terminal['name'], "face $terminal[face]" . (isset($terminal['joint']) ? ", joint $terminal[joint]" : ''), self::amperes($terminal['current']), self::volts($terminal['voltage']),
         ], $electric['terminals']);
         $body = Html::table([['Part', 'Terminal', 'Current in', 'Voltage'], ...$terminals], [2, 3]);
         foreach ($electric['boards'] as $board) {

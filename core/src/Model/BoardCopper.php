@@ -16,9 +16,14 @@ final readonly class BoardCopper
     {
     }
 
-    /** With currents and voltages so many times as large. */
-    public function driven(float $factor): self
+    public function driven(Drive $drive): self
     {
-        return new self($this->artwork, $this->material, array_map(fn (BoardTerminal $terminal): BoardTerminal => $terminal->times($factor), $this->terminals));
+        return new self($this->artwork, $this->material, array_map(fn (BoardTerminal $terminal): BoardTerminal => $terminal->driven($drive), $this->terminals));
+    }
+
+    /** Whether current passes from its copper into parts that touch it. */
+    public function isJoined(): bool
+    {
+        return array_filter($this->terminals, fn (BoardTerminal $terminal): bool => $terminal->condition->joining !== null) !== [];
     }
 }

@@ -37,9 +37,8 @@ final readonly class BoardTerminal
         return count($this->pads) > 1 && $this->condition->givesCurrent();
     }
 
-    /** With a current or voltage so many times as large. */
-    public function times(float $factor): self
+    public function driven(Drive $drive): self
     {
-        return new self($this->name, $this->layer, $this->pads, $this->size, $this->isRound, $this->condition->times($factor));
+        return new self($this->name, $this->layer, $this->pads, $this->size, $this->isRound, $drive->of($this->condition));
     }
 }

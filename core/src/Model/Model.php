@@ -89,7 +89,7 @@ final readonly class Model
     /** With currents and voltages so many times as large. */
     public function driven(float $factor): self
     {
-        return $this->withParts(fn (Part $part): Part => $part->driven($factor));
+        return $this->withParts(fn (Part $part): Part => $part->driven(new Drive($factor)));
     }
 
     /**

@@ -159,10 +159,15 @@ final readonly class Part
         return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withFaces(array_map($change, $this->faces)), $this->copper);
     }
 
-    /** With currents and voltages so many times as large. */
-    public function driven(float $factor): self
+    public function driven(Drive $drive): self
     {
-        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withTerminals(array_map(fn (ElectricCondition $terminal): ElectricCondition => $terminal->times($factor), $this->terminals)), $this->copper?->driven($factor));
+        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withTerminals(array_map($drive->of(...), $this->terminals)), $this->copper?->driven($drive));
+    }
+
+    /** @param list<ElectricCondition> $joints at its faces, beside the terminals that it has */
+    public function joined(array $joints): self
+    {
+        return new self($this->called, $this->shape, $this->material, $this->coatings, $this->loads->withTerminals([...$this->terminals, ...$joints]), $this->copper);
     }
 
     /** A fan that runs at a given speed. */

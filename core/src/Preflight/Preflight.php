@@ -189,7 +189,7 @@ final class Preflight
 
             return;
         }
-        $voltages = array_filter($with, fn (Part $part) => array_filter($part->currents(), fn (ElectricCondition $terminal) => ! $terminal->givesCurrent()) !== []);
+        $voltages = array_filter($with, fn (Part $part) => array_filter($part->currents(), fn (ElectricCondition $terminal) => ! $terminal->givesCurrent() && $terminal->joining === null) !== []);
         if ($with === []) {
             $this->error('Load', 'Currents are to be computed, but no part has one: give a face of a metal part or the copper of a board a current, and another place ground.');
         } elseif ($voltages === []) {

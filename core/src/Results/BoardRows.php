@@ -34,7 +34,7 @@ final class BoardRows
             [$raster, $readings] = [$state->drawn->raster, new BoardReadings($state)];
             $rows[] = ['part' => $part->id, 'name' => $part->name, 'pixels' => $raster->pixels, 'origin' => $raster->origin, 'size' => $raster->size,
                 'layers' => $readings->layers(), 'nets' => $readings->nets(), 'vias' => self::vias($readings, self::limits($model, $part), $state->copper->artwork->holes->plating), 'terminals' => $state->currents->contacts,
-                'power' => $state->currents->power(), 'iterations' => $state->currents->iterations];
+                'power' => $state->currents->power, 'iterations' => $state->currents->iterations];
         }
 
         return $rows;

@@ -40,7 +40,7 @@ use Foehn\Solve\TimeSettings;
  *     fans: list<array{part: string, name: string, flow: float, rise: float, speed: float, curve: list<array{float, float}>}>,
  *     fins: list<array{part: string, name: string, fins: int, gap: float, drawn: int, cells: int, resolved: bool, drawing: list<array<string, mixed>>}>,
  *     sinks: list<array{part: string, name: string, axis: int, through: float, beside: float, before: ?float}>, balance: array{in: float, out: float, error: float}}
- * @phpstan-type ElectricRow array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float}>, power: float, boards: list<BoardRow>}
+ * @phpstan-type ElectricRow array{terminals: list<array{part: string, name: string, face: string, kind: string, current: float, voltage: float, joint?: string}>, power: float, boards: list<BoardRow>}
  * @phpstan-type LevelRow array{cells: int, shape: array{int, int, int}, iterations: int, seconds: float, values: object}
  * @phpstan-type Result array{format: string, version: int, model: array{name: string, hash: string}, solver: SolverRow, fields: list<string>, grid: GridRow, parts: list<PartRow>,
  *     sides: array<string, ?array{heat: float, radiated: float, byWalls: float, temperature: float, area: float}>, watches: list<WatchRow>, limits: list<LimitRow>, levels: list<LevelRow>,
@@ -227,7 +227,7 @@ final class ResultBuilder
     {
         [$currents, $boards] = [$this->state->currents, BoardRows::of($this->state->boards, $this->state->model)];
 
-        return $currents === null && $boards === [] ? null : ['terminals' => $currents->terminals ?? [], 'power' => ($currents?->power() ?? 0.0) + array_sum(array_column($boards, 'power')), 'boards' => $boards];
+        return $currents === null && $boards === [] ? null : ['terminals' => $currents->terminals ?? [], 'power' => ($currents->power ?? 0.0) + array_sum(array_column($boards, 'power')), 'boards' => $boards];
     }
 
     /** @return ?FlowRow */

@@ -7,6 +7,7 @@ namespace Foehn\Solve;
 use Foehn\Board\Drawn;
 use Foehn\Materials\PropertyLaw;
 use Foehn\Model\BoardCopper;
+use Foehn\Model\Drive;
 use Foehn\Model\Part;
 use Foehn\Physics\Electric\BoardCells;
 use Foehn\Physics\Electric\BoardHeat;
@@ -18,6 +19,9 @@ use Foehn\Physics\PhysicsException;
 final class CopperExchange implements Exchange
 {
     public readonly BoardHeat $heat;
+
+    /** With joints at the voltages that currents are computed for, where boards are joined to parts. */
+    public Drive $drive;
 
     /** @var array<int, CopperFollower> by index of the part */
     private array $boards = [];
@@ -31,6 +35,7 @@ final class CopperExchange implements Exchange
     public function __construct(HeatEquation $equation, array $begun = [])
     {
         $this->heat = new BoardHeat();
+        $this->drive = new Drive();
         $equation->add($this->heat);
         $model = $equation->model;
         $law = fn (BoardCopper $board): PropertyLaw => $model->materials->get($board->material)->resistivity ?? throw new \LogicException('the copper of a board has a resistivity');
@@ -57,6 +62,36 @@ final class CopperExchange implements Exchange
         return array_filter(array_map(fn (CopperFollower $board): ?BoardState => $board->state(), $this->boards));
     }
 
+    /**
+     * What enters boards through their joints with something else than the model states, without taking it over.
+     *
+     * @param ?array<int, float> $temperature of the cells, K
+     * @return array<string, float> A by joint
+     * @throws PhysicsException
+     */
+    public function response(?array $temperature, Drive $drive): array
+    {
+        return self::throughJoints(array_map(fn (CopperFollower $board): BoardState => $board->stateAt($temperature, $drive), $this->boards));
+    }
+
+    /**
+     * @param array<int, BoardState> $boards
+     * @return array<string, float> A into the boards, by joint
+     */
+    public static function throughJoints(array $boards): array
+    {
+        $currents = [];
+        foreach ($boards as $board) {
+            foreach ($board->copper->terminals as $n => $terminal) {
+                if ($terminal->condition->joining !== null) {
+                    $currents[$terminal->condition->joining->name] = $board->currents->contacts[$n]['current'];
+                }
+            }
+        }
+
+        return $currents;
+    }
+
     public function followsTemperature(): bool
     {
         return $this->follows;
@@ -68,7 +103,7 @@ final class CopperExchange implements Exchange
             ThermalRunaway::refuse($temperature);
         }
         $before = $this->heat->sum();
-        $this->heat->watts = array_map(fn (CopperFollower $board): array => $board->heatAt($temperature), $this->boards);
+        $this->heat->watts = array_map(fn (CopperFollower $board): array => $board->heatAt($temperature, $this->drive), $this->boards);
         $power = $this->heat->sum();
 
         return $before === 0.0 ? INF : abs($power - $before) / max(abs($power), 1e-300);

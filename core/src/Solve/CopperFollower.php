@@ -8,6 +8,7 @@ use Foehn\Board\Drawn;
 use Foehn\Materials\PropertyLaw;
 use Foehn\Model\BoardCopper;
 use Foehn\Model\BoardTerminal;
+use Foehn\Model\Drive;
 use Foehn\Physics\Electric\BoardCells;
 use Foehn\Physics\Electric\BoardState;
 use Foehn\Physics\PhysicsException;
@@ -22,6 +23,8 @@ final class CopperFollower
     private const STAYS = 1e-3;
 
     private ?BoardState $state = null;
+
+    private Drive $drive;
 
     /** @var array<int, float> W in the cells with copper, of the state */
     private array $solved = [];
@@ -38,6 +41,7 @@ final class CopperFollower
     public function __construct(private readonly string $name, private readonly BoardCopper $board, private readonly PropertyLaw $law, private readonly BoardCells $cells, private readonly float $ambient, private readonly ?BoardState $begun)
     {
         $this->isDriven = self::isDrivenByCurrents($board);
+        $this->drive = new Drive();
     }
 
     public function state(): ?BoardState
@@ -47,13 +51,22 @@ final class CopperFollower
 
     /**
      * @param ?array<int, float> $temperature of the cells, K; null: the ambient everywhere
+     * @param Drive $drive other than before only where boards are joined to parts
      * @return array<int, float> W in the cells with copper
      * @throws PhysicsException
      */
-    public function heatAt(?array $temperature): array
+    public function heatAt(?array $temperature, Drive $drive): array
     {
+        $stays = $drive->joints === $this->drive->joints;
+        $this->drive = $drive;
         if ($temperature === null) {
-            $this->adopt($this->begun ?? $this->solve(null));
+            $this->adopt($stays && $this->begun !== null ? $this->begun : $this->solve(null));
+
+            return $this->solved;
+        }
+        if (! $stays) {
+            $this->adopt($this->solve($temperature));
+            $this->at = $this->last = array_intersect_key($temperature, $this->solved);
 
             return $this->solved;
         }
@@ -84,12 +97,22 @@ final class CopperFollower
     }
 
     /**
+     * @param ?array<int, float> $temperature of the cells, K; null: the ambient everywhere
+     * @param ?BoardState $before to begin with
+     * @throws PhysicsException
+     */
+    public function stateAt(?array $temperature, Drive $drive, ?BoardState $before = null): BoardState
+    {
+        return BoardState::at($this->name, $this->board->driven($drive), $this->law, $temperature === null ? $this->ambient : $this->cells->toPixels($temperature), $before);
+    }
+
+    /**
      * @param ?array<int, float> $temperature of the cells, K
      * @throws PhysicsException
      */
     private function solve(?array $temperature): BoardState
     {
-        return BoardState::at($this->name, $this->board, $this->law, $temperature === null ? $this->ambient : $this->cells->toPixels($temperature), $this->state);
+        return $this->stateAt($temperature, $this->drive, $this->state ?? $this->begun);
     }
 
     /**

@@ -52,11 +52,13 @@ final class Coupling
         if ($model->physics->electric) {
             $hasBoards = CopperExchange::carrying($model->parts) !== [];
             if ($hasBoards) {
-                $this->exchanges[] = $this->copper = new CopperExchange($this->heat, $boards);
+                $this->copper = new CopperExchange($this->heat, $boards);
             }
             if (! $hasBoards || array_filter($model->parts, fn (Part $part): bool => $part->terminals !== []) !== []) {
-                $this->exchanges[] = $this->currents = new CurrentExchange($this->heat);
+                $this->currents = new CurrentExchange($this->heat);
             }
+            $areJoined = $this->copper !== null && $this->currents !== null && array_filter($model->parts, fn (Part $part): bool => $part->copper?->isJoined() === true) !== [];
+            $this->exchanges = $areJoined ? [new JointExchange($this->copper, $this->currents, $boards)] : array_values(array_filter([$this->copper, $this->currents]));
         }
         if (array_filter($model->parts, fn (Part $part): bool => $part->losses !== null) !== []) {
             $this->exchanges[] = new LossExchange($this->heat, fn (): ?Currents => $this->currents());

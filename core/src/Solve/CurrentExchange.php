@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Foehn\Solve;
 
+use Foehn\Model\Drive;
 use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\Stencil;
 use Foehn\Numerics\StencilSolver;
@@ -29,9 +30,13 @@ final class CurrentExchange implements Exchange
 
     public readonly JouleHeat $joule;
 
+    /** With joints at the voltages that currents are computed for, where boards are joined to parts. */
+    public Drive $drive;
+
     public function __construct(private readonly HeatEquation $heat)
     {
         $this->joule = new JouleHeat();
+        $this->drive = new Drive();
         $heat->add($this->joule);
     }
 
@@ -51,14 +56,45 @@ final class CurrentExchange implements Exchange
             ThermalRunaway::refuse($temperature);
         }
         $before = $this->joule->currents;
-        $system = new ElectricSystem($this->heat->model, $this->heat->voxels, $temperature);
+        $system = new ElectricSystem($this->heat->model, $this->heat->voxels, $temperature, $this->drive);
         if ($system->terminals->all === []) {
             throw new PhysicsException('current is to be computed, but no face of a part has a current or a voltage; give one face a current and another one ground');
         }
         $this->joule->currents = $this->balanced($system, $before->potential ?? Stencil::zeros($this->heat->voxels->grid->cells));
-        $power = $this->joule->currents->power();
+        $power = $this->joule->currents->power;
 
-        return $before === null ? INF : abs($power - $before->power()) / max(abs($power), 1e-300);
+        return $before === null ? INF : abs($power - $before->power) / max(abs($power), 1e-300);
+    }
+
+    /**
+     * What enters parts through their joints with something else than the model states, without taking it over.
+     *
+     * @param ?array<int, float> $temperature of the cells, K
+     * @return array<string, float> A by joint
+     * @throws PhysicsException
+     */
+    public function response(?array $temperature, Drive $drive): array
+    {
+        $system = new ElectricSystem($this->heat->model, $this->heat->voxels, $temperature, $drive);
+
+        return $this->throughJoints($system->currents((new StencilSolver($system->stencil))->solve($system->source, Stencil::zeros($this->heat->voxels->grid->cells), new Accuracy(self::RESIDUAL))->x));
+    }
+
+    /** @return array<string, float> A into the parts, by joint */
+    public function throughJoints(Currents $through): array
+    {
+        $currents = [];
+        $number = 0;
+        foreach ($this->heat->model->parts as $part) {
+            foreach ($part->terminals as $terminal) {
+                $current = $through->terminals[$number++]['current'];
+                if ($terminal->joining !== null) {
+                    $currents[$terminal->joining->name] = ($currents[$terminal->joining->name] ?? 0.0) + $current;
+                }
+            }
+        }
+
+        return $currents;
     }
 
     /**
@@ -70,10 +106,11 @@ final class CurrentExchange implements Exchange
     private function balanced(ElectricSystem $system, array $potential): Currents
     {
         $solver = new StencilSolver($system->stencil);
+        $over = $system->over($potential);
         for ($residual = self::RESIDUAL; $residual >= self::CLOSEST; $residual *= self::CLOSER) {
-            $solution = $solver->solve($system->source, $potential, new Accuracy($residual));
-            $potential = $solution->x;
-            $currents = $system->currents($potential);
+            $solution = $solver->solve($system->source, $over, new Accuracy($residual));
+            $over = $solution->x;
+            $currents = $system->currents($over);
             if ($solution->converged && $currents->imbalance() <= self::BALANCE) {
                 return $currents;
             }

@@ -14,6 +14,7 @@ use Foehn\Physics\Electric\BoardState;
 use Foehn\Solve\Solution;
 use Foehn\Solve\SteadySolver;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /**
@@ -89,6 +90,30 @@ final class BoardModelTest extends TestCase
         self::assertSame([], $passing->drawn->nets()->joined);
         self::assertContains('PLANE', $passing->drawn->nets()->names);
         self::assertSame([['OUT', 'PLANE']], $joining->drawn->nets()->joined);
+    }
+
+    /** What stands on thin copper reaches it, also on a grid that does not resolve the copper. */
+    #[TestWith([true])]
+    #[TestWith([false])]
+    public function testHeatOnThinCopperSpreadsOnCoarseCellsAsOnFineOnes(bool $isAbove): void
+    {
+        $foil = ['name' => 'Foil', 'thickness' => '70 um', 'drawn' => [['kind' => 'pour', 'points' => [['0 mm', '0 mm'], ['40 mm', '0 mm'], ['40 mm', '10 mm'], ['0 mm', '10 mm']]]]];
+        $core = ['thickness' => '0.98 mm'];
+        $ends = ['heat' => ['kind' => 'temperature', 'temperature' => '20 degC']];
+        $rise = fn (int $across): float => (new SteadySolver(ModelCodec::fromDocument([
+            'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => '20 degC'],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => ['40 mm', '10 mm', '2.1 mm']], 'fluid' => null],
+            'parts' => [
+                ['id' => 'b', 'at' => [0, 0, $isAbove ? 0 : '1.05 mm'], 'shape' => ['kind' => 'board', 'size' => ['40 mm', '10 mm'], 'layers' => $isAbove ? [$core, $foil] : [$foil, $core]], 'faces' => ['x-' => $ends, 'x+' => $ends]],
+                ['id' => 'chip', 'at' => ['18 mm', '2 mm', $isAbove ? '1.05 mm' : 0], 'shape' => ['kind' => 'block', 'size' => ['4 mm', '6 mm', '1.05 mm']], 'material' => 'copper', 'power' => '1 W'],
+            ],
+            'watches' => [['id' => 'chip', 'of' => ['part' => 'chip'], 'quantity' => 'temperature', 'reduce' => 'mean']],
+            'analysis' => ['grid' => ['cells' => [40, 10, $across]]],
+        ])))->solve()->onGrid()->values['chip'] - 293.15;
+
+        $fine = $rise(30);
+        self::assertEqualsWithDelta($fine, $rise(6), 0.03 * $fine, 'three cells across the board instead of fifteen, one of which is the copper');
+        self::assertEqualsWithDelta($fine, $rise(4), 0.05 * $fine);
     }
 
     public function testABoardConductsAlongItsTracksAndNotAcross(): void

@@ -38,7 +38,7 @@ final class TapBoardTest extends TestCase
         $currents = self::loaded($raster, 12.0);
         self::assertLessThan(1e-6, $currents->imbalance());
         self::assertEqualsWithDelta([20.0, -20.0], [$currents->contacts[0]['current'], $currents->contacts[1]['current']], 1e-4);
-        self::assertEqualsWithDelta($currents->power(), array_sum($currents->heat), 1e-6 * 12.0 * 20.0, 'of 240 W that pass');
+        self::assertEqualsWithDelta($currents->power, array_sum($currents->heat), 1e-6 * 12.0 * 20.0, 'of 240 W that pass');
         // The vias of the winch take its 14 A down through six holes, those next to the plane the most.
         $greatest = [];
         foreach ($currents->barrels as $n => $stretches) {

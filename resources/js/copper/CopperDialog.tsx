@@ -9,7 +9,7 @@ import { reasonsOf } from '../api/client';
 import { useBoardCopper } from '../api/queries';
 import type { BoardCopper, Revision } from '../api/types';
 import { editPart, type ShapeProps } from '../inspector/ShapeField';
-import { copperOf, pickedTerminal, pickedVias, withCopperTerminal, withCurrentsOn, withViaGroup } from '../model/copper';
+import { copperOf, partsOn, pickedTerminal, pickedVias, withCopperTerminal, withCurrentsOn, withViaGroup } from '../model/copper';
 import { partEntry, withPartFields } from '../model/document';
 import { quietly } from '../model/partCommands';
 import { TitledDialog } from '../theme/TitledDialog';
@@ -176,7 +176,13 @@ function Copper({ copper, board, revision }: { copper: BoardCopper; board: Shape
                 {obstacleOf(copper) === null && copper.nets.some(({ ready }) => ready) && (
                     <CornerCurrents key={revision.number} revision={revision} part={board.entry.id} />
                 )}
-                <CopperTerminals board={board} layers={copper.layers.map((one) => one.name)} lit={lit} onLit={setLit} />
+                <CopperTerminals
+                    board={board}
+                    layers={copper.layers.map((one) => one.name)}
+                    parts={partsOn(revision.outline.parts, board.entry)}
+                    lit={lit}
+                    onLit={setLit}
+                />
                 <ViaGroups board={board} layers={copper.layers.map((one) => one.name)} />
             </Box>
         </Stack>

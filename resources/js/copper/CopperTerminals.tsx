@@ -6,30 +6,39 @@ import { ChoiceField } from '../inspector/ChoiceField';
 import { EditField } from '../inspector/EditField';
 import { Removable } from '../inspector/Removable';
 import { editPart, replaced, type ShapeProps } from '../inspector/ShapeField';
-import { copperOf, padsFrom, padsText, withCopperTerminal, type CopperTerminal } from '../model/copper';
-import { terminalKinds, terminalOfKind, terminalValues } from '../model/current';
+import {
+    copperOf,
+    copperTerminalKinds,
+    copperTerminalOfKind,
+    copperTerminalValues,
+    padsFrom,
+    padsText,
+    withCopperTerminal,
+    type CopperTerminal,
+} from '../model/copper';
 import { quietly } from '../model/partCommands';
 import { textOf } from '../model/text';
 import { lengthUnit, typed } from '../units/units';
-
-const { contact: _contact, ...kinds } = terminalKinds;
 
 interface Props {
     board: ShapeProps;
     /** From below. */
     layers: readonly string[];
+    /** Parts that lie on it, by id. */
+    parts: Readonly<Record<string, string>>;
     lit: string | null;
     onLit: (name: string | null) => void;
 }
 
 /** What a terminal states, in a line. */
-const told = ({ electric }: CopperTerminal): string => {
+const told = ({ electric }: CopperTerminal, parts: Props['parts']): string => {
     const kind = electric.kind ?? 'ground';
-    return [kinds[kind as keyof typeof kinds], ...terminalValues[kind].map(([field]) => textOf(electric[field]))].join(', ').replace(/, (?=[^,]*$)/, ' ');
+    if (kind === 'joint') return `Joint with ${parts[String(electric.part)] ?? String(electric.part)}`;
+    return [copperTerminalKinds[kind], ...copperTerminalValues[kind].map(([field]) => textOf(electric[field]))].join(', ').replace(/, (?=[^,]*$)/, ' ');
 };
 
 /** Terminals on the copper of a board; the one that is lit is open to be changed. */
-export function CopperTerminals({ board, layers, lit, onLit }: Props) {
+export function CopperTerminals({ board, layers, parts, lit, onLit }: Props) {
     const terminals = copperOf(board.entry).terminals ?? [];
     return (
         <Chapter title="Terminals" fields>
@@ -40,7 +49,7 @@ export function CopperTerminals({ board, layers, lit, onLit }: Props) {
             )}
             {terminals.map((terminal, n) =>
                 terminal.name === lit ? (
-                    <OpenTerminal key={n} board={board} terminal={terminal} n={n} layers={layers} onLit={onLit} />
+                    <OpenTerminal key={n} board={board} terminal={terminal} n={n} layers={layers} parts={parts} onLit={onLit} />
                 ) : (
                     <Stack
                         key={n}
@@ -67,7 +76,7 @@ export function CopperTerminals({ board, layers, lit, onLit }: Props) {
                             {terminal.name}
                         </Box>
                         <Box component="span" sx={{ color: 'text.secondary' }}>
-                            {told(terminal)} · {terminal.layer}
+                            {told(terminal, parts)} · {terminal.layer}
                         </Box>
                     </Stack>
                 ),
@@ -76,11 +85,13 @@ export function CopperTerminals({ board, layers, lit, onLit }: Props) {
     );
 }
 
-function OpenTerminal({ board, terminal, n, layers, onLit }: Omit<Props, 'lit'> & { terminal: CopperTerminal; n: number }) {
+function OpenTerminal({ board, terminal, n, layers, parts, onLit }: Omit<Props, 'lit'> & { terminal: CopperTerminal; n: number }) {
     const unit = lengthUnit(board.units);
     const set = (label: string, change: Partial<CopperTerminal> | undefined) =>
         editPart(board, `terminal ${terminal.name}: ${label}`, (entry) => withCopperTerminal(entry, n, change && { ...terminal, ...change }));
-    const kind = (terminal.electric.kind ?? 'ground') as keyof typeof kinds;
+    const kind = terminal.electric.kind ?? 'ground';
+    const { joint: _joint, ...atFaces } = copperTerminalKinds;
+    const kinds = (kind === 'joint' || Object.keys(parts).length > 0 ? copperTerminalKinds : atFaces) as typeof copperTerminalKinds;
     const pair = (field: 'at' | 'size', labels: readonly [string, string]) => (
         <Stack direction="row" sx={{ gap: 1 }}>
             {labels.map((label, i) => (
@@ -109,7 +120,7 @@ function OpenTerminal({ board, terminal, n, layers, onLit }: Omit<Props, 'lit'> 
                         value={kind}
                         choices={kinds}
                         disabled={board.disabled}
-                        save={(chosen) => set(kinds[chosen].toLowerCase(), { electric: terminalOfKind(chosen) })}
+                        save={(chosen) => set(copperTerminalKinds[chosen].toLowerCase(), { electric: copperTerminalOfKind(chosen, parts) })}
                     />
                     <ChoiceField
                         label="Layer"
@@ -119,7 +130,16 @@ function OpenTerminal({ board, terminal, n, layers, onLit }: Omit<Props, 'lit'> 
                         save={(layer) => set(`on ${layer}`, { layer })}
                     />
                 </Stack>
-                {terminalValues[kind].map(([field, label, of]) => (
+                {kind === 'joint' && (
+                    <ChoiceField
+                        label="Part"
+                        value={String(terminal.electric.part)}
+                        choices={{ [String(terminal.electric.part)]: String(terminal.electric.part), ...parts }}
+                        disabled={board.disabled}
+                        save={(part) => set(`joint with ${parts[part] ?? part}`, { electric: { ...terminal.electric, part } })}
+                    />
+                )}
+                {copperTerminalValues[kind].map(([field, label, of]) => (
                     <EditField
                         key={field}
                         label={field === 'current' ? 'Current in (negative: out)' : label}

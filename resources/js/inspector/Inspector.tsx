@@ -26,7 +26,7 @@ import { LossFields } from './LossFields';
 import { TerminalFields } from './TerminalFields';
 import { OperatingPoint } from './OperatingPoint';
 import { isLocked, isOfTemperature, limitEntry, ownName, partEntry, withLimit, withPartFields, type ModelDocument } from '../model/document';
-import { faceTitle } from '../model/heat';
+import { terminalTitle } from '../model/heat';
 import { kindOfLoad, loadText } from '../model/loads';
 import { hasOwnMaterial, isDevice, partKinds } from '../model/partKinds';
 import { withGroup } from '../model/assemblies';
@@ -148,8 +148,8 @@ function CurrentLines({ part, result, units }: { part: ResultPart; result: Resul
     if (!part.current) return null;
     return (
         <Chapter title="Current">
-            {terminals.map((terminal) => (
-                <Line key={terminal.face} label={faceTitle(terminal.face)}>
+            {terminals.map((terminal, n) => (
+                <Line key={n} label={terminalTitle(terminal)}>
                     {amperes(terminal.current)} at {volts(terminal.voltage)}
                 </Line>
             ))}

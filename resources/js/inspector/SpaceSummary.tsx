@@ -6,7 +6,7 @@ import { RoutesButton } from '../routes/RoutesButton';
 import { Lines, plain } from '../charts/Lines';
 import type { Outline, Result, ResultLimit } from '../api/types';
 import { amountOf, marginOf, measureOf, readingOf, readingSpreadOf } from '../units/quantities';
-import { faceTitle } from '../model/heat';
+import { terminalTitle } from '../model/heat';
 import {
     amperes,
     difference,
@@ -98,8 +98,8 @@ export function SpaceSummary({ run, result, tried, outline, units, mayEdit, poin
             <Watches result={result} units={units} />
             {result.electric && (
                 <Chapter title="Current">
-                    {result.electric.terminals.map((terminal) => (
-                        <Line key={`${terminal.part} ${terminal.face}`} label={`${terminal.name}, ${faceTitle(terminal.face).toLowerCase()}`}>
+                    {result.electric.terminals.map((terminal, n) => (
+                        <Line key={n} label={`${terminal.name}, ${terminalTitle(terminal).toLowerCase()}`}>
                             {amperes(terminal.current)} at {volts(terminal.voltage)}
                         </Line>
                     ))}

@@ -1,5 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { copperLayers, outlineOf, padsFrom, padsText, pickedTerminal, withArtwork, withCopperTerminal, withViaGroup, type ChosenFile } from './copper';
+import type { OutlinePart } from '../api/types';
+import {
+    copperLayers,
+    copperTerminalOfKind,
+    outlineOf,
+    padsFrom,
+    padsText,
+    partsOn,
+    pickedTerminal,
+    withArtwork,
+    withCopperTerminal,
+    withViaGroup,
+    type ChosenFile,
+} from './copper';
 import type { PartEntry } from './document';
 
 const board: PartEntry = {
@@ -64,6 +77,21 @@ describe('terminals that are picked', () => {
         });
         expect(kinds).toEqual(['voltage', 'ground', 'current', 'current']);
         expect(withCopperTerminal(present, 0, undefined).copper).toMatchObject({ terminals: [{ name: 'Return' }, { name: 'Load' }, { name: 'Load 2' }] });
+    });
+
+    it('may be joints with parts that lie on either face of the board', () => {
+        const at = (id: string, min: number[], max: number[], copyOf: string | null = null) => ({ id, name: `The ${id}`, min, max, copyOf }) as OutlinePart;
+        const parts = [
+            at('b', [0, 0, 0], [0.05, 0.05, 0.001]),
+            at('bar', [0.01, 0.01, 0.001], [0.02, 0.02, 0.004]),
+            at('lug', [-0.01, 0, -0.003], [0.01, 0.01, 0]),
+            at('bar#2', [0.03, 0.01, 0.001], [0.04, 0.02, 0.004], 'bar'),
+            at('beside', [0.06, 0.01, 0.001], [0.07, 0.02, 0.004]),
+            at('above', [0.01, 0.01, 0.005], [0.02, 0.02, 0.006]),
+        ];
+        expect(partsOn(parts, board)).toEqual({ bar: 'The bar', lug: 'The lug' });
+        expect(partsOn(parts, { ...board, shape: { ...board.shape, normal: 'x' } as PartEntry['shape'] })).toEqual({});
+        expect(copperTerminalOfKind('joint', partsOn(parts, board))).toEqual({ kind: 'joint', part: 'bar', resistance: '0 ohm*m^2' });
     });
 
     it('leave vias alone', () => {

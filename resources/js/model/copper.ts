@@ -1,6 +1,8 @@
 import type { ModelDocument, Place, PartEntry } from './document';
-import { terminalOfKind, type TerminalEntry } from './current';
+import type { OutlinePart } from '../api/types';
+import { terminalKinds, terminalValues, type TerminalEntry, type TerminalKind } from './current';
 import { millimetres } from './parts';
+import { textOf } from './text';
 import { withCurrents } from './space';
 import { typed } from '../units/units';
 
@@ -23,8 +25,41 @@ export interface CopperTerminal {
     pads?: Place[];
     size?: Place;
     diameter?: string | number;
-    electric: TerminalEntry;
+    electric: Omit<TerminalEntry, 'kind'> & { kind?: CopperTerminalKind };
 }
+
+const { contact: _contact, ...atFaces } = terminalKinds;
+
+/** At a joint, current passes on into a part that touches the board there. */
+export const copperTerminalKinds = { ...atFaces, joint: 'Joint with a part' } as const;
+export type CopperTerminalKind = keyof typeof copperTerminalKinds;
+
+/** What each kind is stated by, as at faces; of a joint beside the part. */
+export const copperTerminalValues: Record<CopperTerminalKind, (typeof terminalValues)[TerminalKind]> = {
+    ...terminalValues,
+    joint: [['resistance', 'Contact resistance times area', 'ohm*m^2', '0 ohm*m^2']],
+};
+
+/** A joint begins with the first part that there is. */
+export const copperTerminalOfKind = (kind: CopperTerminalKind, parts: Readonly<Record<string, string>>): CopperTerminal['electric'] => ({
+    kind,
+    ...(kind === 'joint' && { part: Object.keys(parts)[0] }),
+    ...Object.fromEntries(copperTerminalValues[kind].map(([field, , , start]) => [field, start])),
+});
+
+/** Parts that lie on a face of a board, which its copper can be joined to, by id. */
+export function partsOn(parts: readonly OutlinePart[], board: PartEntry): Record<string, string> {
+    const normal = ['x', 'y', 'z'].indexOf(textOf((board.shape as { normal?: unknown }).normal) || 'z');
+    const on = parts.find(({ id }) => id === board.id);
+    const touches = ({ min, max }: OutlinePart) =>
+        on !== undefined &&
+        min.every((least, axis) => least <= on.max[axis]! + TOUCHES && max[axis]! >= on.min[axis]! - TOUCHES) &&
+        (Math.abs(min[normal]! - on.max[normal]!) <= TOUCHES || Math.abs(max[normal]! - on.min[normal]!) <= TOUCHES);
+    return Object.fromEntries(parts.filter((part) => part.copyOf === null && part.id !== board.id && touches(part)).map(({ id, name }) => [id, name]));
+}
+
+/** Between faces that touch, m. */
+const TOUCHES = 1e-7;
 
 /** Vias drilled by hand. */
 export interface ViaGroup {
@@ -90,7 +125,7 @@ export function pickedTerminal(board: PartEntry, layer: string, at: readonly num
     const kind = !kinds.includes('voltage') ? 'voltage' : !kinds.includes('ground') ? 'ground' : 'current';
     const named = { voltage: 'Source', ground: 'Return', current: 'Load' }[kind];
     const like = present.filter(({ name }) => name.startsWith(named)).length;
-    const electric: TerminalEntry = kind === 'voltage' ? { kind, voltage: '12 V' } : kind === 'current' ? { kind, current: '-1 A' } : terminalOfKind(kind);
+    const electric: CopperTerminal['electric'] = kind === 'voltage' ? { kind, voltage: '12 V' } : kind === 'current' ? { kind, current: '-1 A' } : { kind };
     return { name: like > 0 ? `${named} ${like + 1}` : named, layer, at: written(at), size: ['3 mm', '2 mm'], electric };
 }
 

@@ -39,6 +39,9 @@ export const heatOfKind = (kind: HeatKind): HeatEntry | undefined =>
 /** Which faces a part has, by its kind; "bare" stands for all that nothing touches. */
 export const faceNames = (part: PartEntry): string[] => ['bare', ...facesOfKind(part.shape.kind)];
 
+/** Where current enters or leaves a part. */
+export const terminalTitle = ({ face, joint }: { face: string; joint?: string }): string => faceTitle(face) + (joint === undefined ? '' : `, joint ${joint}`);
+
 export const faceTitle = (face: string): string => (face === 'bare' ? 'All bare faces' : face.length === 2 ? `Face ${face}` : `Face at its ${face}`);
 
 type Faces = Record<string, { heat?: HeatEntry; [field: string]: unknown }>;

@@ -143,7 +143,7 @@ final class BoardSystem
     }
 
     /**
-     * A contact lies on the copper: between its face and the middle of the sheet is half of its thickness.
+     * A contact lies on the copper: between its face and the middle of the sheet is half of its thickness, and at a joint half of the resistance of that.
      *
      * @param array<int, float> $extra
      * @param array<int, float> $rho
@@ -162,7 +162,7 @@ final class BoardSystem
             $half = 0.5 * $this->raster->layers[$contact->layer]->thickness;
             $ends = [];
             foreach ($copper as $at => $share) {
-                $conductance = $share * $dx * $dy / ($half * $rho[$at]);
+                $conductance = $share * $dx * $dy / ($half * $rho[$at] + $contact->condition->contact());
                 $this->shares[$n * $area * count($this->raster->layers) + $at] = $share / $whole;
                 if (! $contact->condition->givesCurrent()) {
                     $to = $contact->condition->conductance($conductance, $share / $whole);
@@ -280,10 +280,13 @@ final class BoardSystem
         $alongY = $this->through(1, $this->raster->pixels[0], $potential, $heat);
         [$barrels, $barrelHeat] = $this->inBarrels($potential, $heat);
         $contacts = [];
+        $power = 0.0;
         foreach ($this->contacts as $n => $contact) {
+            $level = $this->level[$this->stencil->pad + array_key_first($this->ends[$n])] ?? 0.0;
             $pads = count($contact->pads) > 1 ? $this->ofPads($contact, $potential) : [];
             if (isset($this->tied[$n])) {
-                $contacts[] = ['name' => $contact->name, 'current' => $contact->condition->value, 'voltage' => $potential[array_key_first($this->ends[$n])], 'pads' => $pads];
+                $contacts[] = ['name' => $contact->name, 'current' => $contact->condition->value, 'voltage' => $volts = $potential[array_key_first($this->ends[$n])], 'pads' => $pads];
+                $power += $contact->condition->value * ($volts - $level);
 
                 continue;
             }
@@ -293,11 +296,12 @@ final class BoardSystem
                 $current = $contact->condition->current($conductance, $share, $potential[$at]);
                 $heat[$at] += $current * $current / $conductance;
                 [$amperes, $volts] = [$amperes + $current, $volts + $share * ($potential[$at] + $current / $conductance)];
+                $power += $current * ($potential[$at] - $level + $current / $conductance);
             }
             $contacts[] = ['name' => $contact->name, 'current' => $amperes, 'voltage' => $volts, 'pads' => $pads];
         }
 
-        return new BoardCurrents($potential, $this->densities($alongX, $alongY), $heat, $barrels, $barrelHeat, $contacts, $iterations);
+        return new BoardCurrents($potential, $this->densities($alongX, $alongY), $heat, $barrels, $barrelHeat, $contacts, $power, $iterations);
     }
 
     /**

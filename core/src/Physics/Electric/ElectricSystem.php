@@ -7,6 +7,7 @@ namespace Foehn\Physics\Electric;
 use Foehn\Grid\Grid;
 use Foehn\Grid\Voxels;
 use Foehn\Materials\PropertyLaw;
+use Foehn\Model\Drive;
 use Foehn\Model\Model;
 use Foehn\Numerics\Stencil;
 use Foehn\Physics\Conduction;
@@ -28,8 +29,14 @@ final class ElectricSystem
 
     public readonly Stencil $stencil;
 
-    /** @var array<int, float> A into each padded cell */
+    /** @var array<int, float> A into each padded cell, where all that is joined is at its level */
     public readonly array $source;
+
+    /**
+     * @var array<int, ?float> V of one voltage that each padded cell is joined to, null where there is none. Potentials are counted from it: most of a
+     * voltage then passes no equation, and digits are left for the drops.
+     */
+    private readonly array $level;
 
     private readonly Grid $grid;
 
@@ -37,19 +44,19 @@ final class ElectricSystem
      * @param ?array<int, float> $temperature of the cells, K, for the resistivities; null: the ambient everywhere
      * @throws PhysicsException where a current has no way back, or a terminal no face of its own
      */
-    public function __construct(private readonly Model $model, private readonly Voxels $voxels, ?array $temperature)
+    public function __construct(private readonly Model $model, private readonly Voxels $voxels, ?array $temperature, Drive $drive = new Drive())
     {
         $this->grid = $voxels->grid;
         $this->resistances($temperature);
-        $this->terminals = new Terminals($model, $voxels, $this->half);
+        $this->terminals = new Terminals($model, $voxels, $this->half, $drive);
         $equation = new Equation($this->grid);
         $this->conduction()->addTo($equation);
         $this->contacts = new Contacts($model, $voxels, $this->half);
         $this->contacts->addTo($equation);
         $this->terminals->addTo($equation);
-        $reached = $equation->stencil()->reached();
+        $this->level = $this->levels($equation->stencil());
         foreach ($this->terminals->ends as $end) {
-            if (! $reached[$equation->pad + $end['cell']]) {
+            if ($this->level[$equation->pad + $end['cell']] === null) {
                 $terminal = $this->terminals->all[$end['terminal']];
                 throw new PhysicsException(sprintf(
                     'the current at face %s of "%s" has no way back: nothing it is joined to has a face with a voltage or ground; give one, or let the conductors touch',
@@ -59,13 +66,36 @@ final class ElectricSystem
         }
         foreach ([0, 1, 2] as $axis) {
             foreach ($this->half[0] as $cell => $_) {
-                if (! $reached[$equation->pad + $cell]) {
+                if ($this->level[$equation->pad + $cell] === null) {
                     $equation->coupling[$axis][$equation->pad + $cell] = 0.0;
                 }
             }
         }
         $this->stencil = $equation->stencil();
-        $this->source = $equation->rightHandSide();
+        $this->source = array_map(fn (float $amperes, float $toGiven, ?float $level): float => $amperes - $toGiven * ($level ?? 0.0), $equation->rightHandSide(), $this->stencil->extra, $this->level);
+    }
+
+    /**
+     * @param array<int, float> $potential V, padded
+     * @return list<float> the same over the levels
+     */
+    public function over(array $potential): array
+    {
+        return array_map(fn (float $volts, ?float $level): float => $volts - ($level ?? 0.0), $potential, $this->level);
+    }
+
+    /** @return array<int, ?float> V by padded cell: that of the first terminal with a voltage, of those that it is joined to */
+    private function levels(Stencil $stencil): array
+    {
+        $levels = array_fill(0, count($stencil->extra), null);
+        foreach ($this->terminals->ends as $end) {
+            $condition = $this->terminals->all[$end['terminal']]['condition'];
+            if (! $condition->givesCurrent()) {
+                $stencil->spread($levels, $stencil->pad + $end['cell'], $condition->voltage());
+            }
+        }
+
+        return $levels;
     }
 
     /** All that conducts is one body: parts that touch are joined, without resistance between them where no contact states one. */
@@ -97,11 +127,12 @@ final class ElectricSystem
      * What the potentials mean: heat is shared between the two half-cells of a link by their resistances, each with half of a contact between them, and what a current meets
      * between a face and the centre of its cell heats that cell, so that all of it is current times voltage at the terminals.
      *
-     * @param array<int, float> $potential V, padded
+     * @param array<int, float> $over V over the levels, padded
      */
-    public function currents(array $potential): Currents
+    public function currents(array $over): Currents
     {
         $pad = $this->stencil->pad;
+        $potential = array_map(fn (float $volts, ?float $level): float => $volts + ($level ?? 0.0), $over, $this->level);
         $heat = array_fill(0, $this->grid->count(), 0.0);
         /** @var array<int, array<int, float>> $through A towards rising coordinates, twice the mean over the two faces of each cell */
         $through = [[], [], []];
@@ -124,6 +155,7 @@ final class ElectricSystem
         }
         /** @var array<int, array{float, float}> $sums A and V */
         $sums = array_fill(0, count($this->terminals->all), [0.0, 0.0]);
+        $power = 0.0;
         foreach ($this->terminals->ends as ['cell' => $cell, 'direction' => $direction, 'area' => $area, 'conductance' => $conductance, 'terminal' => $number]) {
             $inside = $potential[$pad + $cell];
             ['condition' => $condition, 'area' => $whole] = $this->terminals->all[$number];
@@ -131,18 +163,20 @@ final class ElectricSystem
             $heat[$cell] += $current * $current / $conductance;
             [$amperes, $volts] = $sums[$number];
             $sums[$number] = [$amperes + $current, $volts + ($inside + $current / $conductance) * $area / $whole];
+            $power += $current * ($over[$pad + $cell] + $current / $conductance);
             $axis = $direction >> 1;
             $through[$axis][$cell] = ($through[$axis][$cell] ?? 0.0) + ($direction % 2 === 1 ? -$current : $current);
         }
         $terminals = [];
         foreach ($this->terminals->all as $number => $terminal) {
             $part = $this->model->parts[$terminal['part']];
-            $terminals[] = ['part' => $part->id, 'name' => $part->name, 'face' => $terminal['condition']->face, 'kind' => $terminal['condition']->kind, 'current' => $sums[$number][0], 'voltage' => $sums[$number][1]];
+            $terminals[] = ['part' => $part->id, 'name' => $part->name, 'face' => $terminal['condition']->face, 'kind' => $terminal['condition']->kind, 'current' => $sums[$number][0], 'voltage' => $sums[$number][1]]
+                + ($terminal['condition']->joining === null ? [] : ['joint' => $terminal['condition']->joining->terminal]);
         }
 
         $density = $this->densities($through);
 
-        return new Currents($potential, $heat, $terminals, $this->byPart($density, $heat), $density);
+        return new Currents($potential, $heat, $terminals, $this->byPart($density, $heat), $density, $power);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace Foehn\Physics\Electric;
 
 use Foehn\Geometry\Axes;
 use Foehn\Grid\Voxels;
+use Foehn\Model\Drive;
 use Foehn\Model\ElectricCondition;
 use Foehn\Model\Model;
 use Foehn\Physics\Contribution;
@@ -14,7 +15,7 @@ use Foehn\Physics\PhysicsException;
 
 /**
  * The faces of parts, and rectangles of them, at which current enters or leaves: spread evenly by area where the current is given, through half
- * a cell where the voltage is, and through a resistor as well, which is spread by area too.
+ * a cell where the voltage is, and through a resistor as well, which is spread by area too, or half of the contact of a joint.
  */
 final class Terminals implements Contribution
 {
@@ -28,7 +29,7 @@ final class Terminals implements Contribution
      * @param array{array<int, float>, array<int, float>, array<int, float>} $half resistance times area of half a cell along the axes, of cells that conduct, ohm m2
      * @throws PhysicsException where nothing of a terminal is left on the grid
      */
-    public function __construct(private readonly Model $model, private readonly Voxels $voxels, private readonly array $half)
+    public function __construct(private readonly Model $model, private readonly Voxels $voxels, private readonly array $half, Drive $drive)
     {
         $cells = [];
         foreach ($voxels->owner as $cell => $owner) {
@@ -40,7 +41,7 @@ final class Terminals implements Contribution
             $numbers = [];
             foreach ($part->terminals as $condition) {
                 $numbers[] = count($this->all);
-                $this->all[] = ['part' => $index, 'condition' => $condition, 'area' => 0.0];
+                $this->all[] = ['part' => $index, 'condition' => $drive->of($condition), 'area' => 0.0];
             }
             $this->findEnds($index, $cells[$index] ?? [], $numbers);
         }
@@ -84,8 +85,9 @@ final class Terminals implements Contribution
                 $number = $this->terminalAt($numbers, $face, $grid->faceCentre($cell, $direction), $axis);
                 if ($number !== null && isset($this->half[$axis][$cell])) {
                     $area = $grid->faceArea($cell, $axis);
+                    $resistance = $this->half[$axis][$cell] + $this->all[$number]['condition']->contact();
                     $this->all[$number]['area'] += $area;
-                    $this->ends[] = ['cell' => $cell, 'direction' => $direction, 'area' => $area, 'conductance' => $area / $this->half[$axis][$cell], 'terminal' => $number];
+                    $this->ends[] = ['cell' => $cell, 'direction' => $direction, 'area' => $area, 'conductance' => $area / $resistance, 'terminal' => $number];
                 }
             }
         }

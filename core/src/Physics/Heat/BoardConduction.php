@@ -17,11 +17,16 @@ use Foehn\Model\Model;
  * copper of a cell lies between two bounds: rows of pixels side by side, each of them one pixel after the other, and columns one after the
  * other, each of them side by side (Wiener's bounds, applied twice; Milton, The Theory of Composites (2002), ch. 13). The mean of both is
  * taken; they agree for tracks along and gaps across. Through the plane layers follow each other, beside the barrels that stand in the cell.
+ * The temperature of a cell at the upper or lower face of the board is that of the height at which it conducts in the plane, as its copper does: what
+ * stands on the copper does not reach it through half a cell of laminate.
  */
 final class BoardConduction implements ConductivityChange
 {
     /** @var array{array<int, float>, array<int, float>, array<int, float>} conductivity over that of the layer stack, by axis and cell */
     private array $times = [[], [], []];
+
+    /** @var array<int, float> what of the resistance through a cell at a face of the board lies between its copper and that face, as a share */
+    private array $outer = [];
 
     /** W/m/K of the copper. */
     private readonly float $metal;
@@ -52,6 +57,12 @@ final class BoardConduction implements ConductivityChange
             }
             $resistances->half[$axis] = $half;
         }
+        $normal = $this->copper->artwork->normal;
+        foreach ($this->outer as $cell => $share) {
+            $whole = 2.0 * $resistances->half[$normal][$cell];
+            $resistances->outer[$normal][$cell] = $share * $whole;
+            $resistances->half[$normal][$cell] = (1.0 - $share) * $whole;
+        }
     }
 
     /** @param array<int, float> $stack W/m/K along the axes */
@@ -64,6 +75,7 @@ final class BoardConduction implements ConductivityChange
         [$columns, $rows] = [$this->pixels($a, 0, $range($a, $artwork->size[0])), $this->pixels($b, 1, $range($b, $artwork->size[1]))];
         $heights = $this->heights($range($normal, max(array_map(fn (array $layer): float => $layer[0]->to, $this->layers) ?: [0.0])));
         $barrels = $this->barrelsBy($columns, $rows);
+        [$lowest, $highest] = [array_key_first($heights), array_key_last($heights)];
         foreach ($rows as $j => $row) {
             foreach ($columns as $i => $column) {
                 $cell = $i * $strides[$a] + $j * $strides[$b];
@@ -76,6 +88,9 @@ final class BoardConduction implements ConductivityChange
                         $this->times[$a][$at] = $u / $stack[$a];
                         $this->times[$b][$at] = $v / $stack[$b];
                         $this->times[$normal][$at] = $through / $stack[$normal];
+                        if ($lowest !== $highest && ($k === $lowest || $k === $highest)) {
+                            $this->outer[$at] = $this->beyondCopper($from, $to, $inPlane, $k === $highest);
+                        }
                     }
                 }
             }
@@ -200,6 +215,34 @@ final class BoardConduction implements ConductivityChange
         }
 
         return [0.5 * ($rowsSide / $high + $wide / $columnsAfter), 0.5 * ($columnsSide / $wide + $high / $rowsAfter), $all / ($wide * $high)];
+    }
+
+    /**
+     * Of the resistance through a range of heights, the share between the height at which it conducts in the plane, on the mean, and its upper or lower end.
+     *
+     * @param list<array{float, float, float}> $inPlane of each layer
+     */
+    private function beyondCopper(float $from, float $to, array $inPlane, bool $above): float
+    {
+        [$moment, $conductance] = [0.0, 0.0];
+        $stretches = [];
+        foreach ($this->layers as $n => [$layer]) {
+            [$low, $high] = [max($from, $layer->from), min($to, $layer->to)];
+            if ($high > $low) {
+                $along = ($high - $low) * ($inPlane[$n][0] + $inPlane[$n][1]);
+                $moment += $along * 0.5 * ($low + $high);
+                $conductance += $along;
+                $stretches[] = [$low, $high, $inPlane[$n][2]];
+            }
+        }
+        $height = $moment / $conductance;
+        [$beyond, $whole] = [0.0, 0.0];
+        foreach ($stretches as [$low, $high, $through]) {
+            $whole += ($high - $low) / $through;
+            $beyond += max(0.0, $above ? $high - max($low, $height) : min($high, $height) - $low) / $through;
+        }
+
+        return $beyond / $whole;
     }
 
     /**

@@ -18,6 +18,9 @@ final class HalfResistances
     /** @var array<int, float> of each cell, towards a wall over inside the fluid; empty: 1 everywhere */
     public array $atWall = [];
 
+    /** @var array<0|1|2, array<int, float>> m2K/W by axis and cell: to its surface, of cells whose temperature is not that of their middle */
+    public array $outer = [];
+
     /** @var array<0|1|2, array<int, float>> W/m2/K by axis and cell: between cells and walls where these replace the conduction of half a cell */
     public array $films = [];
 
@@ -58,7 +61,7 @@ final class HalfResistances
     /** Between the centre of a cell and its face across an axis, where that is a surface, m2K/W. */
     public function atSurface(int $axis, int $cell): float
     {
-        return isset($this->films[$axis][$cell]) ? 1.0 / $this->films[$axis][$cell] : $this->half[$axis][$cell] * ($this->atWall[$cell] ?? 1.0);
+        return isset($this->films[$axis][$cell]) ? 1.0 / $this->films[$axis][$cell] : $this->outer[$axis][$cell] ?? $this->half[$axis][$cell] * ($this->atWall[$cell] ?? 1.0);
     }
 
     /** @return array<int, ?Material> by part, and of fluid region r at -1 - r; -1 also stands for nothing */
