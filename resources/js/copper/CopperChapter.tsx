@@ -12,6 +12,8 @@ const ArtworkDialog = lazy(() => import('./ArtworkDialog'));
 const CopperDialog = lazy(() => import('./CopperDialog'));
 const CurrentsDialog = lazy(() => import('./CurrentsDialog'));
 
+const of = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;
+
 interface Props {
     board: ShapeProps;
     revision: Revision;
@@ -31,7 +33,7 @@ export function CopperChapter({ board, revision, result }: Props) {
         <Chapter title="Copper" fields>
             <Typography variant="body2" color="text.secondary" sx={{ mb: 0.75 }}>
                 {known
-                    ? `${copperLayers(board.entry).length} layers with artwork, ${terminals.length} terminals.`
+                    ? `${of(copperLayers(board.entry).length, 'layer')} with artwork, ${of(terminals.length, 'terminal')}.`
                     : 'Known by its share in each layer. With artwork it conducts as it lies, and can carry currents.'}
             </Typography>
             {known && terminals.length > 0 && number < 0 && <Readiness revision={revision} part={board.entry.id} />}

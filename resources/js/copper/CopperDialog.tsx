@@ -9,7 +9,7 @@ import { reasonsOf } from '../api/client';
 import { useBoardCopper } from '../api/queries';
 import type { BoardCopper, Revision } from '../api/types';
 import { editPart, type ShapeProps } from '../inspector/ShapeField';
-import { copperOf, partsOn, pickedTerminal, pickedVias, withCopperTerminal, withCurrentsOn, withViaGroup } from '../model/copper';
+import { copperOf, isJoined, partsOn, pickedTerminal, pickedVias, withCopperTerminal, withCurrentsOn, withViaGroup } from '../model/copper';
 import { partEntry, withPartFields } from '../model/document';
 import { quietly } from '../model/partCommands';
 import { TitledDialog } from '../theme/TitledDialog';
@@ -173,7 +173,7 @@ function Copper({ copper, board, revision }: { copper: BoardCopper; board: Shape
                     </Alert>
                 ))}
                 <NetsTable nets={copper.nets} chosen={net} onChoose={setNet} />
-                {obstacleOf(copper) === null && copper.nets.some(({ ready }) => ready) && (
+                {obstacleOf(copper) === null && !isJoined(board.entry) && copper.nets.some(({ ready }) => ready) && (
                     <CornerCurrents key={revision.number} revision={revision} part={board.entry.id} />
                 )}
                 <CopperTerminals

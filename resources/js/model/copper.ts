@@ -47,6 +47,9 @@ export const copperTerminalOfKind = (kind: CopperTerminalKind, parts: Readonly<R
     ...Object.fromEntries(copperTerminalValues[kind].map(([field, , , start]) => [field, start])),
 });
 
+/** Whether current passes from its copper into parts, so that it is not to be computed alone. */
+export const isJoined = (board: PartEntry): boolean => (copperOf(board).terminals ?? []).some(({ electric }) => electric.kind === 'joint');
+
 /** Parts that lie on a face of a board, which its copper can be joined to, by id. */
 export function partsOn(parts: readonly OutlinePart[], board: PartEntry): Record<string, string> {
     const normal = ['x', 'y', 'z'].indexOf(textOf((board.shape as { normal?: unknown }).normal) || 'z');
