@@ -85,7 +85,7 @@ Route::prefix('api')->whereNumber(['project', 'variant', 'run', 'picture', 'sour
         Route::get('runs/{run}/pictures/{picture}/result', [RunController::class, 'result'])->can('view', 'run');
         Route::get('runs/{run}/pictures/{picture}/fields/{field}', [RunController::class, 'field'])->can('view', 'run');
         Route::get('runs/{run}/pictures/{picture}/difference', [RunController::class, 'difference'])->can('view', 'run');
-        Route::get('runs/{run}/pictures/{picture}/vtk/{what}', [RunController::class, 'export'])->whereIn('what', ['grid', 'surfaces'])->can('view', 'run');
+        Route::get('runs/{run}/pictures/{picture}/vtk/{what}', [RunController::class, 'export'])->where('what', 'grid|surfaces|copper-[0-9]{1,4}')->can('view', 'run');
         Route::get('runs/{run}/pictures/{picture}/isosurface', [RunController::class, 'isosurface'])->can('view', 'run');
         Route::post('runs/{run}/pictures/{picture}/streamlines', [RunController::class, 'streamlines'])->can('view', 'run');
         Route::post('runs/{run}/pictures/{picture}/vtk/streamlines', [RunController::class, 'exportStreamlines'])->can('view', 'run');

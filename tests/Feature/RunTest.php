@@ -106,6 +106,7 @@ final class RunTest extends TestCase
             self::assertStringContainsString("VTKFile type=\"$type\"", (string) $this->get("/api/runs/$run->id/pictures/1/vtk/$what")->assertOk()->getContent());
         }
         $this->get("/api/runs/$run->id/pictures/1/vtk/else")->assertNotFound();
+        $this->getJson("/api/runs/$run->id/pictures/1/vtk/copper-0")->assertUnprocessable()->assertJsonPath('message', fn (string $message): bool => str_contains($message, 'no board 0 with currents'));
         $this->getJson("/api/runs/$run->id/pictures/1/isosurface?field=humidity&value=1&in=solid")->assertUnprocessable();
         $this->postJson("/api/runs/$run->id/pictures/1/streamlines", ['seeds' => [[0, 0, 0]]])->assertUnprocessable()->assertJsonPath('message', fn (string $message): bool => str_contains($message, 'faceVelocity'));
         $this->postJson("/api/runs/$run->id/pictures/1/vtk/streamlines", ['seeds' => [[0, 0, 0]]])->assertUnprocessable();

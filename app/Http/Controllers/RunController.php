@@ -107,13 +107,19 @@ final class RunController
         return $this->binary(FieldFile::floats(PictureDifference::of($this->files->picture($run, $picture), $this->files->picture($base, $base->picture), 'temperature')));
     }
 
-    /** Fields of a picture for other programs: the grid (.vtr) or the surfaces (.vtp). */
+    /** Fields of a picture for other programs: the grid (.vtr), the surfaces (.vtp), or the copper of a board on its pixels (.vtr). */
     public function export(Run $run, int $picture, string $what): Response
     {
         $stored = $this->files->picture($run, $picture);
 
-        return response($what === 'grid' ? Vtk::grid($stored) : Vtk::surfaces($stored), headers: [
-            'Content-Type' => 'application/xml', 'Content-Disposition' => sprintf('attachment; filename="run-%d.%s"', $run->id, $what === 'grid' ? 'vtr' : 'vtp'),
+        $written = match ($what) {
+            'grid' => Vtk::grid($stored),
+            'surfaces' => Vtk::surfaces($stored),
+            default => Vtk::copper($stored, (int) substr($what, strlen('copper-'))),
+        };
+
+        return response($written, headers: [
+            'Content-Type' => 'application/xml', 'Content-Disposition' => sprintf('attachment; filename="run-%d.%s"', $run->id, $what === 'surfaces' ? 'vtp' : 'vtr'),
         ]);
     }
 

@@ -9,20 +9,23 @@ use Foehn\Model\ModelException;
 use Foehn\Results\StoredPicture;
 
 /**
- * `export DIR --out FILE.vtr|FILE.vtp [--seeds FILE]`: the fields that `solve --out DIR` has written, of the grid or at the surfaces, for
- * other programs; with a table of points (x, y, z in m on a line) the streamlines through these.
+ * `export DIR --out FILE.vtr|FILE.vtp [--seeds FILE] [--board N]`: the fields that `solve --out DIR` has written, of the grid or at the surfaces, for
+ * other programs; with a table of points (x, y, z in m on a line) the streamlines through these, with a board (counted from 0) its copper on its pixels.
  */
 final class ExportCommand
 {
     /** @param list<string> $arguments */
     public static function run(array $arguments): int
     {
-        $options = Options::parse($arguments, ['out', 'seeds'], []);
+        $options = Options::parse($arguments, ['out', 'seeds', 'board'], []);
         $picture = new StoredPicture($options->only('the folder of a result'));
         $out = $options->value('out') ?? throw ModelException::at('', '--out FILE is expected, ending in .vtr (grid) or .vtp (surfaces)');
-        $seeds = $options->value('seeds');
+        [$seeds, $board] = [$options->value('seeds'), $options->value('board')];
+        if ($board !== null && ! ctype_digit($board)) {
+            throw ModelException::at('', "--board $board: the number of a board is expected, counted from 0");
+        }
         $written = match (pathinfo($out, PATHINFO_EXTENSION)) {
-            'vtr' => Vtk::grid($picture),
+            'vtr' => $board === null ? Vtk::grid($picture) : Vtk::copper($picture, (int) $board),
             'vtp' => $seeds === null ? Vtk::surfaces($picture) : Vtk::streamlines($picture, $picture->streamlines()->throughAll(self::points($seeds), true)),
             default => throw ModelException::at('', "$out ends in neither .vtr (grid) nor .vtp (surfaces)"),
         };

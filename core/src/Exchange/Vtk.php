@@ -8,11 +8,13 @@ use Foehn\Geometry\Axes;
 use Foehn\Grid\Grid;
 use Foehn\Observe\Fields;
 use Foehn\Results\FieldFile;
+use Foehn\Results\OutputException;
 use Foehn\Results\StoredPicture;
 
 /**
  * Fields of a stored picture in the XML formats of the Visualization Toolkit (VTK File Formats, version 1.0, data inline as base64): the
- * grid with all fields in its cells (.vtr), and the surface elements with all fields at them, and streamlines (.vtp). SI units, in the names of the arrays.
+ * grid with all fields in its cells (.vtr), the copper of a board at the middles of its pixels (.vtr), and the surface elements with all fields at them, and
+ * streamlines (.vtp). SI units, in the names of the arrays.
  */
 final class Vtk
 {
@@ -35,6 +37,62 @@ final class Vtk
         $coordinates = implode('', array_map(fn (int $axis): string => self::doubles('xyz'[$axis], $picture->grid->lines[$axis]), [0, 1, 2]));
 
         return self::file('RectilinearGrid', "<RectilinearGrid WholeExtent=\"$extent\"><Piece Extent=\"$extent\"><Coordinates>$coordinates</Coordinates><CellData>$arrays</CellData></Piece></RectilinearGrid>");
+    }
+
+    /**
+     * The copper of a board: a point in the middle of each pixel of each layer, with the share that is copper, the number of the net, and what the currents
+     * are there; NaN where no copper is.
+     *
+     * @param int $number of the board, as the result has them from 0
+     * @throws OutputException where the result has no such board, or is of a version that did not tell where it is
+     */
+    public static function copper(StoredPicture $picture, int $number): string
+    {
+        $board = $picture->board($number);
+        [$a, $b] = Axes::across($board['normal']);
+        $lines = [[], [], []];
+        foreach ([$a, $b] as $i => $axis) {
+            $lines[$axis] = array_map(fn (int $n): float => $board['lower'][$axis] + ($n + 0.5) * $board['size'][$i], range(0, $board['pixels'][$i] - 1));
+        }
+        $lines[$board['normal']] = array_map(fn (array $layer): float => $board['lower'][$board['normal']] + $layer['height'], $board['layers']);
+        $counts = [$board['pixels'][0], $board['pixels'][1], count($board['layers'])];
+        $arrays = '';
+        foreach (FieldFile::OF_BOARDS as $name => $unit) {
+            $bytes = $picture->bytes("board$number$name.f32");
+            $arrays .= self::array('Float32', lcfirst($name) . ($unit === '' ? '' : " [$unit]"), 1, $board['normal'] === 2 ? $bytes : self::turned($bytes, $counts, $board['normal']));
+        }
+        $extent = implode(' ', array_map(fn (array $along): string => '0 ' . (count($along) - 1), $lines));
+        $coordinates = implode('', array_map(fn (int $axis): string => self::doubles('xyz'[$axis], $lines[$axis]), [0, 1, 2]));
+
+        return self::file('RectilinearGrid', "<RectilinearGrid WholeExtent=\"$extent\"><Piece Extent=\"$extent\"><Coordinates>$coordinates</Coordinates><PointData>$arrays</PointData></Piece></RectilinearGrid>");
+    }
+
+    /**
+     * Values by column, row and layer of a board in the order of x, y, z.
+     *
+     * @param array{int, int, int} $counts columns, rows and layers
+     * @param int $normal 0: layers run fastest; 1: after the columns
+     */
+    private static function turned(string $bytes, array $counts, int $normal): string
+    {
+        [$columns, $rows, $layers] = $counts;
+        $turned = '';
+        for ($row = 0; $row < $rows; $row++) {
+            if ($normal === 1) {
+                for ($layer = 0; $layer < $layers; $layer++) {
+                    $turned .= substr($bytes, 4 * $columns * ($row + $rows * $layer), 4 * $columns);
+                }
+
+                continue;
+            }
+            for ($column = 0; $column < $columns; $column++) {
+                for ($layer = 0; $layer < $layers; $layer++) {
+                    $turned .= substr($bytes, 4 * ($column + $columns * ($row + $rows * $layer)), 4);
+                }
+            }
+        }
+
+        return $turned;
     }
 
     /** The surface elements as quads, with every field at them; "part" is the number of the part from 1. */

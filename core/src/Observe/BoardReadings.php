@@ -13,7 +13,7 @@ use Foehn\Physics\Electric\BoardState;
  *
  * @phpstan-type NetRow array{name: string, current: float, drop: float, resistance: ?float, heat: float, temperature: float, section: ?float, charted: ?float}
  * @phpstan-type ViaRow array{net: string, at: array{float, float}, hole: float, from: string, to: string, current: float, density: float, heat: float}
- * @phpstan-type LayerRow array{name: string, outer: bool, heat: float, density: float, temperature: float}
+ * @phpstan-type LayerRow array{name: string, height: float, outer: bool, heat: float, density: float, temperature: float}
  */
 final class BoardReadings
 {
@@ -133,7 +133,7 @@ final class BoardReadings
                 }
             }
             $this->densest[] = $densest;
-            $rows[] = ['name' => $layer->name, 'outer' => $n === 0 || $n === $last, 'heat' => $heat, 'density' => $densest === null ? 0.0 : $density[$densest], 'temperature' => $hottest];
+            $rows[] = ['name' => $layer->name, 'height' => $layer->height, 'outer' => $n === 0 || $n === $last, 'heat' => $heat, 'density' => $densest === null ? 0.0 : $density[$densest], 'temperature' => $hottest];
         }
 
         return $rows;

@@ -34,8 +34,8 @@ final class FieldFile
     /** ... and one whose surfaces do not see each other. */
     private const PATCHES = 'radiationPatch';
 
-    /** Of the copper of a board, on its pixels: share that is copper, number of the net, V, A/m2, W and K. A board is numbered as in the result. */
-    private const OF_BOARDS = ['Copper', 'Net', 'Potential', 'CurrentDensity', 'JouleHeat', 'Temperature'];
+    /** Of the copper of a board, on its pixels, with units: share that is copper, number of the net, and what currents do. A board is numbered as in the result. */
+    public const OF_BOARDS = ['Copper' => '', 'Net' => '', 'Potential' => 'V', 'CurrentDensity' => 'A/m2', 'JouleHeat' => 'W', 'Temperature' => 'K'];
 
     /** Fields in cells at a moment that is kept of a course in time, numbered as in the result. */
     private const AT_MOMENTS = ['temperatureAt', 'velocityAt'];
@@ -81,7 +81,7 @@ final class FieldFile
 
     private static function isOfBoard(string $field): bool
     {
-        return preg_match('/^board\d{1,3}(' . implode('|', self::OF_BOARDS) . ')$/', $field) === 1;
+        return preg_match('/^board\d{1,3}(' . implode('|', array_keys(self::OF_BOARDS)) . ')$/', $field) === 1;
     }
 
     private static function isOfMoment(string $field): bool
@@ -139,7 +139,7 @@ final class FieldFile
         foreach (array_values($state->boards) as $number => $board) {
             $copper = $board->drawn->raster->covered;
             $values = ['Copper' => $copper, 'Net' => $board->drawn->nets()->net, 'Potential' => $board->currents->potential, 'CurrentDensity' => $board->currents->density, 'JouleHeat' => $board->currents->heat, 'Temperature' => $board->temperature];
-            foreach (self::OF_BOARDS as $name) {
+            foreach (array_keys(self::OF_BOARDS) as $name) {
                 yield "board$number$name.f32" => self::floats(array_map(fn (float|int $value, float $share): ?float => $share > 0.0 ? (float) $value : null, $values[$name], $copper));
             }
         }

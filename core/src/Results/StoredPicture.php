@@ -44,6 +44,25 @@ final class StoredPicture
         return $result;
     }
 
+    /**
+     * Where the pixels of a board are.
+     *
+     * @param int $number of the board, from 0
+     * @return array{name: string, normal: 0|1|2, lower: array{float, float, float}, pixels: array{int, int}, size: array{float, float}, layers: list<array{height: float}>} m
+     * @throws OutputException where there is no such board, or the result does not tell
+     */
+    public function board(int $number): array
+    {
+        /** @var array{electric?: ?array{boards: list<array{name: string, normal?: 0|1|2, lower: array{float, float, float}, pixels: array{int, int}, size: array{float, float}, layers: list<array{height: float}>}>}} $result */
+        $result = $this->result();
+        $board = $result['electric']['boards'][$number] ?? throw new OutputException("the result has no board $number with currents; they are counted from 0");
+        if (! isset($board['normal'])) {
+            throw new OutputException('this result was written before places of boards were kept; run the model again');
+        }
+
+        return $board;
+    }
+
     /** Whether the picture has a field. */
     public function has(string $field): bool
     {

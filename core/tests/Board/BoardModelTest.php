@@ -5,12 +5,18 @@ declare(strict_types=1);
 namespace Foehn\Tests\Board;
 
 use Foehn\Codec\ModelCodec;
+use Foehn\Console\SolveFiles;
+use Foehn\Exchange\Vtk;
 use Foehn\FoehnException;
+use Foehn\Geometry\Axes;
 use Foehn\Observe\BoardReadings;
 use Foehn\Observe\LimitPlaces;
 use Foehn\Observe\Readings;
 use Foehn\Observe\TraceChart;
 use Foehn\Physics\Electric\BoardState;
+use Foehn\Results\FieldFile;
+use Foehn\Results\ResultBuilder;
+use Foehn\Results\StoredPicture;
 use Foehn\Solve\Solution;
 use Foehn\Solve\SteadySolver;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -134,6 +140,51 @@ final class BoardModelTest extends TestCase
 
         self::assertEqualsWithDelta($along, $heat[0], 0.03 * $along);
         self::assertEqualsWithDelta($across, $heat[1], 0.05 * $across);
+    }
+
+    /**
+     * Points of a raster lie in the space as pixels do, whichever way the board stands.
+     *
+     * @param list<int> $counts of points along x, y and z
+     */
+    #[TestWith([2, [40, 10, 2]])]
+    #[TestWith([1, [40, 2, 10]])]
+    #[TestWith([0, [2, 40, 10]])]
+    public function testCopperIsWrittenForOtherProgramsWhereItIs(int $normal, array $counts): void
+    {
+        $upright = Axes::place($normal, 1.07e-3, 40e-3, 10e-3);
+        $solution = self::solve([
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => $upright], 'fluid' => null],
+            'parts' => [[
+                'id' => 'b', 'at' => [0, 0, 0], 'shape' => ['kind' => 'board', 'normal' => 'xyz'[$normal], 'size' => ['40 mm', '10 mm'], 'layers' => [
+                    ['name' => 'Foot', 'thickness' => '70 um', 'drawn' => [['kind' => 'pad', 'at' => ['20 mm', '5 mm'], 'size' => ['4 mm', '4 mm']]]], ['thickness' => '0.93 mm'],
+                    ['name' => 'Top', 'thickness' => '70 um', 'drawn' => [['kind' => 'track', 'points' => [['6 mm', '5 mm'], ['34 mm', '5 mm']], 'width' => '4 mm']]],
+                ]],
+                'faces' => ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => '1e6 W/m^2/K', 'temperature' => '20 degC']]],
+                'copper' => ['pixel' => '1 mm', 'terminals' => self::terminals()],
+            ]],
+            'analysis' => ['grid' => ['cells' => array_map(fn (float $extent): int => $extent < 2e-3 ? 4 : (int) round(1e3 * $extent), $upright)]],
+        ]);
+        $folder = sys_get_temp_dir() . '/foehn-copper-' . bin2hex(random_bytes(6));
+        SolveFiles::write($folder, ['result.json' => (string) json_encode(ResultBuilder::build($solution, '')), ...FieldFile::of($solution->state)]);
+        $arrays = [];
+        $written = simplexml_load_string(Vtk::copper(new StoredPicture($folder), 0)) ?: throw new \LogicException('no XML');
+        foreach ($written->xpath('//DataArray') ?: [] as $array) {
+            $arrays[(string) $array['Name']] = array_values((array) unpack((string) $array['type'] === 'Float64' ? 'e*' : 'g*', substr((string) base64_decode((string) $array, true), 8)));
+        }
+        array_map(unlink(...), glob("$folder/*") ?: []);
+        rmdir($folder);
+
+        self::assertSame($counts, array_map(fn (string $axis): int => count($arrays[$axis]), ['x', 'y', 'z']));
+        [$a, $b] = Axes::across($normal);
+        self::assertEqualsWithDelta(0.5e-3, $arrays['xyz'[$a]][0], 1e-12);
+        self::assertEqualsWithDelta([0.035e-3, 1.035e-3], $arrays['xyz'[$normal]], 1e-12, 'the middles of the copper');
+        $strides = [1, $counts[0], $counts[0] * $counts[1]];
+        foreach (self::board($solution)->currents->density as $at => $density) {
+            $point = $at % 40 * $strides[$a] + intdiv($at, 40) % 10 * $strides[$b] + intdiv($at, 400) * $strides[$normal];
+            $value = $arrays['currentDensity [A/m2]'][$point];
+            self::assertEqualsWithDelta($density, is_float($value) && ! is_nan($value) ? $value : 0.0, 1e-6 * 4e7);
+        }
     }
 
     public function testAListOfNetsNamesWhatTheArtworkDoesNot(): void

@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Tooltip from '@mui/material/Tooltip';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { useResult } from '../api/queries';
 import { saveFile } from '../api/saveFile';
 import type { Outline } from '../api/types';
 import { usePreferences } from '../state/screen';
@@ -49,6 +50,7 @@ function Choices({ anchor, shown, outline, onClose }: { anchor: HTMLElement; sho
     const visible = layers.filter((layer) => layer.visible);
     const { run, number: picture } = shown;
     const at = `/api/runs/${run}/pictures/${picture}`;
+    const boards = useResult(run, picture).data?.electric?.boards ?? [];
     const save = (ratio: number) => {
         onClose();
         const canvas = useAim.getState().render?.(ratio);
@@ -70,11 +72,12 @@ function Choices({ anchor, shown, outline, onClose }: { anchor: HTMLElement; sho
         const bytes = await api.postForBytes(`${at}/vtk/streamlines`, { seeds: seeds(from, outline, sections, count), back });
         saveFile(new Blob([bytes], { type: 'application/xml' }), `run-${run}-streamlines.vtp`);
     };
-    const choices = [
+    const choices: [title: string, href: string, name: string][] = [
         ['Fields in the grid (VTK, .vtr)', `${at}/vtk/grid`, `run-${run}.vtr`],
         ['Fields at the surfaces (VTK, .vtp)', `${at}/vtk/surfaces`, `run-${run}.vtp`],
+        ...boards.map(({ name }, n): [string, string, string] => [`Copper of ${name} (VTK, .vtr)`, `${at}/vtk/copper-${n}`, `run-${run}-copper-${n}.vtr`]),
         ['Result document (JSON)', `${at}/result`, `run-${run}.json`],
-    ] as const;
+    ];
     return (
         <Menu anchorEl={anchor} open onClose={onClose}>
             {sizes.map((ratio) => (
