@@ -194,7 +194,8 @@ final class FlowSolver
 
     private function solution(bool $converged, bool $stopped): Solution
     {
-        $state = $this->state($this->flow->unbalanced());
+        // A flow that is kept is not iterated on, and leaves nothing open.
+        $state = $this->state($this->run->frozen ? [] : $this->flow->unbalanced());
         $fansOpen = $this->fans->isEmpty() ? 0.0 : $this->fans->open($state, $this->flow->devices);
         $residuals = $this->controller->residuals();
         $converged = $converged && (! $this->isBalanced || $state->balance()->holds()) && $fansOpen <= FanControls::NEAR;

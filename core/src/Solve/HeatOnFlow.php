@@ -197,9 +197,11 @@ final class HeatOnFlow
     {
         $rounds = $mostPasses > self::FEW ? self::MOST_ROUNDS : 1;
         $tolerance = 1e-3;
+        // Closer than temperatures stay, what follows them does not.
+        $exchanged = max(ConductionSettings::EXCHANGED, 0.1 * $stays);
         for ($round = 1; $round <= $rounds; $round++) {
             $moved = $this->coupling->follow($this->cells());
-            if ($round > 1 && $moved <= ConductionSettings::EXCHANGED) {
+            if ($round > 1 && $moved <= $exchanged) {
                 return true;
             }
             $this->assemble($turbulence);
@@ -209,7 +211,7 @@ final class HeatOnFlow
             $tolerance = 0.1 * $stays;
         }
 
-        return $rounds === 1 || $this->coupling->follow($this->cells()) <= ConductionSettings::EXCHANGED;
+        return $rounds === 1 || $this->coupling->follow($this->cells()) <= $exchanged;
     }
 
     /**

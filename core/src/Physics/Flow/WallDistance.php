@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Foehn\Physics\Flow;
 
-use Foehn\Geometry\Axes;
 use Foehn\Numerics\Accuracy;
 use Foehn\Numerics\ConjugateGradient;
 use Foehn\Numerics\Multigrid;
@@ -27,71 +26,96 @@ final class WallDistance
 
     public function __construct(private readonly FlowDomain $domain)
     {
-        $layout = $domain->layout;
-        $grid = $layout->grid;
-        $cells = $grid->cells;
-        [$nx, $ny, $nz] = $cells;
-        $stride = [1, $nx, $nx * $ny];
-        $zeros = Stencil::zeros($cells);
-        $coupling = [$zeros, $zeros, $zeros];
-        $extra = $source = $zeros;
-        $longest = max($grid->lines[0][$nx] - $grid->lines[0][0], $grid->lines[1][$ny] - $grid->lines[1][0], $grid->lines[2][$nz] - $grid->lines[2][0]);
-        for ($n = 0, $count = $grid->count(); $n < $count; $n++) {
-            $place = [$n % $nx + 1, intdiv($n, $nx) % $ny + 1, intdiv($n, $nx * $ny) + 1];
-            $c = $layout->index(...$place);
-            if ($domain->fluid[$c] === 0) {
-                continue;
-            }
-            $own = $stride[2] + $n;
-            $width = array_map(fn (int $axis) => $layout->width[$axis][$place[$axis]], [0, 1, 2]);
-            $source[$own] = $width[0] * $width[1] * $width[2];
-            // A space without walls has no distance to them; far away stands for that.
-            $extra[$own] = $source[$own] / $longest ** 2 * 1e-3;
-            foreach ([0, 1, 2] as $axis) {
-                [$a, $b] = Axes::across($axis);
-                $area = $width[$a] * $width[$b];
-                foreach ([-1, 1] as $sign) {
-                    $next = $c + $sign * $layout->stride[$axis];
-                    if ($domain->fluid[$next] === 1) {
-                        if ($sign > 0) {
-                            $coupling[$axis][$own] = 2 * $area / ($width[$axis] + $layout->width[$axis][$place[$axis] + 1]);
-                        }
-                    } else {
-                        $extra[$own] += $domain->noSlip[$next] * 2 * $area / $width[$axis];
+        [$stencil, $volume] = $this->links();
+        $phi = ConjugateGradient::solve($stencil, Multigrid::box($stencil), $volume, Stencil::zeros($stencil->cells), new Accuracy(self::RESIDUAL))->x;
+        [$this->distance, $this->gap] = $this->widths($phi);
+    }
+
+    /**
+     * The links of fluid cells to each other and to the walls beside them.
+     *
+     * @return array{Stencil, array<int, float>} and the volumes of these cells, m3, padded alike
+     */
+    private function links(): array
+    {
+        [$layout, $fluid, $noSlip] = [$this->domain->layout, $this->domain->fluid, $this->domain->noSlip];
+        [$cells, $width, $stride] = [$layout->grid->cells, $layout->width, $layout->stride];
+        $coupling = [Stencil::zeros($cells), Stencil::zeros($cells), Stencil::zeros($cells)];
+        $extra = $volume = Stencil::zeros($cells);
+        // A space without walls has no distance to them; far away stands for that.
+        $open = 1e-3 / max(array_map(array_sum(...), $width)) ** 2;
+        $n = $cells[0] * $cells[1];
+        for ($k = 1; $k <= $cells[2]; $k++) {
+            for ($j = 1; $j <= $cells[1]; $j++) {
+                $c = $layout->index(1, $j, $k);
+                for ($i = 1; $i <= $cells[0]; $i++, $c++, $n++) {
+                    if ($fluid[$c] === 0) {
+                        continue;
                     }
+                    $place = [$i, $j, $k];
+                    $volume[$n] = $width[0][$i] * $width[1][$j] * $width[2][$k];
+                    $own = $open * $volume[$n];
+                    for ($axis = 0; $axis < 3; $axis++) {
+                        [$below, $above] = [$c - $stride[$axis], $c + $stride[$axis]];
+                        $across = $width[$axis][$place[$axis]];
+                        $toFace = 2.0 * $volume[$n] / ($across * $across);
+                        if ($fluid[$above] === 1) {
+                            $coupling[$axis][$n] = 2.0 * $volume[$n] / $across / ($across + $width[$axis][$place[$axis] + 1]);
+                        } else {
+                            $own += $noSlip[$above] * $toFace;
+                        }
+                        if ($fluid[$below] !== 1) {
+                            $own += $noSlip[$below] * $toFace;
+                        }
+                    }
+                    $extra[$n] = $own;
                 }
             }
         }
-        $stencil = new Stencil($cells, $coupling, $extra);
-        $phi = ConjugateGradient::solve($stencil, Multigrid::box($stencil), $source, $zeros, new Accuracy(self::RESIDUAL))->x;
-        $distance = $gap = array_fill(0, $grid->count(), 0.0);
-        for ($n = 0, $count = $grid->count(); $n < $count; $n++) {
-            $place = [$n % $nx + 1, intdiv($n, $nx) % $ny + 1, intdiv($n, $nx * $ny) + 1];
-            $c = $layout->index(...$place);
-            if ($domain->fluid[$c] === 0) {
-                continue;
-            }
-            $own = $stride[2] + $n;
-            $square = 0.0;
-            foreach ([0, 1, 2] as $axis) {
-                $w = $layout->width[$axis];
-                $i = $place[$axis];
-                $ends = [];
-                foreach ([-1, 1] as $sign) {
-                    $next = $c + $sign * $layout->stride[$axis];
-                    $beyond = $own + $sign * $stride[$axis];
-                    // Value on the face towards that side.
-                    $ends[] = $domain->fluid[$next] === 1
-                        ? ($phi[$own] * $w[$i + $sign] + $phi[$beyond] * $w[$i]) / ($w[$i] + $w[$i + $sign])
-                        : (1.0 - $domain->noSlip[$next]) * $phi[$own];
+
+        return [new Stencil($cells, $coupling, $extra), $volume];
+    }
+
+    /**
+     * @param array<int, float> $phi m2, padded as in Stencil
+     * @return array{array<int, float>, array<int, float>} distance to the wall and width of the gap, m, per cell of the grid
+     */
+    private function widths(array $phi): array
+    {
+        [$layout, $fluid, $noSlip] = [$this->domain->layout, $this->domain->fluid, $this->domain->noSlip];
+        [$cells, $width, $stride] = [$layout->grid->cells, $layout->width, $layout->stride];
+        $pad = $cells[0] * $cells[1];
+        $steps = [1, $cells[0], $pad];
+        $distance = $gap = array_fill(0, $layout->grid->count(), 0.0);
+        $n = 0;
+        for ($k = 1; $k <= $cells[2]; $k++) {
+            for ($j = 1; $j <= $cells[1]; $j++) {
+                $c = $layout->index(1, $j, $k);
+                for ($i = 1; $i <= $cells[0]; $i++, $c++, $n++) {
+                    if ($fluid[$c] === 0) {
+                        continue;
+                    }
+                    $place = [$i, $j, $k];
+                    $own = $phi[$pad + $n];
+                    $square = 0.0;
+                    for ($axis = 0; $axis < 3; $axis++) {
+                        $w = $width[$axis];
+                        $at = $place[$axis];
+                        [$below, $above] = [$c - $stride[$axis], $c + $stride[$axis]];
+                        // Values on the two faces.
+                        $low = $fluid[$below] === 1 ? ($own * $w[$at - 1] + $phi[$pad + $n - $steps[$axis]] * $w[$at]) / ($w[$at] + $w[$at - 1]) : (1.0 - $noSlip[$below]) * $own;
+                        $high = $fluid[$above] === 1 ? ($own * $w[$at + 1] + $phi[$pad + $n + $steps[$axis]] * $w[$at]) / ($w[$at] + $w[$at + 1]) : (1.0 - $noSlip[$above]) * $own;
+                        $slope = ($high - $low) / $w[$at];
+                        $square += $slope * $slope;
+                    }
+                    $root = sqrt($square + 2.0 * $own);
+                    $distance[$n] = $root - sqrt($square);
+                    $gap[$n] = 2.0 * $root;
                 }
-                $square += (($ends[1] - $ends[0]) / $w[$i]) ** 2;
             }
-            $root = sqrt($square + 2 * $phi[$own]);
-            $distance[$n] = $root - sqrt($square);
-            $gap[$n] = 2 * $root;
         }
-        [$this->distance, $this->gap] = [$distance, $gap];
+
+        return [$distance, $gap];
     }
 
     /**
