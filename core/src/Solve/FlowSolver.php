@@ -147,7 +147,7 @@ final class FlowSolver
             $this->flow->conserveMass();
             $this->flow->heat->settle($this->flow->level->fluxes(), $this->flow->turbulence, 2, ConvergenceSettings::CLOSED_WITH_EDDIES);
 
-            return $this->solution(false, false);
+            return $this->solution(false, false, false);
         } finally {
             [$this->flow->level->velocity, $this->flow->level->pressure, $this->flow->heat] = [$velocity, $pressure, $heat];
         }
@@ -162,7 +162,8 @@ final class FlowSolver
         $settled = $this->closeHeat(ConvergenceSettings::PASSES, $this->flow->turbulence === null ? ConvergenceSettings::CLOSED_ON_FROZEN : ConvergenceSettings::CLOSED_WITH_EDDIES);
         $this->convergence->measure($this->flow->level->velocity);
 
-        return $this->solution($settled, false);
+        // A flow that is kept is not iterated on, and leaves nothing open.
+        return $this->solution($settled, false, false);
     }
 
     /**
@@ -192,10 +193,10 @@ final class FlowSolver
         return new State($this->model, $this->voxels, $flow->heat->system, $flow->heat->cells(), $field, $flow->heat->currents(), $flow->heat->enclosure(), $flow->heat->boards());
     }
 
-    private function solution(bool $converged, bool $stopped): Solution
+    /** @param bool $tells whether what iteration has left open in the momentum is told: it costs as much as half a step */
+    private function solution(bool $converged, bool $stopped, bool $tells = true): Solution
     {
-        // A flow that is kept is not iterated on, and leaves nothing open.
-        $state = $this->state($this->run->frozen ? [] : $this->flow->unbalanced());
+        $state = $this->state($tells ? $this->flow->unbalanced() : []);
         $fansOpen = $this->fans->isEmpty() ? 0.0 : $this->fans->open($state, $this->flow->devices);
         $residuals = $this->controller->residuals();
         $converged = $converged && (! $this->isBalanced || $state->balance()->holds()) && $fansOpen <= FanControls::NEAR;
