@@ -7,8 +7,10 @@ namespace Foehn\Codec;
 use Foehn\Materials\Library;
 use Foehn\Model\Assembly;
 use Foehn\Model\Contents;
+use Foehn\Model\Joints;
 use Foehn\Model\Model;
 use Foehn\Model\ModelException;
+use Foehn\Model\Part;
 use Foehn\Model\Questions;
 use Foehn\Units\Clock;
 use stdClass;
@@ -85,7 +87,8 @@ final class ModelCodec
         foreach (self::placed($root, $assemblies) as $reader) {
             [$materials, $parts[]] = PartReader::read($reader, $materials, $surroundings);
         }
-        $parts = JointReader::join($parts, $materials, $problems);
+        $joints = (new Joints($parts, $materials))->faces;
+        $parts = array_map(fn (Part $part, int $n): Part => isset($joints[$n]) ? $part->joined($joints[$n]) : $part, $parts, array_keys($parts));
         $targets = new TargetReader($parts, $assemblies, $materials, $problems, $surroundings->temperature);
         $watches = array_merge(...array_map($targets->watches(...), $root->objects('watches', 2 * Model::MOST_PARTS, 'watches')));
         $limits = array_merge(...array_map($targets->limits(...), $root->objects('limits', 2 * Model::MOST_PARTS, 'limits')));

@@ -9,6 +9,7 @@ use Foehn\Geometry\Box;
 use Foehn\Materials\Library;
 use Foehn\Model\ElectricCondition;
 use Foehn\Model\FlowCondition;
+use Foehn\Model\Joints;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
 use Foehn\Model\Side;
@@ -188,6 +189,9 @@ final class Preflight
             }
 
             return;
+        }
+        foreach ((new Joints($this->model->parts, $this->model->materials))->obstacles as ['board' => $board, 'says' => $says]) {
+            $this->error('Load', "$says.", [$board]);
         }
         $voltages = array_filter($with, fn (Part $part) => array_filter($part->currents(), fn (ElectricCondition $terminal) => ! $terminal->givesCurrent() && $terminal->joining === null) !== []);
         if ($with === []) {

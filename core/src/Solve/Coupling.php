@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Foehn\Solve;
 
 use Foehn\Grid\Voxels;
+use Foehn\Model\Joints;
 use Foehn\Model\Model;
 use Foehn\Model\Part;
 use Foehn\Physics\Electric\BoardState;
@@ -50,6 +51,10 @@ final class Coupling
     {
         $this->heat = new HeatEquation($model, $voxels);
         if ($model->physics->electric) {
+            $joints = new Joints($model->parts, $model->materials);
+            if ($joints->obstacles !== []) {
+                throw new PhysicsException($joints->obstacles[0]['says']);
+            }
             $hasBoards = CopperExchange::carrying($model->parts) !== [];
             if ($hasBoards) {
                 $this->copper = new CopperExchange($this->heat, $boards);
@@ -57,8 +62,7 @@ final class Coupling
             if (! $hasBoards || array_filter($model->parts, fn (Part $part): bool => $part->terminals !== []) !== []) {
                 $this->currents = new CurrentExchange($this->heat);
             }
-            $areJoined = $this->copper !== null && $this->currents !== null && array_filter($model->parts, fn (Part $part): bool => $part->copper?->isJoined() === true) !== [];
-            $this->exchanges = $areJoined ? [new JointExchange($this->copper, $this->currents, $boards)] : array_values(array_filter([$this->copper, $this->currents]));
+            $this->exchanges = $joints->faces !== [] && $this->copper !== null && $this->currents !== null ? [new JointExchange($this->copper, $this->currents, $boards)] : array_values(array_filter([$this->copper, $this->currents]));
         }
         if (array_filter($model->parts, fn (Part $part): bool => $part->losses !== null) !== []) {
             $this->exchanges[] = new LossExchange($this->heat, fn (): ?Currents => $this->currents());

@@ -2,86 +2,68 @@
 
 declare(strict_types=1);
 
-namespace Foehn\Codec;
+namespace Foehn\Model;
 
 use Foehn\Geometry\Axes;
 use Foehn\Geometry\Box;
 use Foehn\Materials\Library;
-use Foehn\Model\BoardArtwork;
-use Foehn\Model\BoardTerminal;
-use Foehn\Model\ElectricCondition;
-use Foehn\Model\Joining;
-use Foehn\Model\Part;
 use Foehn\Shapes\Turned;
 
-/** Gives parts that boards are joined to their side of the joints: what lies over the pads, of the face that touches the board. */
-final readonly class JointReader
+/**
+ * The joints of boards with parts that stand on them: at the part they are what lies over the pads, of the face that touches the board. One that cannot be
+ * made is no mistake of the document, as the part may have been moved before the board is: it is told before a run, which does without none.
+ */
+final readonly class Joints
 {
     /** Between faces that touch, m. */
     private const TOUCHES = 1e-7;
 
-    /** @var array<string, int> number of each part, by id */
-    private array $numbers;
+    /** @var array<int, non-empty-list<ElectricCondition>> where current enters parts, by their number */
+    public array $faces;
+
+    /** @var list<array{board: Part, says: string}> why others cannot be made */
+    public array $obstacles;
 
     /** @param list<Part> $parts */
-    private function __construct(private array $parts, private Library $materials)
+    public function __construct(array $parts, private Library $materials)
     {
-        $this->numbers = array_flip(array_map(fn (Part $part): string => $part->id, $parts));
-    }
-
-    /**
-     * @param list<Part> $parts
-     * @return list<Part> the same, with the joints at those that boards are joined to
-     */
-    public static function join(array $parts, Library $materials, Problems $problems): array
-    {
-        $reader = new self($parts, $materials);
-        $joints = [];
+        $numbers = array_flip(array_map(fn (Part $part): string => $part->id, $parts));
+        $faces = $obstacles = [];
         foreach ($parts as $board) {
-            foreach ($board->copper->terminals ?? [] as $n => $terminal) {
+            foreach ($board->copper->terminals ?? [] as $terminal) {
                 $joining = $terminal->condition->joining;
-                if ($joining === null) {
+                if ($board->copper === null || $joining === null) {
                     continue;
                 }
-                $part = $reader->partFor($board, $joining);
-                $found = $part === null ? sprintf('there is no part with the id "%s"', $joining->part) : $reader->faces($board, $terminal, $joining, $parts[$part]);
+                // A copy of a board is joined to the part that is numbered alike, where there is one.
+                $part = $numbers[$joining->part . strstr($board->id, Part::COPY)] ?? $numbers[$joining->part] ?? null;
+                $found = $part === null ? sprintf('there is no part with the id "%s"', $joining->part) : $this->faces($board, $board->copper->artwork, $terminal, $joining, $parts[$part]);
                 if (is_string($found)) {
-                    $problems->add("$board->pointer/copper/terminals/$n/electric/part", $found);
-                } else {
-                    $joints[(int) $part] = [...$joints[(int) $part] ?? [], ...$found];
+                    $obstacles[] = ['board' => $board, 'says' => sprintf('"%s" on "%s" is joined to no part: %s', $terminal->name, $board->name, $found)];
+                } elseif ($part !== null) {
+                    $faces[$part] = [...$faces[$part] ?? [], ...$found];
                 }
             }
         }
-        foreach ($joints as $part => $own) {
-            $parts[$part] = $parts[$part]->joined($own);
-        }
-
-        return array_values($parts);
+        [$this->faces, $this->obstacles] = [$faces, $obstacles];
     }
 
-    /** Number of the part: for a copy of a board that which is numbered alike, where there is one. */
-    private function partFor(Part $board, Joining $joining): ?int
+    /** @return non-empty-list<ElectricCondition>|string where current enters the part, or why it cannot */
+    private function faces(Part $board, BoardArtwork $artwork, BoardTerminal $terminal, Joining $joining, Part $part): array|string
     {
-        return $this->numbers[$joining->part . strstr($board->id, Part::COPY)] ?? $this->numbers[$joining->part] ?? null;
-    }
-
-    /** @return list<ElectricCondition>|string where current enters the part, or why it cannot */
-    private function faces(Part $board, BoardTerminal $terminal, Joining $joining, Part $part): array|string
-    {
-        $artwork = $board->copper->artwork ?? throw new \LogicException('a board with terminals has artwork');
         $material = $part->material === null ? null : $this->materials->get($part->material);
         if ($material?->resistivity === null || $part->shape->kind() === 'board' || $part->shape instanceof Turned) {
-            return sprintf('"%s" takes no current from a board: a part of metal is needed, whose material has a resistivity and which is not turned', $part->name);
+            return sprintf('"%s" takes no current from a board; choose a part of metal, whose material has a resistivity and which is not turned', $part->name);
         }
         $sign = self::side($board->shape->bounds(), $part->shape->bounds(), $artwork->normal);
         if ($sign === null) {
-            return sprintf('"%s" does not touch the upper or lower face of "%s"; move it onto the board', $part->name, $board->name);
+            return sprintf('"%s" does not touch the upper or lower face of the board; move it there', $part->name);
         }
         $faces = [];
         foreach (array_keys($terminal->pads) as $pad) {
             $rectangle = self::over($artwork, $terminal, $pad, $part->shape->bounds());
             if ($rectangle === null) {
-                return sprintf('no part of "%s" lies over pad %d of "%s"; move either', $part->name, $pad + 1, $terminal->name);
+                return sprintf('nothing of "%s" lies over pad %d; move either', $part->name, $pad + 1);
             }
             [[$u, $v], [$toU, $toV]] = $rectangle;
             $place = Axes::place($artwork->normal, $part->shape->bounds()->min[$artwork->normal], 0.5 * ($u + $toU), 0.5 * ($v + $toV));
