@@ -52,7 +52,7 @@ final class JointExchange implements Exchange
         $last = [];
         for ($n = 0; $n < self::MOST; $n++) {
             $excess = $this->excess($temperature);
-            if ($this->network !== null && max([0.0, ...array_map(abs(...), array_values($excess))]) <= self::BALANCE * $this->greatest()) {
+            if (max([0.0, ...array_map(abs(...), array_values($excess))]) <= self::BALANCE * $this->greatest()) {
                 return $before === 0.0 ? INF : abs($this->power() - $before) / max(abs($this->power()), 1e-300);
             }
             $this->learn($last, $excess);
@@ -124,7 +124,7 @@ final class JointExchange implements Exchange
     /** Greatest current at a terminal or joint, A. */
     private function greatest(): float
     {
-        $all = [...array_column($this->currents()->terminals, 'current')];
+        $all = array_column($this->currents()->terminals, 'current');
         foreach ($this->copper->states() as $board) {
             array_push($all, ...array_column($board->currents->contacts, 'current'));
         }
