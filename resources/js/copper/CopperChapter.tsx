@@ -4,9 +4,11 @@ import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useState } from 'react';
 import type { Result, Revision } from '../api/types';
 import { Chapter } from '../inspector/Chapter';
-import type { ShapeProps } from '../inspector/ShapeField';
+import { editPart, type ShapeProps } from '../inspector/ShapeField';
 import { Readiness } from './Readiness';
 import { copperLayers, copperOf, hasArtwork } from '../model/copper';
+import { canBeDrawn, withFirstCopper } from '../model/drawn';
+import { quietly } from '../model/partCommands';
 
 const ArtworkDialog = lazy(() => import('./ArtworkDialog'));
 const CopperDialog = lazy(() => import('./CopperDialog'));
@@ -57,6 +59,16 @@ export function CopperChapter({ board, revision, result }: Props) {
                 >
                     {known ? 'Other artwork' : 'Import artwork'}
                 </Button>
+                {!known && canBeDrawn(board.entry) && (
+                    <Button
+                        size="small"
+                        variant="outlined"
+                        disabled={board.disabled}
+                        onClick={() => quietly(editPart(board, 'copper to be drawn', withFirstCopper).then(() => setOpen('copper')))}
+                    >
+                        Draw copper
+                    </Button>
+                )}
             </Stack>
             <Suspense fallback={null}>
                 {open === 'artwork' && <ArtworkDialog board={board} onClose={close} />}

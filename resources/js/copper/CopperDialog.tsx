@@ -22,7 +22,10 @@ import { NetsTable } from './NetsTable';
 import { areaOf, netColour, pictureOf, pixelAt } from './raster';
 import { CopperTerminals } from './CopperTerminals';
 import { CornerCurrents } from './CornerCurrents';
+import { DrawButtons } from './DrawButtons';
+import { DrawnCopper } from './DrawnCopper';
 import { obstacleOf } from './Readiness';
+import { pathOf, useDrawing } from './useDrawing';
 import { ViaGroups } from './ViaGroups';
 
 interface Props {
@@ -93,6 +96,8 @@ function Copper({ copper, board, revision }: { copper: BoardCopper; board: Shape
     };
     const entry = copperOf(board.entry);
     const name = copper.layers[layer]!.name;
+    const [piece, setPiece] = useState<number | null>(null);
+    const drawing = useDrawing(board, name, setPiece);
     const add = ([x, y]: readonly [number, number]) => {
         if (picking === 'terminal') {
             const terminal = pickedTerminal(board.entry, name, [x, y]);
@@ -121,7 +126,10 @@ function Copper({ copper, board, revision }: { copper: BoardCopper; board: Shape
             size="small"
             variant={picking === what ? 'contained' : 'outlined'}
             disabled={board.disabled}
-            onClick={() => setPicking(picking === what ? null : what)}
+            onClick={() => {
+                drawing.begin(null);
+                setPicking(picking === what ? null : what);
+            }}
         >
             {picking === what ? 'Click a place on the copper' : label}
         </Button>
@@ -130,10 +138,19 @@ function Copper({ copper, board, revision }: { copper: BoardCopper; board: Shape
         <Stack direction="row" sx={{ gap: 2, height: 'calc(100vh - 190px)', minHeight: 420 }}>
             <Stack sx={{ flex: 1, minWidth: 0, gap: 1 }}>
                 <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
-                    <LayerSwitch names={copper.layers.map((one) => one.name)} layer={layer} onLayer={setLayer} />
+                    <LayerSwitch
+                        names={copper.layers.map((one) => one.name)}
+                        layer={layer}
+                        onLayer={(next) => {
+                            setLayer(next);
+                            setPiece(null);
+                            drawing.begin(null);
+                        }}
+                    />
                     <Stack direction="row" sx={{ gap: 1 }}>
                         {button('terminal', 'Add a terminal')}
                         {button('vias', 'Add vias')}
+                        <DrawButtons drawing={drawing} disabled={board.disabled || picking !== null} />
                         <Button size="small" color="inherit" disabled={sight.zoom === 1} onClick={() => setSight(wholeOf(copper))}>
                             Whole board
                         </Button>
@@ -144,13 +161,15 @@ function Copper({ copper, board, revision }: { copper: BoardCopper; board: Shape
                         label={`Nets on layer ${name}`}
                         raster={copper}
                         picture={picture}
+                        arrows={pathOf(drawing.points, hover)}
                         marks={[...holeMarks(copper.holes), ...terminalMarks(entry.terminals ?? [], name, lit)]}
                         sight={sight}
                         onSight={setSight}
                         onHover={setHover}
-                        isPicking={picking !== null}
+                        isPicking={picking !== null || drawing.kind !== null}
                         onPick={(at) => {
-                            if (picking) add(at);
+                            if (drawing.kind !== null) drawing.add(at);
+                            else if (picking) add(at);
                             else setNet(netAt(...at));
                         }}
                     />
@@ -183,6 +202,7 @@ function Copper({ copper, board, revision }: { copper: BoardCopper; board: Shape
                     lit={lit}
                     onLit={setLit}
                 />
+                <DrawnCopper board={board} layer={name} lit={piece} onLit={setPiece} />
                 <ViaGroups board={board} layers={copper.layers.map((one) => one.name)} />
             </Box>
         </Stack>
