@@ -44,10 +44,15 @@ final class FlowController
     /**
      * @param ?FlowState $start null: fluid at rest
      * @param bool $judged whether a coarser grid has found the flow laminar or turbulent; a flow of another model may have been different air
+     * @param bool $keeps whether the flow stays as it starts, so that nothing is to be stepped
      */
-    public function __construct(private readonly FlowEquations $flow, private readonly FlowConvergence $convergence, private readonly ?FlowState $start, private readonly bool $judged)
+    public function __construct(private readonly FlowEquations $flow, private readonly FlowConvergence $convergence, private readonly ?FlowState $start, private readonly bool $judged, bool $keeps = false)
     {
-        $this->begin();
+        if ($keeps) {
+            $flow->begin($start);
+        } else {
+            $this->begin();
+        }
     }
 
     public function total(): int

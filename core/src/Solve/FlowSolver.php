@@ -60,7 +60,7 @@ final class FlowSolver
         $this->flow = new FlowEquations($model, $voxels, $links, $held);
         $this->convergence = new FlowConvergence($this->flow, $voxels, $model->physics->heat, $finest, $model->convergence);
         $this->fans = $held === null ? FanControls::of($model) : new FanControls($model, []);
-        $this->controller = new FlowController($this->flow, $this->convergence, $start, $done !== []);
+        $this->controller = new FlowController($this->flow, $this->convergence, $start, $done !== [], $run->frozen);
     }
 
     /** @throws PhysicsException */

@@ -198,7 +198,7 @@ final class HeatOnFlow
         $rounds = $mostPasses > self::FEW ? self::MOST_ROUNDS : 1;
         $tolerance = 1e-3;
         // Closer than temperatures stay, what follows them does not.
-        $exchanged = max(ConductionSettings::EXCHANGED, 0.1 * $stays);
+        $exchanged = max(ConductionSettings::EXCHANGED, $stays);
         for ($round = 1; $round <= $rounds; $round++) {
             $moved = $this->coupling->follow($this->cells());
             if ($round > 1 && $moved <= $exchanged) {
