@@ -15,6 +15,9 @@ final readonly class CopperRaster
     /** Pixels of all layers together. */
     public const MOST = 2_000_000;
 
+    /** Along the longer side, however wide all lines are. */
+    private const FEWEST = 100;
+
     /** Of the narrowest line. */
     private const ACROSS = 3.0;
 
@@ -47,7 +50,7 @@ final readonly class CopperRaster
      * @param non-empty-list<CopperLayer> $layers
      * @param list<Barrel> $barrels
      * @param list<Hole> $voids holes without plating
-     * @param ?float $pixel wanted size, m; null: a third of the narrowest line
+     * @param ?float $pixel wanted size, m; null: a third of the narrowest line, and a hundredth of the board at most
      * @throws BoardException where nothing is copper
      */
     public static function of(array $outline, array $layers, array $barrels, array $voids, ?float $pixel): self
@@ -143,11 +146,10 @@ final readonly class CopperRaster
         $widths = [];
         foreach ($layers as $layer) {
             foreach ($layer->paints as $paint) {
-                [$x0, $x1, $y0, $y1] = $paint->bounds();
-                $widths[] = min($x1 - $x0, $y1 - $y0);
+                $widths[] = $paint->narrowest();
             }
         }
-        $wanted ??= $widths === [] ? 0.0 : min($widths) / self::ACROSS;
+        $wanted ??= min([max($width, $height) / self::FEWEST, ...array_map(fn (float $narrowest): float => $narrowest / self::ACROSS, $widths)]);
 
         return max($wanted, $least);
     }

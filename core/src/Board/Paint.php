@@ -26,6 +26,18 @@ final readonly class Paint
     {
     }
 
+    /** Width or height of the narrowest of its pieces, m. */
+    public function narrowest(): float
+    {
+        $widths = [];
+        foreach ($this->pieces as [, $contour]) {
+            [$xs, $ys] = [array_column($contour, 0), array_column($contour, 1)];
+            $widths[] = min(max([-INF, ...$xs]) - min([INF, ...$xs]), max([-INF, ...$ys]) - min([INF, ...$ys]));
+        }
+
+        return min($widths);
+    }
+
     /** @return Contour a circle of the area that the true one has */
     public static function circle(float $x, float $y, float $diameter): array
     {

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Foehn\Tests\Board;
 
+use Foehn\Board\CopperLayer;
+use Foehn\Board\CopperRaster;
+use Foehn\Board\Paint;
 use Foehn\Codec\ModelCodec;
 use Foehn\Console\SolveFiles;
 use Foehn\Exchange\Vtk;
@@ -96,6 +99,17 @@ final class BoardModelTest extends TestCase
         self::assertSame([], $passing->drawn->nets()->joined);
         self::assertContains('PLANE', $passing->drawn->nets()->names);
         self::assertSame([['OUT', 'PLANE']], $joining->drawn->nets()->joined);
+    }
+
+    public function testPixelsAreAThirdOfTheNarrowestPieceOrAHundredthOfTheBoard(): void
+    {
+        $plane = new Paint(true, [[true, Paint::rectangle(30e-3, 20e-3, 60e-3, 40e-3)]]);
+        // A bend: two strokes of 1 mm, whose bounds together are wide.
+        $bend = new Paint(false, [[true, Paint::rectangle(30e-3, 10e-3, 20e-3, 1e-3)], [true, Paint::rectangle(40e-3, 20e-3, 1e-3, 20e-3)]]);
+        $columns = fn (Paint ...$paints): int => CopperRaster::of([0.0, 60e-3, 0.0, 40e-3], [new CopperLayer('Top', array_values($paints), 35e-6, 0.0)], [], [], null)->pixels[0];
+
+        self::assertSame(100, $columns($plane));
+        self::assertSame(180, $columns($plane, $bend));
     }
 
     /** What stands on thin copper reaches it, also on a grid that does not resolve the copper. */

@@ -7,7 +7,7 @@ import { Chapter } from '../inspector/Chapter';
 import { editPart, type ShapeProps } from '../inspector/ShapeField';
 import { Readiness } from './Readiness';
 import { copperLayers, copperOf, hasArtwork } from '../model/copper';
-import { canBeDrawn, withFirstCopper } from '../model/drawn';
+import { nextToDraw, withNextDrawn } from '../model/drawn';
 import { quietly } from '../model/partCommands';
 
 const ArtworkDialog = lazy(() => import('./ArtworkDialog'));
@@ -31,6 +31,7 @@ export function CopperChapter({ board, revision, result }: Props) {
     const number = boards.findIndex(({ part }) => part === board.entry.id);
     const known = hasArtwork(board.entry);
     const terminals = copperOf(board.entry).terminals ?? [];
+    const next = nextToDraw(board.entry);
     return (
         <Chapter title="Copper" fields>
             <Typography variant="body2" color="text.secondary" sx={{ mb: 0.75 }}>
@@ -59,14 +60,14 @@ export function CopperChapter({ board, revision, result }: Props) {
                 >
                     {known ? 'Other artwork' : 'Import artwork'}
                 </Button>
-                {!known && canBeDrawn(board.entry) && (
+                {next !== null && (
                     <Button
                         size="small"
                         variant="outlined"
                         disabled={board.disabled}
-                        onClick={() => quietly(editPart(board, 'copper to be drawn', withFirstCopper).then(() => setOpen('copper')))}
+                        onClick={() => quietly(editPart(board, `copper on ${next}`, withNextDrawn).then(() => setOpen('copper')))}
                     >
-                        Draw copper
+                        {known ? `Draw ${next}` : 'Draw copper'}
                     </Button>
                 )}
             </Stack>

@@ -11,13 +11,14 @@ import type { BoardCopper, Revision } from '../api/types';
 import { editPart, type ShapeProps } from '../inspector/ShapeField';
 import { copperOf, isJoined, partsOn, pickedTerminal, pickedVias, withCopperTerminal, withCurrentsOn, withViaGroup } from '../model/copper';
 import { partEntry, withPartFields } from '../model/document';
+import { drawnOn } from '../model/drawn';
 import { quietly } from '../model/partCommands';
 import { TitledDialog } from '../theme/TitledDialog';
 import { place, size } from '../units/units';
 import { decoded } from './decode';
 import { LayerPicture, wholeOf, type Sight } from './LayerPicture';
 import { LayerSwitch } from './LayerSwitch';
-import { holeMarks, terminalMarks } from './marks';
+import { holeMarks, pieceOutline, terminalMarks } from './marks';
 import { NetsTable } from './NetsTable';
 import { areaOf, netColour, pictureOf, pixelAt } from './raster';
 import { CopperTerminals } from './CopperTerminals';
@@ -161,7 +162,7 @@ function Copper({ copper, board, revision }: { copper: BoardCopper; board: Shape
                         label={`Nets on layer ${name}`}
                         raster={copper}
                         picture={picture}
-                        arrows={pathOf(drawing.points, hover)}
+                        arrows={drawing.kind === null ? pieceOutline(drawnOn(board.entry, name)[piece ?? -1]) : pathOf(drawing.points, hover)}
                         marks={[...holeMarks(copper.holes), ...terminalMarks(entry.terminals ?? [], name, lit)]}
                         sight={sight}
                         onSight={setSight}

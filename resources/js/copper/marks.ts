@@ -1,6 +1,8 @@
 import type { CopperTerminal } from '../model/copper';
+import type { DrawnEntry } from '../model/drawn';
 import { plainLength } from '../units/units';
 import type { Mark } from './LayerPicture';
+import { pathOf } from './useDrawing';
 
 /** Metres of a length that is no formula. */
 const lengthOf = (text: string | number | undefined): number => (text === undefined ? NaN : (plainLength(text) ?? NaN));
@@ -22,6 +24,12 @@ export const terminalMarks = (terminals: readonly CopperTerminal[], layer: strin
             })),
         )
         .filter((mark) => mark.layer === layer && known(mark));
+
+/** The line of a piece that is drawn by hand, as far as its places are no formulas. */
+export function pieceOutline(piece: DrawnEntry | undefined): string | undefined {
+    const points = (piece?.points ?? []).map((place) => place.map(lengthOf));
+    return points.flat().every(Number.isFinite) ? pathOf(points, piece?.kind === 'pour' ? (points[0] ?? null) : null) : undefined;
+}
 
 /** Plated holes. */
 export const holeMarks = (holes: readonly (readonly number[])[]): Mark[] =>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { copperLayers } from './copper';
 import type { PartEntry } from './document';
-import { canBeDrawn, drawnOn, pickedPiece, withDrawn, withFirstCopper } from './drawn';
+import { drawnOn, nextToDraw, pickedPiece, withDrawn, withNextDrawn } from './drawn';
 
 const board: PartEntry = {
     id: 'b',
@@ -15,7 +15,7 @@ const board: PartEntry = {
 
 describe('copper drawn by hand', () => {
     it('begins as a pour over the board on its upper copper, formulas kept', () => {
-        const begun = { ...board, ...withFirstCopper(board) };
+        const begun = { ...board, ...withNextDrawn(board) };
         expect(begun.material).toBeUndefined();
         expect(copperLayers(begun)).toEqual(['Top']);
         expect(drawnOn(begun, 'Top')).toEqual([
@@ -29,11 +29,13 @@ describe('copper drawn by hand', () => {
                 ],
             },
         ]);
-        expect(canBeDrawn({ ...board, shape: { ...board.shape, layers: [{ thickness: '1.5 mm' }] } as PartEntry['shape'] })).toBe(false);
+        expect(nextToDraw(begun)).toBe('Layer 1');
+        expect(copperLayers({ ...begun, ...withNextDrawn(begun) })).toEqual(['Layer 1', 'Top']);
+        expect(nextToDraw({ ...board, shape: { ...board.shape, layers: [{ thickness: '1.5 mm' }] } as PartEntry['shape'] })).toBeNull();
     });
 
     it('is added, changed and taken away layer by layer', () => {
-        let drawn = { ...board, ...withFirstCopper(board) };
+        let drawn = { ...board, ...withNextDrawn(board) };
         const track = pickedPiece('track', [
             [0.001, 0.002],
             [0.0111, 0.002],

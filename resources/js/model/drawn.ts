@@ -1,4 +1,4 @@
-import { layersOf, written, type LayerEntry } from './copper';
+import { hasArtwork, layersOf, written, type LayerEntry } from './copper';
 import type { PartEntry, Place } from './document';
 
 export const drawnKinds = { track: 'Track', pour: 'Pour', pad: 'Pad' } as const;
@@ -44,17 +44,20 @@ export function pickedPiece(kind: DrawnKind, places: readonly (readonly number[]
     return kind === 'pad' ? { kind, at: points[0]!, size: ['3 mm', '2 mm'] } : { kind, points, ...(kind === 'track' && { width: '1 mm' }) };
 }
 
-/** Whether one of its layers has copper that is known by its share alone, to be drawn instead. */
-export const canBeDrawn = (board: PartEntry): boolean => shared(board) >= 0;
-
-/** Number of the uppermost such layer; below 0 where there is none. */
+/** Number of the uppermost layer whose copper is known by its share alone; below 0 where there is none. */
 const shared = (board: PartEntry): number =>
     layersOf(board)
-        .map(({ copper }) => copper !== undefined && Number.parseFloat(String(copper)) > 0)
+        .map(({ copper, artwork, drawn }) => artwork === undefined && drawn === undefined && Number.parseFloat(String(copper ?? 0)) > 0)
         .lastIndexOf(true);
 
-/** Its upper copper as a pour over all of the board, to be cut and added to. */
-export function withFirstCopper(board: PartEntry): Partial<PartEntry> {
+/** Name of the next layer that can be drawn, from the top; null where there is none. */
+export function nextToDraw(board: PartEntry): string | null {
+    const at = shared(board);
+    return at < 0 ? null : (layersOf(board)[at]!.name ?? (hasArtwork(board) ? nameOf(layersOf(board)[at]!, at) : 'Top'));
+}
+
+/** That layer as a pour over all of the board, to be cut and added to. */
+export function withNextDrawn(board: PartEntry): Partial<PartEntry> {
     const [x, y] = (board.shape as { size?: Place }).size ?? ['10 mm', '10 mm'];
     const points: Place[] = [
         ['0 mm', '0 mm'],
@@ -62,9 +65,9 @@ export function withFirstCopper(board: PartEntry): Partial<PartEntry> {
         [x!, y!],
         ['0 mm', y!],
     ];
-    const at = shared(board);
+    const [at, name] = [shared(board), nextToDraw(board)];
     return {
         material: undefined,
-        ...withLayers(board, (layer, n) => (n === at ? { ...layer, name: layer.name ?? 'Top', drawn: [{ kind: 'pour', points }] } : layer)),
+        ...withLayers(board, (layer, n) => (n === at && name !== null ? { ...layer, name, drawn: [{ kind: 'pour', points }] } : layer)),
     };
 }
