@@ -31,8 +31,8 @@ final readonly class Paint
     {
         $widths = [];
         foreach ($this->pieces as [, $contour]) {
-            [$xs, $ys] = [array_column($contour, 0), array_column($contour, 1)];
-            $widths[] = min(max([-INF, ...$xs]) - min([INF, ...$xs]), max([-INF, ...$ys]) - min([INF, ...$ys]));
+            [$x0, $x1, $y0, $y1] = self::around($contour);
+            $widths[] = min($x1 - $x0, $y1 - $y0);
         }
 
         return min($widths);
@@ -107,7 +107,15 @@ final readonly class Paint
     /** @return array{float, float, float, float} least and greatest x, least and greatest y, m */
     public function bounds(): array
     {
-        $points = array_merge(...array_column($this->pieces, 1));
+        return self::around(array_merge(...array_column($this->pieces, 1)));
+    }
+
+    /**
+     * @param Contour $points
+     * @return array{float, float, float, float} least and greatest x, least and greatest y, m
+     */
+    private static function around(array $points): array
+    {
         [$xs, $ys] = [array_column($points, 0), array_column($points, 1)];
 
         return [min([INF, ...$xs]), max([-INF, ...$xs]), min([INF, ...$ys]), max([-INF, ...$ys])];

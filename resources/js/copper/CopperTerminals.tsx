@@ -5,7 +5,7 @@ import { Chapter } from '../inspector/Chapter';
 import { ChoiceField } from '../inspector/ChoiceField';
 import { EditField } from '../inspector/EditField';
 import { Removable } from '../inspector/Removable';
-import { editPart, replaced, type ShapeProps } from '../inspector/ShapeField';
+import { editPart, type ShapeProps } from '../inspector/ShapeField';
 import {
     copperOf,
     copperTerminalKinds,
@@ -19,6 +19,7 @@ import {
 import { quietly } from '../model/partCommands';
 import { textOf } from '../model/text';
 import { lengthUnit, typed } from '../units/units';
+import { PairFields } from './PairFields';
 
 interface Props {
     board: ShapeProps;
@@ -93,17 +94,7 @@ function OpenTerminal({ board, terminal, n, layers, parts, onLit }: Omit<Props, 
     const { joint: _joint, ...atFaces } = copperTerminalKinds;
     const kinds = (kind === 'joint' || Object.keys(parts).length > 0 ? copperTerminalKinds : atFaces) as typeof copperTerminalKinds;
     const pair = (field: 'at' | 'size', labels: readonly [string, string]) => (
-        <Stack direction="row" sx={{ gap: 1 }}>
-            {labels.map((label, i) => (
-                <EditField
-                    key={label}
-                    label={label}
-                    value={String(terminal[field]?.[i] ?? '')}
-                    disabled={board.disabled}
-                    save={(text) => set(`${label.toLowerCase()} ${typed(text, unit)}`, { [field]: replaced(terminal[field] ?? [], i, typed(text, unit)) })}
-                />
-            ))}
-        </Stack>
+        <PairFields labels={labels} pair={terminal[field]} unit={unit} disabled={board.disabled} save={(label, next) => set(label, { [field]: next })} />
     );
     return (
         <Box sx={{ pt: 1 }}>

@@ -1,17 +1,17 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { Chapter } from '../inspector/Chapter';
 import { EditField } from '../inspector/EditField';
 import { Removable } from '../inspector/Removable';
-import { editPart, replaced, type ShapeProps } from '../inspector/ShapeField';
+import { editPart, type ShapeProps } from '../inspector/ShapeField';
 import { padsFrom, padsText } from '../model/copper';
 import { drawnKinds, drawnOn, fewestPoints, withDrawn, type DrawnEntry } from '../model/drawn';
 import { quietly } from '../model/partCommands';
 import { textOf } from '../model/text';
 import { lengthUnit, typed } from '../units/units';
+import { PairFields } from './PairFields';
 
 interface Props {
     board: ShapeProps;
@@ -59,17 +59,7 @@ function OpenPiece({ board, layer, piece, n, onLit }: Omit<Props, 'lit'> & { pie
         />
     );
     const pair = (field: 'at' | 'size', labels: readonly [string, string]) => (
-        <Stack direction="row" sx={{ gap: 1 }}>
-            {labels.map((label, i) => (
-                <EditField
-                    key={label}
-                    label={label}
-                    value={textOf(piece[field]?.[i])}
-                    disabled={board.disabled}
-                    save={(text) => set(`${label.toLowerCase()} ${typed(text, unit)}`, { [field]: replaced(piece[field] ?? [], i, typed(text, unit)) })}
-                />
-            ))}
-        </Stack>
+        <PairFields labels={labels} pair={piece[field]} unit={unit} disabled={board.disabled} save={(label, next) => set(label, { [field]: next })} />
     );
     return (
         <Removable label={title} disabled={board.disabled} remove={() => quietly(set('removed', undefined).then(() => onLit(null)))}>

@@ -1,6 +1,6 @@
 import type { ModelDocument, Place, PartEntry } from './document';
 import type { OutlinePart } from '../api/types';
-import { terminalKinds, terminalValues, type TerminalEntry, type TerminalKind } from './current';
+import { startsOf, terminalKinds, terminalValues, type TerminalEntry, type TerminalKind } from './current';
 import { millimetres } from './parts';
 import { textOf } from './text';
 import { withCurrents } from './space';
@@ -44,7 +44,7 @@ export const copperTerminalValues: Record<CopperTerminalKind, (typeof terminalVa
 export const copperTerminalOfKind = (kind: CopperTerminalKind, parts: Readonly<Record<string, string>>): CopperTerminal['electric'] => ({
     kind,
     ...(kind === 'joint' && { part: Object.keys(parts)[0] }),
-    ...Object.fromEntries(copperTerminalValues[kind].map(([field, , , start]) => [field, start])),
+    ...startsOf(copperTerminalValues[kind]),
 });
 
 /** Whether current passes from its copper into parts, so that it is not to be computed alone. */

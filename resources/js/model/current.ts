@@ -33,10 +33,11 @@ export const terminalValues: Record<TerminalKind, [field: string, label: string,
     contact: [['resistance', 'Resistance times area', 'ohm*m^2', '1e-9 ohm*m^2']],
 };
 
-export const terminalOfKind = (kind: TerminalKind): TerminalEntry => ({
-    kind,
-    ...Object.fromEntries(terminalValues[kind].map(([field, , , start]) => [field, start])),
-});
+/** The fields of a kind, as they start. */
+export const startsOf = (values: (typeof terminalValues)[TerminalKind]): Record<string, string> =>
+    Object.fromEntries(values.map(([field, , , start]) => [field, start]));
+
+export const terminalOfKind = (kind: TerminalKind): TerminalEntry => ({ kind, ...startsOf(terminalValues[kind]) });
 
 const atFace = (part: PartEntry, face: string): TerminalEntry[] => {
     const electric = facesOf(part)[face]?.electric as TerminalEntry | TerminalEntry[] | undefined;
