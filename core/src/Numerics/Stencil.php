@@ -159,7 +159,61 @@ final class Stencil implements Matrix
     {
         [$unknown, $size] = $this->number($ties);
 
-        return [$this->galerkin($unknown, $size), $unknown];
+        return [$ties === [] ? $this->packed($unknown, $size) : $this->galerkin($unknown, $size), $unknown];
+    }
+
+    /**
+     * Row by row: neighbours before a cell have lower numbers, those after it higher ones.
+     *
+     * @param array<int, int> $unknown of each padded cell, in the order of the cells; -1 for none
+     */
+    private function packed(array $unknown, int $size): SparseMatrix
+    {
+        [$gx, $gy, $gz] = $this->coupling;
+        [, $nx, $pad] = $this->strides();
+        $start = [0];
+        $middle = $column = $coupling = $diagonal = [];
+        $filled = 0;
+        foreach ($unknown as $c => $u) {
+            if ($u < 0) {
+                continue;
+            }
+            if ($gz[$c - $pad] > 0.0) {
+                $column[] = $unknown[$c - $pad];
+                $coupling[] = $gz[$c - $pad];
+                $filled++;
+            }
+            if ($gy[$c - $nx] > 0.0) {
+                $column[] = $unknown[$c - $nx];
+                $coupling[] = $gy[$c - $nx];
+                $filled++;
+            }
+            if ($gx[$c - 1] > 0.0) {
+                $column[] = $unknown[$c - 1];
+                $coupling[] = $gx[$c - 1];
+                $filled++;
+            }
+            $middle[] = $filled;
+            if ($gx[$c] > 0.0) {
+                $column[] = $unknown[$c + 1];
+                $coupling[] = $gx[$c];
+                $filled++;
+            }
+            if ($gy[$c] > 0.0) {
+                $column[] = $unknown[$c + $nx];
+                $coupling[] = $gy[$c];
+                $filled++;
+            }
+            if ($gz[$c] > 0.0) {
+                $column[] = $unknown[$c + $pad];
+                $coupling[] = $gz[$c];
+                $filled++;
+            }
+            $start[] = $filled;
+            $diagonal[] = $this->diagonal[$c];
+        }
+
+        return new SparseMatrix($size, $start, $middle, $column, $coupling, $diagonal);
     }
 
     /**

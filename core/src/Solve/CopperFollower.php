@@ -22,6 +22,12 @@ final class CopperFollower
     /** Changes of temperature that currents do not follow, K: the heat then changes by some millionths. */
     private const STAYS = 1e-3;
 
+    /**
+     * Given currents flow as before where all resistivities change alike. What these change by beside that turns currents by no more than this share, heat
+     * in a place by twice of it, and all heat by its square, which is least for the currents that flow.
+     */
+    private const ALIKE = 1e-4;
+
     private ?BoardState $state = null;
 
     private Drive $drive;
@@ -76,7 +82,7 @@ final class CopperFollower
         if (self::farthest($now, $this->at) <= self::STAYS) {
             return $this->solved;
         }
-        if ($this->isDriven && $moves > ConductionSettings::ROUGH) {
+        if ($this->isDriven && ($moves > ConductionSettings::ROUGH || $this->unevenness($now) <= self::ALIKE)) {
             return $this->warmed($now);
         }
         $this->adopt($this->solve($temperature));
@@ -127,6 +133,22 @@ final class CopperFollower
         }
 
         return $watts;
+    }
+
+    /**
+     * How far resistivities are from having changed alike since currents were solved, as a share.
+     *
+     * @param array<int, float> $now K in the cells with copper
+     */
+    private function unevenness(array $now): float
+    {
+        [$least, $most] = [INF, 0.0];
+        foreach ($now as $cell => $kelvin) {
+            $times = $this->law->at($kelvin) / $this->law->at($this->at[$cell]);
+            [$least, $most] = [min($least, $times), max($most, $times)];
+        }
+
+        return $most > 0.0 ? 0.5 * ($most - $least) : 0.0;
     }
 
     /** Whether no net stands between two voltages. */

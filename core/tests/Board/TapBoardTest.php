@@ -82,6 +82,24 @@ final class TapBoardTest extends TestCase
         self::assertCount(2, Nets::of($raster)->names);
     }
 
+    public function testASmallNetBesideALargeOneIsBalancedByItself(): void
+    {
+        // A wide track, and one that goes to and fro.
+        $copper = [[true, Paint::rectangle(5e-3, 1e-3, 10e-3, 1e-3)]];
+        for ($n = 0; $n < 20; $n++) {
+            $copper[] = [true, Paint::rectangle(0.25e-3 + 0.5e-3 * $n, 5e-3, 0.2e-3, 6e-3)];
+            $copper[] = [true, Paint::rectangle(0.5e-3 + 0.5e-3 * $n, $n % 2 === 0 ? 7.9e-3 : 2.1e-3, $n < 19 ? 0.7e-3 : 0.2e-3, 0.2e-3)];
+        }
+        $raster = CopperRaster::of([0.0, 10e-3, 0.0, 9e-3], [new CopperLayer('top', [new Paint(true, $copper)], 35e-6, 0.0)], [], [], 0.05e-3);
+        $end = fn (string $name, float $x, float $y, string $kind, float $value): BoardTerminal => new BoardTerminal($name, 0, [[$x, $y]], [0.2e-3, 0.1e-3], false, new ElectricCondition('', $kind, $value));
+        $currents = (new BoardSystem($raster, [
+            $end('in', 9.8e-3, 1e-3, 'current', 100.0), $end('out', 0.2e-3, 1e-3, 'ground', 0.0),
+            $end('little in', 9.75e-3, 2.2e-3, 'current', 1e-4), $end('little out', 0.25e-3, 2.2e-3, 'ground', 0.0),
+        ], PropertyLaw::constant(1.7e-8), 300.0))->solve();
+
+        self::assertEqualsWithDelta(-1e-4, $currents->contacts[3]['current'], 1e-10);
+    }
+
     public function testPinsShareACurrentAsTheirWaysHaveResistance(): void
     {
         // Two tracks of 1 mm, fed 9 mm and 4.5 mm from where both are grounded.

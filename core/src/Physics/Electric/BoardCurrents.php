@@ -36,12 +36,6 @@ final readonly class BoardCurrents
         return Vectors::largest($this->density);
     }
 
-    /** Power at the contacts that the pixels do not have as heat, as a share of it. */
-    public function missingHeat(): float
-    {
-        return abs($this->power - array_sum($this->heat)) / max(abs($this->power), 1e-300);
-    }
-
     /** What enters less what leaves, as a share of either. */
     public function imbalance(): float
     {

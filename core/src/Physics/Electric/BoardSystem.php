@@ -20,10 +20,13 @@ use Foehn\Physics\PhysicsException;
  */
 final class BoardSystem
 {
-    /** Relative; where currents are not balanced with one, the next: two voltages on one net stand behind very large conductances. */
+    /**
+     * Relative; where the currents of a net are not balanced with one, the next: small currents beside large ones, and two voltages on one net, which stand
+     * behind very large conductances.
+     */
     private const RESIDUALS = [1e-6, 1e-7, 1e-8, 1e-11, 1e-14];
 
-    /** Of the currents that enter and leave, as a share of either; and of the power at the terminals that is not found as heat. */
+    /** Of the currents that enter and leave a net, as a share of either; and of the power at its terminals that is not found as heat. */
     private const BALANCE = 1e-6;
 
     private readonly Stencil $stencil;
@@ -32,10 +35,13 @@ final class BoardSystem
     private array $source;
 
     /**
-     * @var array<int, ?float> V of one voltage that each padded pixel is joined to, null where there is none. Potentials are counted from it: most of a
-     * voltage then passes no equation, and digits are left for the drops.
+     * @var array<int, ?int> net of each padded pixel: the padded pixel of one voltage that it is joined to, null where there is none. Potentials are
+     * counted from this voltage: most of it then passes no equation, and digits are left for the drops.
      */
-    private array $level;
+    private array $net;
+
+    /** @var array<int, float> V at the pixels that stand for nets */
+    private array $levels = [];
 
     /** @var list<non-empty-array<int, float>> conductance to its condition of each pixel of each contact, S, by number of the pixel */
     private array $ends;
@@ -65,12 +71,12 @@ final class BoardSystem
         $extra = $this->source = Stencil::zeros($box);
         $this->attach($extra, $rho);
         $stencil = new Stencil($box, $coupling, $extra);
-        $this->level = $this->levels($stencil);
+        $this->net = $this->nets($stencil);
         $this->requireWaysBack($stencil->pad);
         $this->tie($stencil->pad);
         $this->drive($stencil->pad);
-        foreach ($this->level as $at => $volts) {
-            if ($volts === null) {
+        foreach ($this->net as $at => $net) {
+            if ($net === null) {
                 foreach ([0, 1, 2] as $axis) {
                     $coupling[$axis][$at] = 0.0;
                 }
@@ -92,8 +98,8 @@ final class BoardSystem
             $solution = $solver->solve($this->source, $guess, new Accuracy($residual));
             $guess = $solution->x;
             $iterations += $solution->iterations;
-            $currents = $this->currents($this->above($guess), $iterations);
-            if ($solution->converged && max($currents->imbalance(), $currents->missingHeat()) <= self::BALANCE) {
+            [$currents, $balances] = $this->currents($this->above($guess), $iterations);
+            if ($solution->converged && $balances->areClosed(self::BALANCE)) {
                 return $currents;
             }
         }
@@ -184,7 +190,7 @@ final class BoardSystem
     {
         foreach ($this->contacts as $n => $contact) {
             foreach ($this->ends[$n] as $at => $_) {
-                if (! isset($this->level[$pad + $at])) {
+                if (! isset($this->net[$pad + $at])) {
                     throw new PhysicsException(sprintf('the current at "%s" has no way back: the copper that it lies on is joined to no voltage and no ground', $contact->name));
                 }
             }
@@ -201,7 +207,7 @@ final class BoardSystem
     {
         $guess = Stencil::zeros($this->stencil->cells);
         foreach ($start as $at => $volts) {
-            $guess[$this->stencil->pad + $at] = $volts - ($this->level[$this->stencil->pad + $at] ?? 0.0);
+            $guess[$this->stencil->pad + $at] = $volts - $this->level($this->stencil->pad + $at);
         }
         $energy = $start === [] ? 0.0 : Vectors::dot($guess, $this->stencil->times($guess));
         $times = $energy > 0.0 ? Vectors::dot($guess, $this->source) / $energy : 0.0;
@@ -209,17 +215,24 @@ final class BoardSystem
         return array_map(fn (float $volts): float => $times * $volts, $guess);
     }
 
-    /** @return array<int, ?float> V by padded pixel: that of the first terminal with a voltage, of those that it is joined to */
-    private function levels(Stencil $stencil): array
+    /** @return array<int, ?int> by padded pixel */
+    private function nets(Stencil $stencil): array
     {
-        $levels = array_fill(0, count($stencil->extra), null);
+        $nets = array_fill(0, count($stencil->extra), null);
         foreach ($this->contacts as $n => $contact) {
             foreach ($contact->condition->givesCurrent() ? [] : array_keys($this->ends[$n]) as $at) {
-                $stencil->spread($levels, $stencil->pad + $at, $contact->condition->voltage());
+                $this->levels[$stencil->pad + $at] = $contact->condition->voltage();
+                $stencil->spread($nets, $stencil->pad + $at, $stencil->pad + $at);
             }
         }
 
-        return $levels;
+        return $nets;
+    }
+
+    /** V that potentials at a padded pixel are counted from. */
+    private function level(int $at): float
+    {
+        return $this->levels[$this->net[$at]] ?? 0.0;
     }
 
     /**
@@ -239,10 +252,24 @@ final class BoardSystem
                 }
             }
             $pixels = array_map(fn (int $at): int => $pad + $at, array_keys($this->ends[$n]));
-            if (count(array_unique(array_map(fn (int $at): float => (float) $this->level[$at], $pixels))) > 1) {
+            if (count(array_unique(array_map($this->level(...), $pixels))) > 1) {
                 throw new PhysicsException(sprintf('the pads of "%s" lie on nets with different voltages, and share no current; give each net a terminal of its own', $contact->name));
             }
+            $this->join(array_unique(array_map(fn (int $at): ?int => $this->net[$at], $pixels)));
             $this->tied[$n] = $pixels;
+        }
+    }
+
+    /**
+     * Nets that share a current are balanced together.
+     *
+     * @param array<?int> $nets
+     */
+    private function join(array $nets): void
+    {
+        $first = array_shift($nets);
+        if ($nets !== []) {
+            $this->net = array_map(fn (?int $net): ?int => in_array($net, $nets, true) ? $first : $net, $this->net);
         }
     }
 
@@ -252,7 +279,7 @@ final class BoardSystem
         $total = count($this->raster->covered);
         foreach ($this->contacts as $n => $contact) {
             foreach ($this->ends[$n] as $at => $conductance) {
-                $this->source[$pad + $at] += $contact->condition->current($conductance, $this->shares[$n * $total + $at], $this->level[$pad + $at] ?? 0.0);
+                $this->source[$pad + $at] += $contact->condition->current($conductance, $this->shares[$n * $total + $at], $this->level($pad + $at));
             }
         }
     }
@@ -265,14 +292,17 @@ final class BoardSystem
     {
         $potential = [];
         for ($at = $this->stencil->pad, $end = $at + $this->stencil->size(); $at < $end; $at++) {
-            $potential[] = $x[$at] + ($this->level[$at] ?? 0.0);
+            $potential[] = $x[$at] + $this->level($at);
         }
 
         return $potential;
     }
 
-    /** @param list<float> $potential V */
-    private function currents(array $potential, int $iterations): BoardCurrents
+    /**
+     * @param list<float> $potential V
+     * @return array{BoardCurrents, NetBalances}
+     */
+    private function currents(array $potential, int $iterations): array
     {
         $total = count($potential);
         $heat = array_fill(0, $total, 0.0);
@@ -280,13 +310,14 @@ final class BoardSystem
         $alongY = $this->through(1, $this->raster->pixels[0], $potential, $heat);
         [$barrels, $barrelHeat] = $this->inBarrels($potential, $heat);
         $contacts = [];
-        $power = 0.0;
+        $balances = new NetBalances();
+        $pad = $this->stencil->pad;
         foreach ($this->contacts as $n => $contact) {
-            $level = $this->level[$this->stencil->pad + array_key_first($this->ends[$n])] ?? 0.0;
             $pads = count($contact->pads) > 1 ? $this->ofPads($contact, $potential) : [];
             if (isset($this->tied[$n])) {
-                $contacts[] = ['name' => $contact->name, 'current' => $contact->condition->value, 'voltage' => $volts = $potential[array_key_first($this->ends[$n])], 'pads' => $pads];
-                $power += $contact->condition->value * ($volts - $level);
+                $at = array_key_first($this->ends[$n]);
+                $contacts[] = ['name' => $contact->name, 'current' => $contact->condition->value, 'voltage' => $potential[$at], 'pads' => $pads];
+                $balances->enter((int) $this->net[$pad + $at], $contact->condition->value, $contact->condition->value * ($potential[$at] - $this->level($pad + $at)));
 
                 continue;
             }
@@ -296,12 +327,17 @@ final class BoardSystem
                 $current = $contact->condition->current($conductance, $share, $potential[$at]);
                 $heat[$at] += $current * $current / $conductance;
                 [$amperes, $volts] = [$amperes + $current, $volts + $share * ($potential[$at] + $current / $conductance)];
-                $power += $current * ($potential[$at] - $level + $current / $conductance);
+                $balances->enter((int) $this->net[$pad + $at], $current, $current * ($potential[$at] - $this->level($pad + $at) + $current / $conductance));
             }
             $contacts[] = ['name' => $contact->name, 'current' => $amperes, 'voltage' => $volts, 'pads' => $pads];
         }
+        foreach ($heat as $at => $watts) {
+            if ($watts > 0.0) {
+                $balances->find((int) $this->net[$pad + $at], $watts);
+            }
+        }
 
-        return new BoardCurrents($potential, $this->densities($alongX, $alongY), $heat, $barrels, $barrelHeat, $contacts, $power, $iterations);
+        return [new BoardCurrents($potential, $this->densities($alongX, $alongY), $heat, $barrels, $barrelHeat, $contacts, $balances->power(), $iterations), $balances];
     }
 
     /**
