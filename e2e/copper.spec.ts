@@ -10,15 +10,16 @@ const stage = (page: Page, name: string) =>
         .getByRole('button', { name: new RegExp(name) })
         .click();
 
-/** Presses a place of a picture, in mm as the artwork counts: the board of 60 x 40 mm fills it but for a margin. */
+/** Presses a place of a picture, in mm as the artwork counts. */
 async function pressAt(page: Page, x: number, y: number): Promise<void> {
-    const picture = page.getByRole('img', { name: /^Nets on layer/ });
-    const box = (await picture.boundingBox())!;
-    const perMillimetre = await picture.evaluate((svg) => {
-        const matrix = (svg as unknown as SVGSVGElement).getScreenCTM()!;
-        return matrix.a;
-    });
-    await page.mouse.click(box.x + box.width / 2 + (x - 30) * perMillimetre, box.y + box.height / 2 - (y - 20) * perMillimetre);
+    const [left, top] = await page.getByRole('img', { name: /^Nets on layer/ }).evaluate(
+        (svg, [right, up]) => {
+            const { a, d, e, f } = (svg as unknown as SVGSVGElement).getScreenCTM()!;
+            return [a * right! + e, f - d * up!] as const;
+        },
+        [x, y],
+    );
+    await page.mouse.click(left, top);
 }
 
 /** Adds a terminal by pressing a place, and makes it what is wanted. */
@@ -38,16 +39,31 @@ async function terminal(page: Page, [x, y]: readonly [number, number], name: str
     }
 }
 
-test('a board is imported, loaded and run; the worst via is found and relieved', async ({ page }) => {
-    test.setTimeout(420_000);
+/** A new project with nothing but a board. */
+async function board(page: Page, product: string): Promise<void> {
     await page.goto('/');
     await page.getByRole('button', { name: 'Enter as the demo engineer' }).click();
     await page.getByRole('button', { name: 'New project' }).click();
-    await page.getByLabel('Name of the product').fill('Tap board of the winch');
+    await page.getByLabel('Name of the product').fill(product);
     await page.getByRole('radio', { name: /^Empty/ }).click();
     await page.getByRole('button', { name: 'Create' }).click();
     await page.getByRole('button', { name: 'Add part' }).click();
     await page.getByRole('menuitem', { name: 'Board', exact: true }).click();
+}
+
+/** Still air around the board, which cools it on all its faces. */
+async function cool(page: Page): Promise<void> {
+    await stage(page, 'Load');
+    await page.getByRole('complementary', { name: 'Space' }).getByRole('combobox', { name: 'Air' }).click();
+    await page.getByRole('option', { name: /^Still/ }).click();
+    await ledger(page).getByRole('gridcell', { name: 'Board', exact: true }).click();
+    await inspector(page).getByRole('button', { name: 'Condition on a face' }).click();
+    await page.getByRole('menuitem', { name: 'All bare faces' }).click();
+}
+
+test('a board is imported, loaded and run; the worst via is found and relieved', async ({ page }) => {
+    test.setTimeout(420_000);
+    await board(page, 'Tap board of the winch');
 
     await inspector(page).getByRole('button', { name: 'Import artwork' }).click();
     const artwork = page.getByRole('dialog', { name: 'Artwork of Board' });
@@ -91,12 +107,7 @@ test('a board is imported, loaded and run; the worst via is found and relieved',
     await page.getByRole('option', { name: 'Current per via' }).click();
     await expect(limit.getByLabel('May carry', { exact: true })).toHaveValue('2 A');
     await page.keyboard.press('Escape');
-    await stage(page, 'Load');
-    await page.getByRole('complementary', { name: 'Space' }).getByRole('combobox', { name: 'Air' }).click();
-    await page.getByRole('option', { name: /^Still/ }).click();
-    await ledger(page).getByRole('gridcell', { name: 'Board', exact: true }).click();
-    await inspector(page).getByRole('button', { name: 'Condition on a face' }).click();
-    await page.getByRole('menuitem', { name: 'All bare faces' }).click();
+    await cool(page);
 
     await run(page, 'Scout', 180_000);
     await stage(page, 'Judge');
@@ -114,4 +125,36 @@ test('a board is imported, loaded and run; the worst via is found and relieved',
     await inspector(page).getByRole('button', { name: 'Currents', exact: true }).click();
     await expect(currents).toContainText(/\d+ of 59 vias over their limit/, { timeout: 30_000 });
     expect(Number(/(\d+) of 59 vias/.exec((await currents.textContent()) ?? '')?.[1])).toBeLessThan(over);
+});
+
+test('copper is drawn by hand and carries a current', async ({ page }) => {
+    test.setTimeout(240_000);
+    await board(page, 'Heater of the mast box');
+    await cool(page);
+    await inspector(page).getByRole('button', { name: 'Draw copper' }).click();
+    const copper = page.getByRole('dialog', { name: 'Copper of Board' });
+    const drawn = (name: string) => copper.getByRole('region', { name, exact: true });
+    await expect(copper.getByRole('table', { name: 'Nets' }).getByRole('row')).toHaveCount(2, { timeout: 60_000 });
+    await copper.getByRole('button', { name: /^Pour 1/ }).click();
+    await drawn('Pour 1').getByLabel('Corners').fill('5 mm, 5 mm; 45 mm, 5 mm; 45 mm, 15 mm; 5 mm, 15 mm');
+    await page.keyboard.press('Enter');
+    // A track up from it, and a pad at its end.
+    await copper.getByRole('button', { name: 'Draw copper' }).click();
+    await page.getByRole('menuitem', { name: 'Track' }).click();
+    await pressAt(page, 25, 10);
+    await pressAt(page, 25, 35);
+    await page.keyboard.press('Enter');
+    await drawn('Track 2').getByLabel('Width').fill('2 mm');
+    await page.keyboard.press('Enter');
+    await expect(copper.getByRole('table', { name: 'Nets' }).getByRole('row')).toHaveCount(2, { timeout: 30_000 });
+    await nothingSerious(page);
+    await terminal(page, [7, 10], 'Supply', null, '');
+    await terminal(page, [25, 34], 'Load', 'Current in (negative: out)', '-5 A');
+    await expect(copper.getByRole('table', { name: 'Nets' })).toContainText('ready', { timeout: 30_000 });
+    await copper.getByRole('button', { name: 'Close' }).click();
+
+    await run(page, 'Scout', 120_000);
+    await stage(page, 'Judge');
+    await inspector(page).getByRole('button', { name: 'Currents', exact: true }).click();
+    await expect(page.getByRole('dialog', { name: 'Currents in Board' }).getByRole('table', { name: /nets/i })).toContainText('5 A', { timeout: 30_000 });
 });

@@ -60,7 +60,7 @@ final class GridBuilder
         if ($model->grid->isGiven()) {
             return null;
         }
-        $grade = Grade::of($model->grid);
+        $grade = Grade::of($model);
 
         return self::grid($model, self::axes(new GridRules($model, $grade->fineness, $grade->near), $grade->acrossFeature), 1.0, $grade->growth);
     }
@@ -92,12 +92,12 @@ final class GridBuilder
     public static function sequence(Model $model, array $wider): array
     {
         $settings = $model->grid;
-        $grade = Grade::of($settings);
+        $grade = Grade::of($model);
         if ($settings->cells !== null || count($settings->lines) === 3) {
             return [self::grid($model, [], 1.0, $grade->growth)];
         }
         // Cells in which nothing is computed cost next to nothing.
-        $most = $settings->maxCells ?? $grade->maxCells($model->physics->hasFlow()) * ($model->space->fluid === null ? self::MORE_WHEN_EMPTY : 1);
+        $most = $settings->maxCells ?? $grade->maxCells * ($model->space->fluid === null ? self::MORE_WHEN_EMPTY : 1);
         $rules = self::rules($model, $grade, $most);
         $coarser = 1.0;
         $across = $grade->acrossFeature;
@@ -149,7 +149,7 @@ final class GridBuilder
             }
         }
 
-        return LearnedGrid::of($rules, self::planes($own), Grade::of($model->grid)->growth, $seen, $asked, $byHand);
+        return LearnedGrid::of($rules, self::planes($own), Grade::of($model)->growth, $seen, $asked, $byHand);
     }
 
     /** Whether a grid is one that was learned for this model in place of one by rules: all its planes are lines of it, and it is about as fine. */
@@ -174,7 +174,7 @@ final class GridBuilder
     /** Rules as far as planes go, which do not depend on how fine the cells are. */
     private static function ofPlanes(Model $model): GridRules
     {
-        return new GridRules($model, 1.0, Grade::of($model->grid)->near);
+        return new GridRules($model, 1.0, Grade::of($model)->near);
     }
 
     /** @return array{array<int, float>, array<int, float>, array<int, float>} that stay lines of every grid of a model, by axis, m */

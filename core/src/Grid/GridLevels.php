@@ -58,7 +58,7 @@ final class GridLevels
 
             return $levels;
         }
-        if ($model->physics->hasFlow() && Grade::of($model->grid)->lumps) {
+        if ($model->physics->hasFlow() && Grade::of($model)->lumps) {
             $box = $model->space->box;
             $model = $model->withLumpedFins(max($box->size(0), $box->size(1), $box->size(2)) / self::LUMPED);
         }

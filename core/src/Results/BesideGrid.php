@@ -11,7 +11,7 @@ use Foehn\Observe\SurfaceSums;
 use Foehn\Solve\Solution;
 
 /**
- * What a value is not known to beside what the grid may change: what further iterations may still move, and the scatter of the
+ * What a value is not known to beside what the grid may change: what further iterations may still move, the rays that tell what surfaces see of each other, and the scatter of the
  * correlations that stand for what no grid resolves. Turbulent friction and heat transfer come from a wall law and an algebraic eddy
  * viscosity, and what flows between fins that have too few cells from correlations of ducts; measurements lie within about 10 % of such
  * (Gnielinski, Int. Chem. Eng. 16 (1976) 359, for turbulent pipes; Muzychka & Yovanovich, J. Fluids Eng. 131 (2009) 041006, for laminar ducts).
@@ -20,16 +20,20 @@ final readonly class BesideGrid
 {
     private const SCATTER = 0.1;
 
+    /** Of what surfaces radiate to each other: with the rays of a patch the net heat of a part is right to less than this (see Links). */
+    private const RAYS = 0.01;
+
     /** A flow that fans or warm air drive goes with the root of what resists it; one that is given is known. */
     private const OF_FLOWS = 0.5;
 
     /**
      * @param float $iteration share of a value, or of a rise over the surroundings, that iterations may still move
      * @param float $correlations share of it that correlations scatter by
+     * @param float $rays share of it that the rays between surfaces leave open
      * @param float $ambient K
      * @param bool $given whether an opening gives what flows
      */
-    private function __construct(public float $iteration, public float $correlations, private float $ambient, private bool $given)
+    private function __construct(public float $iteration, public float $correlations, public float $rays, private float $ambient, private bool $given)
     {
     }
 
@@ -40,19 +44,38 @@ final readonly class BesideGrid
         $model = $solution->state->model;
         $given = array_filter($model->space->flows(), fn (FlowCondition $flow) => $flow->drives()) !== [];
 
-        return new self($solution->outcome->open, self::SCATTER * ($turbulent ? 1.0 : self::throughGaps($solution)), $model->surroundings->temperature, $given);
+        return new self($solution->outcome->open, self::SCATTER * ($turbulent ? 1.0 : self::throughGaps($solution)), self::RAYS * self::betweenSurfaces($solution), $model->surroundings->temperature, $given);
     }
 
     /** In the unit of a value. */
     public function reading(string $quantity, string $reduce, float $value): float
     {
-        $share = $this->iteration + $this->correlations * match (true) {
-            in_array($reduce, Watch::PLACES, true) => 0.0,
-            in_array($quantity, ['massFlow', 'volumeFlow'], true) => $this->given ? 0.0 : self::OF_FLOWS,
-            default => 1.0,
+        $isFlow = in_array($quantity, ['massFlow', 'volumeFlow'], true);
+        $share = $this->iteration + match (true) {
+            in_array($reduce, Watch::PLACES, true), $isFlow && $this->given => 0.0,
+            $isFlow => self::OF_FLOWS * $this->correlations,
+            default => $this->correlations + $this->rays,
         };
 
         return $share * abs(Watch::unit($quantity) === 'K' ? $value - $this->ambient : $value);
+    }
+
+    /** Share of all heat that passes which surfaces radiate to each other. */
+    private static function betweenSurfaces(Solution $solution): float
+    {
+        $state = $solution->state;
+        if ($state->enclosure === null) {
+            return 0.0;
+        }
+        $surfaces = $state->system->surfaces;
+        [$radiated, $leaves] = [0.0, 0.0];
+        foreach ($surfaces->elements->other as $element => $other) {
+            $between = $surfaces->radiated($element, $state->temperature);
+            $radiated += 0.5 * abs($between);
+            $leaves += $other < 0 ? 0.5 * abs($surfaces->heatOut($element, $state->temperature) + $surfaces->given[$element] - $between) : 0.0;
+        }
+
+        return min(1.0, $radiated / max(1e-300, abs($state->system->watts), $leaves));
     }
 
     /** Share of the heat that passes from fins to fluid whose flow between them is not resolved. */

@@ -31,6 +31,9 @@ final class Uncertainty
     /** Grids whose values differ by less than this share of it agree in all digits. Two may do so by chance; a value that three agree on does not depend on them. */
     private const AGREES = 1e-7;
 
+    /** What is known is known to this share: iterations on currents end there. */
+    private const CLOSEST = 1e-6;
+
     private const LOWEST_ORDER = 0.5;
 
     private const HIGHEST_ORDER = 2.0;
@@ -70,7 +73,7 @@ final class Uncertainty
         $changes = max(self::LAST_CHANGE * abs($f2 - $f1) * self::nearness($r), abs($f3 - $f2) * self::nearness($before));
         $plusMinus = $moves || $order === null || $order < self::LOWEST_ORDER ? $changes : self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order);
 
-        return ['plusMinus' => max($plusMinus + $beside, $agrees, $swing), 'order' => $order, 'unknown' => null];
+        return ['plusMinus' => max($plusMinus + $beside, self::CLOSEST * abs($f1), $swing), 'order' => $order, 'unknown' => null];
     }
 
     /** @return array{plusMinus: null, order: null, unknown: string} */

@@ -36,6 +36,9 @@ final class FlowController
     /** @var array<int, float> */
     private array $residuals = [];
 
+    /** @var array<int, float> relative change of the velocities, and of what moves with them, in each of these steps */
+    private array $changes = [];
+
     /** Where in the residuals the present damping began. */
     private int $since = 0;
 
@@ -66,6 +69,12 @@ final class FlowController
         return $this->residuals;
     }
 
+    /** What further steps may still move, as a share. */
+    public function open(): float
+    {
+        return $this->convergence->open($this->changes);
+    }
+
     public function method(): FlowMethod
     {
         return $this->method;
@@ -82,6 +91,7 @@ final class FlowController
     {
         $this->stepper->advance(++$this->total, $this->start === null);
         $this->residuals[] = $this->convergence->residual();
+        $this->changes[] = $this->convergence->change();
         if ($this->stepper->step() >= $this->stepper->pace->decide) {
             $this->judge();
         }
@@ -119,7 +129,7 @@ final class FlowController
         if (++$this->restarts > ControlSettings::MOST_RESTARTS) {
             throw new PhysicsException('the flow diverges however strongly it is damped; look for very large speeds or powers, for a fan or inlet without a way out, and for cells much smaller than their neighbours (grid report)');
         }
-        $this->residuals = [];
+        $this->residuals = $this->changes = [];
         $this->method = $this->method->iterates() || $this->restarts === ControlSettings::MOST_RESTARTS ? FlowMethod::Iterations : FlowMethod::Cycles;
         $this->begin();
         $this->flow->devices->setRises([]);

@@ -69,6 +69,12 @@ final class FlowConvergence
         $this->change = max($this->change, $moved);
     }
 
+    /** Relative change of the velocities, and of what moves with them, in the last step. */
+    public function change(): float
+    {
+        return $this->change;
+    }
+
     public function residual(): float
     {
         return max($this->change, $this->mass);
@@ -147,20 +153,20 @@ final class FlowConvergence
 
     /**
      * What further steps may still move, as a share: what the last looks at the temperatures leave where only these stood still; else the
-     * changes of the last steps, continued at the rate at which they became smaller.
+     * changes of the last steps, continued at the rate at which they became smaller, and at least the mass that the last one left open.
      *
-     * @param array<int, float> $residuals after each step
+     * @param array<int, float> $changes in each step
      */
-    public function open(array $residuals): float
+    public function open(array $changes): float
     {
         if ($this->byTemperatures) {
             return $this->steadiness->open();
         }
-        $last = $residuals[count($residuals) - 1] ?? 0.0;
-        $over = min(ConvergenceSettings::RATE_OVER, count($residuals) - 1);
-        $rate = $over < 1 ? 0.0 : min(SteadinessSettings::SLOWEST, ($last / max(1e-300, $residuals[count($residuals) - 1 - $over])) ** (1.0 / $over));
+        $last = $changes[count($changes) - 1] ?? 0.0;
+        $over = min(ConvergenceSettings::RATE_OVER, count($changes) - 1);
+        $rate = $over < 1 ? 0.0 : min(SteadinessSettings::SLOWEST, ($last / max(1e-300, $changes[count($changes) - 1 - $over])) ** (1.0 / $over));
 
-        return max($last * $rate / (1.0 - $rate), $this->settled);
+        return max($last * $rate / (1.0 - $rate), $changes === [] ? 0.0 : $this->mass, $this->settled);
     }
 
     /** @return array<int, float> greatest temperature of each part at the last look, K */

@@ -200,7 +200,7 @@ final class FlowSolver
         $fansOpen = $this->fans->isEmpty() ? 0.0 : $this->fans->open($state, $this->flow->devices);
         $residuals = $this->controller->residuals();
         $converged = $converged && (! $this->isBalanced || $state->balance()->holds()) && $fansOpen <= FanControls::NEAR;
-        $outcome = new Outcome($converged, $stopped, $this->controller->total(), 1, $residuals[count($residuals) - 1] ?? 0.0, $residuals, (hrtime(true) - $this->started) / 1e9, $this->convergence->open($residuals));
+        $outcome = new Outcome($converged, $stopped, $this->controller->total(), 1, $residuals[count($residuals) - 1] ?? 0.0, $residuals, (hrtime(true) - $this->started) / 1e9, $this->controller->open());
 
         $air = $state->flow === null ? null : new FrozenAir($state->flow, $this->flow->heat->changes(), $this->flow->heat->temperature);
 

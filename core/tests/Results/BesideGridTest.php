@@ -27,6 +27,22 @@ final class BesideGridTest extends TestCase
         self::assertEqualsWithDelta($turbulent->iteration, $turbulent->reading('pressure', 'maxAt', 1.0), 1e-9);
     }
 
+    public function testRaysLeaveAHundredthOpenOfWhatSurfacesRadiateToEachOther(): void
+    {
+        // Two slabs across a vacuum: all heat passes by radiation. One slab alone: none.
+        $slab = fn (string $id, float $from, string $face, float $kelvin): array => ['id' => $id, 'shape' => ['kind' => 'block', 'size' => [0.01, 0.1, 0.1]], 'at' => [$from, 0, 0],
+            'material' => 'metal', 'surface' => ['emissivity' => 0.8], 'faces' => [$face => ['heat' => ['kind' => 'temperature', 'temperature' => $kelvin]]]];
+        $parts = [$slab('hot', 0.0, 'x-', 400.0), $slab('cold', 0.03, 'x+', 300.0)];
+        $rays = fn (string $radiation): float => BesideGrid::of((new SteadySolver(Models::read([
+            'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => 300], 'physics' => ['radiation' => $radiation], 'parts' => $parts,
+            'materials' => ['metal' => ['conductivity' => 100]], 'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.04, 0.1, 0.1]]],
+            'analysis' => ['grid' => ['cells' => [8, 4, 4]]],
+        ])))->solve())->rays;
+
+        self::assertEqualsWithDelta(0.01, $rays('surfaces'), 1e-4);
+        self::assertSame(0.0, $rays('surroundings'));
+    }
+
     /** Stopped early, the same flow leaves more open: at least what it is still away from its end. */
     public function testWhatIterationsLeaveOpenIsToldBeforehand(): void
     {
