@@ -7,10 +7,11 @@ namespace Foehn\Results;
 use Foehn\Observe\GridValues;
 
 /**
- * What the grid may still change in a value, from the values on coarser grids. In a flow that is the greater of twice the last
- * change and the one before, which covered the true error in 96 % of 971 sequences of grids (docs/numerics.md, "Grids"); where only
- * two grids are there, and in conduction, it is Richardson's extrapolation with the factors of safety of the grid convergence index
- * (Roache, J. Fluids Eng. 116 (1994) 405; Celik et al., J. Fluids Eng. 130 (2008) 078001; Eca & Hoekstra, J. Comput. Phys. 262 (2014) 104).
+ * What the grid may still change in a value, from the values on coarser grids: where three of them draw nearer in one direction at an order
+ * that can be believed, Richardson's extrapolation with the factor of safety of the grid convergence index (Roache, J. Fluids Eng. 116 (1994)
+ * 405; Celik et al., J. Fluids Eng. 130 (2008) 078001), in a flow at least the last change; where they do not, the greater of twice the last change and the one before, which
+ * covered the true error in 96 % of 971 sequences of grids of flows (docs/numerics.md, "Grids"). On two grids the order is assumed (Eca &
+ * Hoekstra, J. Comput. Phys. 262 (2014) 104).
  */
 final class Uncertainty
 {
@@ -71,7 +72,12 @@ final class Uncertainty
         $before = $second->finerThan($third);
         $order = self::order($f3 - $f2, $f2 - $f1, $before, $r);
         $changes = max(self::LAST_CHANGE * abs($f2 - $f1) * self::nearness($r), abs($f3 - $f2) * self::nearness($before));
-        $plusMinus = $moves || $order === null || $order < self::LOWEST_ORDER ? $changes : self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order);
+        $plusMinus = match (true) {
+            $order === null || $order < self::LOWEST_ORDER => $changes,
+            // Grids of a flow may agree in their order by chance.
+            $moves => max(abs($f2 - $f1), self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order)),
+            default => self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order),
+        };
 
         return ['plusMinus' => max($plusMinus + $beside, self::CLOSEST * abs($f1), $swing), 'order' => $order, 'unknown' => null];
     }
