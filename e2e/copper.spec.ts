@@ -53,6 +53,8 @@ async function board(page: Page, product: string): Promise<void> {
 
 /** Still air around the board, which cools it on all its faces. */
 async function cool(page: Page): Promise<void> {
+    await expect(page.getByText(/^Saved, revision/)).toBeVisible();
+    await page.keyboard.press('Escape');
     await stage(page, 'Load');
     await page.getByRole('complementary', { name: 'Space' }).getByRole('combobox', { name: 'Air' }).click();
     await page.getByRole('option', { name: /^Still/ }).click();
@@ -106,7 +108,6 @@ test('a board is imported, loaded and run; the worst via is found and relieved',
     await limit.getByRole('combobox', { name: 'Of' }).click();
     await page.getByRole('option', { name: 'Current per via' }).click();
     await expect(limit.getByLabel('May carry', { exact: true })).toHaveValue('2 A');
-    await page.keyboard.press('Escape');
     await cool(page);
 
     await run(page, 'Scout', 180_000);
@@ -149,12 +150,19 @@ test('copper is drawn by hand and carries a current', async ({ page }) => {
     await expect(copper.getByRole('table', { name: 'Nets' }).getByRole('row')).toHaveCount(2, { timeout: 30_000 });
     await nothingSerious(page);
     await terminal(page, [7, 10], 'Supply', null, '');
-    await terminal(page, [25, 34], 'Load', 'Current in (negative: out)', '-5 A');
+    await terminal(page, [25, 34], 'Load', null, '');
+    const load = copper.getByRole('region', { name: 'Terminal Load', exact: true });
+    await load.getByRole('combobox', { name: 'Kind' }).click();
+    await page.getByRole('option', { name: 'Given current' }).click();
+    await load.getByLabel('Current in (negative: out)').fill('-5 A');
+    await page.keyboard.press('Enter');
     await expect(copper.getByRole('table', { name: 'Nets' })).toContainText('ready', { timeout: 30_000 });
     await copper.getByRole('button', { name: 'Close' }).click();
 
     await run(page, 'Scout', 120_000);
     await stage(page, 'Judge');
     await inspector(page).getByRole('button', { name: 'Currents', exact: true }).click();
-    await expect(page.getByRole('dialog', { name: 'Currents in Board' }).getByRole('table', { name: /nets/i })).toContainText('5 A', { timeout: 30_000 });
+    const currents = page.getByRole('dialog', { name: 'Currents in Board' });
+    await expect(currents.getByRole('table', { name: 'Currents of nets' })).toContainText('Net 1', { timeout: 30_000 });
+    await expect(currents.getByRole('table', { name: 'Currents at terminals' }).getByRole('row', { name: /^Load/ })).toContainText('5');
 });
