@@ -137,7 +137,11 @@ foreach ($names as $name) {
         $near = deviation($model, $values, $true) <= NEAR ? $near ?? $seconds : null;
     }
     printf(
-        "%-12s %-9s %8d %10.1f %10s %8.1f %8.1f %.1f %%\n", $name, $grade, $solution->state->grid->count(), $quiet * $watch->seen[0][0], $near === null ? 'never' : sprintf('%.1f', $quiet * min($near, $all)),
-        $quiet * $all, $all, 100 * deviation($model, $solution->onGrid()->values, $true),
+        "%-12s %-9s %8d %10.1f %10s %8.1f %8.1f %s\n", $name, $grade, $solution->state->grid->count(), $quiet * $watch->seen[0][0], match (true) {
+            $true === [] => 'unknown',
+            $near === null => 'never',
+            default => sprintf('%.1f', $quiet * min($near, $all)),
+        },
+        $quiet * $all, $all, $true === [] ? 'no answer on the finest grid yet' : sprintf('%.1f %%', 100 * deviation($model, $solution->onGrid()->values, $true)),
     );
 }

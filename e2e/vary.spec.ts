@@ -22,10 +22,10 @@ async function enter(page: Page, label: string, text: string): Promise<void> {
     await expect.poll(() => revision(page)).toBe(before + 1);
 }
 
-/** The most that a flow on 60 000 cells may take, ms. */
+/** The most that a flow on 40 000 cells may take, ms. */
 const FLOW = 600_000;
 
-// Takes many minutes: every point is a flow on 60 000 cells. Run by ./foehn test --long.
+// Takes many minutes: every point is a flow on 40 000 cells. Run by ./foehn test --long.
 test('the second design of the demo with a fan is made by hand, compared, swept, reported, archived and tried live @long', async ({ page }, info) => {
     test.setTimeout(3_600_000);
     page.setDefaultTimeout(30_000);

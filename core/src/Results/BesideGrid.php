@@ -11,10 +11,11 @@ use Foehn\Observe\SurfaceSums;
 use Foehn\Solve\Solution;
 
 /**
- * What a value is not known to beside what the grid may change: what further iterations may still move, the rays that tell what surfaces see of each
- * other, the pixels of copper, and the scatter of the correlations that stand for what no grid resolves. Turbulent friction and heat transfer come from a wall law and an algebraic eddy
- * viscosity, and what flows between fins that have too few cells from correlations of ducts; measurements lie within about 10 % of such
- * (Gnielinski, Int. Chem. Eng. 16 (1976) 359, for turbulent pipes; Muzychka & Yovanovich, J. Fluids Eng. 131 (2009) 041006, for laminar ducts).
+ * What a value is not known to beside what the grid may change: what further iterations may still move, the rays that tell what surfaces see of
+ * each other, the pixels of copper, and the scatter of the correlations that stand for what no grid resolves. Turbulent friction and heat
+ * transfer come from a wall law and an algebraic eddy viscosity, and what flows between fins that have too few cells from correlations of
+ * ducts; measurements lie within about 10 % of such (Gnielinski, Int. Chem. Eng. 16 (1976) 359, for turbulent pipes; Muzychka & Yovanovich, J.
+ * Fluids Eng. 131 (2009) 041006, for laminar ducts).
  */
 final readonly class BesideGrid
 {

@@ -9,9 +9,9 @@ use Foehn\Observe\GridValues;
 /**
  * What the grid may still change in a value, from the values on coarser grids: where three of them draw nearer in one direction at an order
  * that can be believed, Richardson's extrapolation with the factor of safety of the grid convergence index (Roache, J. Fluids Eng. 116 (1994)
- * 405; Celik et al., J. Fluids Eng. 130 (2008) 078001), in a flow at least the last change; where they do not, the greater of twice the last change and the one before, which
- * covered the true error in 96 % of 971 sequences of grids of flows (docs/numerics.md, "Grids"). On two grids the order is assumed (Eca &
- * Hoekstra, J. Comput. Phys. 262 (2014) 104).
+ * 405; Celik et al., J. Fluids Eng. 130 (2008) 078001), in a flow at least the last change. Where they do not, the greater of twice the last
+ * change and the one before, which covered the true error in 96 % of 971 sequences of grids of flows (docs/numerics.md, "Grids"). On two grids
+ * the order is assumed (Eca & Hoekstra, J. Comput. Phys. 262 (2014) 104).
  */
 final class Uncertainty
 {
