@@ -130,12 +130,12 @@ final class FlowLevelsTest extends TestCase
         self::assertEqualsWithDelta(1.25 * 0.1875, $two['plusMinus'], 1e-9);
     }
 
-    public function testTheUncertaintyOfAFlowIsNoLessThanItsLastChange(): void
+    public function testTheUncertaintyOfAFlowIsNoLessThanTwiceItsLastChange(): void
     {
         $levels = [self::level(1000, 11.0), self::level(8000, 10.25), self::level(64000, 10.0625)];
-        self::assertEqualsWithDelta(0.1875, Uncertainty::of($levels, 'w', true)['plusMinus'], 1e-9, 'the last change, where the order says less');
-        $slow = [self::level(1000, 14.0), self::level(8000, 12.0), self::level(64000, 11.0)];
-        self::assertEqualsWithDelta(1.25, Uncertainty::of($slow, 'w', true)['plusMinus'], 1e-6, 'by the order seen, the first');
+        self::assertEqualsWithDelta(2.0 * 0.1875, Uncertainty::of($levels, 'w', true)['plusMinus'], 1e-9, 'twice the last change, where the order says less');
+        $slow = [self::level(1000, 12.0 + 2 ** 0.6), self::level(8000, 12.0), self::level(64000, 11.0)];
+        self::assertEqualsWithDelta(1.25 / (2 ** 0.6 - 1.0), Uncertainty::of($slow, 'w', true)['plusMinus'], 1e-6, 'more, where the order says so');
         self::assertEqualsWithDelta(2.0, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0), self::level(64000, 11.0)], 'w', true)['plusMinus'], 1e-9, 'and where they disagree');
         self::assertEqualsWithDelta(4.0, Uncertainty::of([self::level(1000, 10.0), self::level(8000, 12.0), self::level(64000, 14.0)], 'w', true)['plusMinus'], 1e-9, 'twice the last change');
         self::assertEqualsWithDelta(3.0 * 0.1875, Uncertainty::of(array_slice($levels, 1), 'w', true)['plusMinus'], 1e-9, 'on two grids');
