@@ -9,8 +9,8 @@ use Foehn\Observe\GridValues;
 /**
  * What the grid may still change in a value, from the values on coarser grids: where three of them draw nearer in one direction at an order
  * that can be believed, Richardson's extrapolation with the factor of safety of the grid convergence index (Roache, J. Fluids Eng. 116 (1994)
- * 405; Celik et al., J. Fluids Eng. 130 (2008) 078001), in a flow at least twice the last change. Where they do not, the greater of twice
- * the last change and the one before, which covered the true error in 96 % of 971 sequences of grids of flows (docs/numerics.md, "Grids"). On two grids
+ * 405; Celik et al., J. Fluids Eng. 130 (2008) 078001), in a flow at least twice the last change and half of
+ * the one before. Where they do not, the greater of twice the last change and the one before, which covered the true error in 96 % of 971 sequences of grids of flows (docs/numerics.md, "Grids"). On two grids
  * the order is assumed (Eca & Hoekstra, J. Comput. Phys. 262 (2014) 104).
  */
 final class Uncertainty
@@ -22,6 +22,9 @@ final class Uncertainty
 
     /** Of the last change: in a flow, and where no order is seen. */
     private const LAST_CHANGE = 2.0;
+
+    /** Of the change before, in a flow whose grids show an order. */
+    private const CHANGE_BEFORE = 0.5;
 
     /** Ratio of the widths of the cells in the sequences on which that was measured: their number doubled. Grids nearer to each other show less of what is left. */
     private const MEASURED_RATIO = 1.26;
@@ -75,7 +78,7 @@ final class Uncertainty
         $plusMinus = match (true) {
             $order === null || $order < self::LOWEST_ORDER => $changes,
             // Grids of a flow may agree in their order by chance.
-            $moves => max(self::LAST_CHANGE * abs($f2 - $f1) * self::nearness($r), self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order)),
+            $moves => max(self::LAST_CHANGE * abs($f2 - $f1) * self::nearness($r), self::CHANGE_BEFORE * abs($f3 - $f2) * self::nearness($before), self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order)),
             default => self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order),
         };
 
