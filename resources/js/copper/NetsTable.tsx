@@ -19,6 +19,12 @@ interface Props {
     onChoose: (net: number | null) => void;
 }
 
+/** A net that can be computed, though it says more than that it is ready, is in amber. */
+const colourOf = ({ ready, says, terminals }: BoardCopper['nets'][number]): string => {
+    if (ready) return says === 'ready' ? 'success.main' : 'warning.main';
+    return terminals.length > 0 ? 'error.main' : 'text.secondary';
+};
+
 /** Nets with what their terminals put in and take out, and what still misses; those with terminals first. */
 export function NetsTable({ nets, chosen, onChoose }: Props) {
     const numbered = nets.map((net, number) => ({ ...net, number }));
@@ -64,9 +70,7 @@ export function NetsTable({ nets, chosen, onChoose }: Props) {
                             <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                                 {net.out > 0 ? amperes(net.out) : '—'}
                             </TableCell>
-                            <TableCell sx={{ color: net.ready ? 'success.main' : net.terminals.length > 0 ? 'error.main' : 'text.secondary' }}>
-                                {net.says}
-                            </TableCell>
+                            <TableCell sx={{ color: colourOf(net) }}>{net.says}</TableCell>
                         </TableRow>
                     ))}
                 </TableBody>
