@@ -69,7 +69,7 @@ foreach ([0.3e-3, 0.15e-3, 0.1265e-3] as $pixel) {
     $began = hrtime(true);
     $currents = (new BoardSystem($raster, $contacts, PropertyLaw::constant(1.72e-8), 300.0))->solve();
     $clock = (hrtime(true) - $began) / 1e9;
-    $solved = $clock * QUIET / (0.5 * ($before + product()));
+    $solved = $clock * quiet($before);
     printf(
         "%.3f mm: %d pixels of copper of %d, %d nets; drawn %.1f s, nets %.1f s, currents %.1f s (%.1f s by the clock) in %d iterations (aim 25), %.1f microseconds a pixel of copper: %.2f times the aim; balance %.0e; %.0f MB\n",
         1e3 * $pixel, $copper, count($raster->covered), $nets, $drawn, $found, $solved, $clock, $currents->iterations, 1e6 * $solved / $copper, 1e6 * $solved / $copper / 10.0, $currents->imbalance(), memory_get_peak_usage() / 1e6,

@@ -180,7 +180,7 @@ function row(string $name, array $document): void
         $solution = (new SteadySolver(ModelCodec::fromDocument($document)))->solve();
         $result = ResultBuilder::build($solution, '');
         $seconds = array_sum(array_column($result['levels'], 'seconds'));
-        printf(ROW, $name, $result['grid']['cells'], $solution->outcome->iterations, sprintf('%.1f', $seconds), sprintf('%.1f', $seconds * QUIET / (0.5 * ($before + product()))), sprintf('%.1f', 1e6 * $solution->outcome->seconds / $solution->outcome->iterations / $result['grid']['cells']), $solution->outcome->converged ? 'steady' : 'not steady',
+        printf(ROW, $name, $result['grid']['cells'], $solution->outcome->iterations, sprintf('%.1f', $seconds), sprintf('%.1f', $seconds * quiet($before)), sprintf('%.1f', 1e6 * $solution->outcome->seconds / $solution->outcome->iterations / $result['grid']['cells']), $solution->outcome->converged ? 'steady' : 'not steady',
             sprintf('%.1e', $result['flow']['balance']['error'] ?? NAN), sprintf('%.1e', $result['balance']['error']), sprintf('%.1f', max([0.0, ...array_map(fn ($p) => $p['temperature']['max'] ?? 0.0, $result['parts'])]) - 300.0));
     } catch (PhysicsException $e) {
         printf("%-26s %s\n", $name, $e->getMessage());

@@ -29,3 +29,13 @@ function product(): float
 
     return (hrtime(true) - $start) / 20 / $stencil->size();
 }
+
+/**
+ * Seconds of a quiet machine for one of this one.
+ *
+ * @param float $before what a product took before that was measured, ns per cell
+ */
+function quiet(float $before): float
+{
+    return QUIET / (0.5 * ($before + product()));
+}

@@ -130,7 +130,7 @@ foreach ($names as $name) {
     $solution = (new SteadySolver($model, $watch))->solve();
     $all = $watch->seconds();
     $watch->see($solution);
-    $quiet = QUIET / (0.5 * ($before + product()));
+    $quiet = quiet($before);
     $true = $finest[$name]['rises'] ?? [];
     $near = null;
     foreach ($watch->seen as [$seconds, $values]) {

@@ -139,7 +139,7 @@ test('copper is drawn by hand and carries a current', async ({ page }) => {
     await copper.getByRole('button', { name: /^Pour 1/ }).click();
     await drawn('Pour 1').getByLabel('Corners').fill('5 mm, 5 mm; 45 mm, 5 mm; 45 mm, 15 mm; 5 mm, 15 mm');
     await page.keyboard.press('Enter');
-    // A track up from it, and a pad at its end.
+    // A track up from it.
     await copper.getByRole('button', { name: 'Draw copper' }).click();
     await page.getByRole('menuitem', { name: 'Track' }).click();
     await pressAt(page, 25, 10);

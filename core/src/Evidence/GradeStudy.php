@@ -64,7 +64,7 @@ final class GradeStudy
 
         // Which of the computations of a case a quantity is read from is not told: the least certain of them counts.
         $beside = array_map(fn (array $solutions): BesideGrid => BesideGrid::of($solutions[count($solutions) - 1]), $solved);
-        $share = max([0.0, ...array_map(fn (BesideGrid $one): float => $one->iteration + $one->correlations + $one->fixed, $beside)]);
+        $share = max([0.0, ...array_map(fn (BesideGrid $one): float => $one->share(), $beside)]);
         $ambient = $solved === [] ? 0.0 : $solved[0][0]->state->model->surroundings->temperature - VerificationCase::ZERO_CELSIUS;
 
         return array_map(fn (Check $check, array $levels): GradedCheck => new GradedCheck(

@@ -51,14 +51,20 @@ final readonly class BesideGrid
         return new self($solution->outcome->open, self::SCATTER * ($turbulent ? 1.0 : self::throughGaps($solution)), self::RAYS * self::betweenSurfaces($solution) + ($solution->state->boards === [] ? 0.0 : self::PIXELS), $model->surroundings->temperature, $given);
     }
 
+    /** Share of a value, or of a rise, that is not known of most readings. */
+    public function share(): float
+    {
+        return $this->iteration + $this->correlations + $this->fixed;
+    }
+
     /** In the unit of a value. */
     public function reading(string $quantity, string $reduce, float $value): float
     {
         $isFlow = in_array($quantity, ['massFlow', 'volumeFlow'], true);
-        $share = $this->iteration + match (true) {
-            in_array($reduce, Watch::PLACES, true), $isFlow && $this->given => 0.0,
-            $isFlow => self::OF_FLOWS * $this->correlations,
-            default => $this->correlations + $this->fixed,
+        $share = match (true) {
+            in_array($reduce, Watch::PLACES, true), $isFlow && $this->given => $this->iteration,
+            $isFlow => $this->iteration + self::OF_FLOWS * $this->correlations,
+            default => $this->share(),
         };
 
         return $share * abs(Watch::unit($quantity) === 'K' ? $value - $this->ambient : $value);

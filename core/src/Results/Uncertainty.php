@@ -9,9 +9,9 @@ use Foehn\Observe\GridValues;
 /**
  * What the grid may still change in a value, from the values on coarser grids: where three of them draw nearer in one direction at an order
  * that can be believed, Richardson's extrapolation with the factor of safety of the grid convergence index (Roache, J. Fluids Eng. 116 (1994)
- * 405; Celik et al., J. Fluids Eng. 130 (2008) 078001), in a flow at least twice the last change and half of
- * the one before. Where they do not, the greater of twice the last change and the one before, which covered the true error in 96 % of 971 sequences of grids of flows (docs/numerics.md, "Grids"). On two grids
- * the order is assumed (Eca & Hoekstra, J. Comput. Phys. 262 (2014) 104).
+ * 405; Celik et al., J. Fluids Eng. 130 (2008) 078001), in a flow at least twice the last change and half of the one before. Where they do not,
+ * the greater of twice the last change and the one before, which covered the true error in 96 % of 971 sequences of grids of flows
+ * (docs/numerics.md, "Grids"). On two grids the order is assumed (Eca & Hoekstra, J. Comput. Phys. 262 (2014) 104).
  */
 final class Uncertainty
 {
@@ -32,7 +32,7 @@ final class Uncertainty
     /** With two grids the order cannot be seen; upwind terms and cut cells make it 1. */
     private const ASSUMED_ORDER = 1.0;
 
-    /** Grids whose values differ by less than this share of it agree in all digits. Two may do so by chance; a value that three agree on does not depend on them. */
+    /** Two grids whose values differ by no more than this share of it agree in all digits, which may be chance. */
     private const AGREES = 1e-7;
 
     /** What is known is known to this share: iterations on currents end there. */
@@ -65,21 +65,21 @@ final class Uncertainty
         if ($r <= 1.0) {
             return self::unknown('the grid before is as fine as the last one');
         }
-        $agrees = self::AGREES * abs($f1);
         if (count($seen) === 2) {
             $step = abs($f2 - $f1) / ($r ** self::ASSUMED_ORDER - 1.0);
 
-            return abs($f2 - $f1) <= $agrees ? self::unknown('two grids agree in all digits, which may be chance') : ['plusMinus' => max(($moves ? self::SAFETY_OF_TWO : self::SAFETY) * $step + $beside, $swing), 'order' => null, 'unknown' => null];
+            return abs($f2 - $f1) <= self::AGREES * abs($f1) ? self::unknown('two grids agree in all digits, which may be chance') : ['plusMinus' => max(($moves ? self::SAFETY_OF_TWO : self::SAFETY) * $step + $beside, $swing), 'order' => null, 'unknown' => null];
         }
         [$third, $f3] = $seen[count($seen) - 3];
         $before = $second->finerThan($third);
         $order = self::order($f3 - $f2, $f2 - $f1, $before, $r);
-        $changes = max(self::LAST_CHANGE * abs($f2 - $f1) * self::nearness($r), abs($f3 - $f2) * self::nearness($before));
+        $extrapolated = $order === null || $order < self::LOWEST_ORDER ? null : self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order);
+        [$last, $earlier] = [self::LAST_CHANGE * abs($f2 - $f1) * self::nearness($r), abs($f3 - $f2) * self::nearness($before)];
         $plusMinus = match (true) {
-            $order === null || $order < self::LOWEST_ORDER => $changes,
+            $extrapolated === null => max($last, $earlier),
             // Grids of a flow may agree in their order by chance.
-            $moves => max(self::LAST_CHANGE * abs($f2 - $f1) * self::nearness($r), self::CHANGE_BEFORE * abs($f3 - $f2) * self::nearness($before), self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order)),
-            default => self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order),
+            $moves => max($extrapolated, $last, self::CHANGE_BEFORE * $earlier),
+            default => $extrapolated,
         };
 
         return ['plusMinus' => max($plusMinus + $beside, self::CLOSEST * abs($f1), $swing), 'order' => $order, 'unknown' => null];

@@ -9,6 +9,7 @@ use Foehn\Materials\PropertyLaw;
 use Foehn\Model\BoardCopper;
 use Foehn\Model\BoardTerminal;
 use Foehn\Model\Drive;
+use Foehn\Numerics\Vectors;
 use Foehn\Physics\Electric\BoardCells;
 use Foehn\Physics\Electric\BoardState;
 use Foehn\Physics\PhysicsException;
@@ -82,8 +83,9 @@ final class CopperFollower
         if (self::farthest($now, $this->at) <= self::STAYS) {
             return $this->solved;
         }
-        if ($this->isDriven && ($moves > ConductionSettings::ROUGH || $this->unevenness($now) <= self::ALIKE)) {
-            return $this->warmed($now);
+        $times = $this->isDriven ? $this->resisting($now) : [];
+        if ($this->isDriven && ($moves > ConductionSettings::ROUGH || 0.5 * Vectors::spread($times) <= self::ALIKE)) {
+            return $this->warmed($times);
         }
         $this->adopt($this->solve($temperature));
         $this->at = array_intersect_key($temperature, $this->solved);
@@ -123,32 +125,30 @@ final class CopperFollower
 
     /**
      * @param array<int, float> $now K in the cells with copper
-     * @return array<int, float> W, of the same currents
+     * @return array<int, float> resistivity over that of the state, by cell
      */
-    private function warmed(array $now): array
+    private function resisting(array $now): array
     {
-        $watts = $this->solved;
+        $times = [];
         foreach ($now as $cell => $kelvin) {
-            $watts[$cell] *= $this->law->at($kelvin) / $this->law->at($this->at[$cell]);
+            $times[$cell] = $this->law->at($kelvin) / $this->law->at($this->at[$cell]);
         }
 
-        return $watts;
+        return $times;
     }
 
     /**
-     * How far resistivities are from having changed alike since currents were solved, as a share.
-     *
-     * @param array<int, float> $now K in the cells with copper
+     * @param array<int, float> $times resistivity over that of the state, by cell
+     * @return array<int, float> W, of the same currents
      */
-    private function unevenness(array $now): float
+    private function warmed(array $times): array
     {
-        [$least, $most] = [INF, 0.0];
-        foreach ($now as $cell => $kelvin) {
-            $times = $this->law->at($kelvin) / $this->law->at($this->at[$cell]);
-            [$least, $most] = [min($least, $times), max($most, $times)];
+        $watts = $this->solved;
+        foreach ($times as $cell => $more) {
+            $watts[$cell] *= $more;
         }
 
-        return $most > 0.0 ? 0.5 * ($most - $least) : 0.0;
+        return $watts;
     }
 
     /** Whether no net stands between two voltages. */
