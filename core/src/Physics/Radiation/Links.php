@@ -28,7 +28,7 @@ final readonly class Links
 
     private const SWEEPS = 40;
 
-    /** Cells within which the steps of one surface see each other. */
+    /** Cells within which the steps of one surface see each other; along an axis with flat cells as far as across these. */
     private const NEAR = 2;
 
     /** @param list<array<int, float>> $seen m2 by patch and the patch that it sees */
@@ -156,8 +156,12 @@ final readonly class Links
     private static function isNear(Grid $grid, int $cell, int $other): bool
     {
         foreach ([0, 1, 2] as $axis) {
-            if (abs($grid->position($cell, $axis) - $grid->position($other, $axis)) > self::NEAR) {
-                return false;
+            [$from, $to] = [$grid->position($cell, $axis), $grid->position($other, $axis)];
+            if (abs($from - $to) > self::NEAR) {
+                $across = min(array_map(fn (int $other): float => $grid->widths[$other][$grid->position($cell, $other)], Axes::across($axis)));
+                if (abs($grid->centres[$axis][$from] - $grid->centres[$axis][$to]) > self::NEAR * $across) {
+                    return false;
+                }
             }
         }
 

@@ -110,6 +110,26 @@ final class BetweenSurfacesTest extends TestCase
         self::assertEqualsWithDelta(0.01 * 300.0 / (1.0 / 0.8 + 1.0 / 0.5 - 1.0), $radiosity->net([700.0, 400.0])[0], 1e-9);
     }
 
+    /** A round body sees next to nothing of itself, however flat the cells are along it. */
+    public function testTheStepsOfARodHardlySeeEachOther(): void
+    {
+        $even = fn (float $to, int $count): array => array_map(fn (int $n): float => $to * $n / $count, range(0, $count));
+        $mirror = ['kind' => 'symmetry'];
+        $rod = ['id' => 'rod', 'shape' => ['kind' => 'cylinder', 'axis' => 'z', 'radius' => 0.01, 'length' => 0.01], 'at' => [0.02, 0.02, 0]];
+        foreach ([2, 8, 32] as $along) {
+            [$faces, $grid] = self::faces([$rod], [0.04, 0.04, 0.01], ['x' => $even(0.04, 32), 'y' => $even(0.04, 32), 'z' => $even(0.01, $along)], ['z-' => $mirror, 'z+' => $mirror]);
+            [$own, $all] = [0.0, 0.0];
+            foreach (Links::of($grid, $faces, 256)->seen as $i => $row) {
+                foreach ($faces->isOpening[$i] ? [] : $row as $j => $link) {
+                    $own += $faces->isOpening[$j] ? 0.0 : $link;
+                    $all += $link;
+                }
+            }
+            self::assertEqualsWithDelta(2.0 * M_PI * 0.01 * 0.01, $all, 0.01 * $all, 'the true area');
+            self::assertLessThan(0.02, $own / $all, "$along cells along it");
+        }
+    }
+
     public function testWhatSurfacesSeeIsKeptWhileNothingChangesAndNothingIsReadThatIsNotWhole(): void
     {
         $folder = sys_get_temp_dir() . '/foehn-links-' . bin2hex(random_bytes(4));
