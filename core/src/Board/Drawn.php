@@ -29,6 +29,11 @@ final class Drawn
     public static function of(BoardArtwork $artwork): self
     {
         self::$known ??= new WeakMap();
+        foreach (isset(self::$known[$artwork]) ? [] : self::$known as $like => $drawn) {
+            if ($like == $artwork) {
+                self::$known[$artwork] = $drawn;
+            }
+        }
 
         return self::$known[$artwork] ??= new self(self::raster($artwork), $artwork->netList === null ? [] : self::inFile('list of nets', fn (): array => NetNames::read($artwork->netList)));
     }

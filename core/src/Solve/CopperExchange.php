@@ -42,7 +42,7 @@ final class CopperExchange implements Exchange
         $carrying = self::carrying($model->parts);
         foreach ($carrying as $index => $board) {
             $cells = new BoardCells($board->artwork, Drawn::of($board->artwork)->raster, $equation->voxels);
-            $this->boards[$index] = new CopperFollower($model->parts[$index]->name, $board, $law($board), $cells, $model->surroundings->temperature, $begun[$index] ?? null);
+            $this->boards[$index] = new CopperFollower($model->parts[$index]->name, $board, $law($board), $cells, $model->surroundings->temperature, $begun[$index] ?? null, $model->time !== null);
         }
         $this->follows = array_filter($carrying, fn (BoardCopper $board): bool => ! $law($board)->isConstant()) !== [];
     }

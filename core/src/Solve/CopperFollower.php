@@ -29,6 +29,9 @@ final class CopperFollower
      */
     private const ALIKE = 1e-4;
 
+    /** In a course every moment counts: currents stand while no resistivity has changed by more than this share. */
+    private const IN_TIME = 1e-3;
+
     private ?BoardState $state = null;
 
     private Drive $drive;
@@ -44,8 +47,11 @@ final class CopperFollower
 
     private readonly bool $isDriven;
 
-    /** @param ?BoardState $begun copper on another grid, to begin with */
-    public function __construct(private readonly string $name, private readonly BoardCopper $board, private readonly PropertyLaw $law, private readonly BoardCells $cells, private readonly float $ambient, private readonly ?BoardState $begun)
+    /**
+     * @param ?BoardState $begun copper on another grid, or with other currents, to begin with
+     * @param bool $isInTime whether temperatures go through a course, and not towards rest
+     */
+    public function __construct(private readonly string $name, private readonly BoardCopper $board, private readonly PropertyLaw $law, private readonly BoardCells $cells, private readonly float $ambient, private readonly ?BoardState $begun, private readonly bool $isInTime)
     {
         $this->isDriven = self::isDrivenByCurrents($board);
         $this->drive = new Drive();
@@ -66,15 +72,16 @@ final class CopperFollower
     {
         $stays = $drive->joints === $this->drive->joints;
         $this->drive = $drive;
-        if ($temperature === null) {
-            $this->adopt($stays && $this->begun !== null ? $this->begun : $this->solve(null));
+        $begins = $this->state === null && $this->begun !== null && $this->begun->copper->terminals == $this->board->driven($drive)->terminals;
+        if ($begins) {
+            $this->adopt($this->begun);
+        } elseif ($this->state === null || ! $stays) {
+            $this->adopt($this->solve($temperature));
+            $this->at = $this->last = $temperature === null ? $this->at : array_intersect_key($temperature, $this->solved);
 
             return $this->solved;
         }
-        if (! $stays) {
-            $this->adopt($this->solve($temperature));
-            $this->at = $this->last = array_intersect_key($temperature, $this->solved);
-
+        if ($temperature === null) {
             return $this->solved;
         }
         $now = array_intersect_key($temperature, $this->solved);
@@ -83,9 +90,14 @@ final class CopperFollower
         if (self::farthest($now, $this->at) <= self::STAYS) {
             return $this->solved;
         }
-        $times = $this->isDriven ? $this->resisting($now) : [];
-        if ($this->isDriven && ($moves > ConductionSettings::ROUGH || 0.5 * Vectors::spread($times) <= self::ALIKE)) {
-            return $this->warmed($times);
+        $times = $this->isDriven || $this->isInTime ? $this->resisting($now) : [];
+        $stand = match (true) {
+            $this->isInTime => self::farthest($times, array_map(fn (): float => 1.0, $times)) <= self::IN_TIME,
+            $this->isDriven => $moves > ConductionSettings::ROUGH || 0.5 * Vectors::spread($times) <= self::ALIKE,
+            default => false,
+        };
+        if ($stand) {
+            return $this->isDriven ? $this->warmed($times) : $this->solved;
         }
         $this->adopt($this->solve($temperature));
         $this->at = array_intersect_key($temperature, $this->solved);

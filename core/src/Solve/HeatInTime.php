@@ -84,7 +84,7 @@ final class HeatInTime
      */
     private function first(Model $model, ?FrozenAir $air, array $temperature): HeatAt
     {
-        $coupling = new Coupling($model, $this->voxels, links: $this->links);
+        $coupling = new Coupling($model, $this->voxels, links: $this->links, boards: $this->assembled === [] ? [] : end($this->assembled)->coupling->boards());
         $coupling->beginAt($temperature);
         $isNonlinear = $air === null ? $coupling->isNonlinear() : $coupling->radiates() || $coupling->answersItself();
 

@@ -64,7 +64,7 @@ final class LinearHeat
     /** @throws PhysicsException */
     public static function ofSolid(State $state, LinkStore $links = new LinkStore()): self
     {
-        $coupling = new Coupling($state->model, $state->voxels, $state->system->surfaces, $links);
+        $coupling = new Coupling($state->model, $state->voxels, $state->system->surfaces, $links, $state->boards);
         $coupling->follow($state->temperature);
 
         return new self($state, $coupling, new StencilSolver($state->system->stencil, $state->system->ties));

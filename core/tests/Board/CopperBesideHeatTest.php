@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Foehn\Tests\Board;
+
+use Foehn\Codec\ModelCodec;
+use Foehn\Solve\Analysis;
+use Foehn\Solve\Course;
+use Foehn\Solve\LinearHeat;
+use Foehn\Solve\SteadySolver;
+use Foehn\Study\Sensitivities;
+use PHPUnit\Framework\TestCase;
+
+/** The copper of a board heats over time, and in what a run tells of other designs: a board of 40 x 10 mm that is copper all over, with a current along it. */
+final class CopperBesideHeatTest extends TestCase
+{
+    private const COEFFICIENT = 0.004;
+
+    /** Nothing leaves a board that is switched on at 20 degC: it warms at I V, and V rises as the resistivity does. */
+    public function testABoardWarmsByItsCurrentAndDropsMoreAsItDoes(): void
+    {
+        $course = self::course(['end' => 12], '30 A');
+        [$drops, $rises] = [array_map(floatval(...), $course->values['drop']), array_map(fn (?float $kelvin): float => ($kelvin ?? NAN) - 293.15, $course->values['mean'])];
+        $joules = 0.0;
+        foreach ($course->times as $n => $time) {
+            self::assertEqualsWithDelta($drops[0] * (1.0 + self::COEFFICIENT * $rises[$n]), $drops[$n], 2e-3 * $drops[0], "at $time s");
+            $joules += $n === 0 ? 0.0 : 0.5 * 30.0 * ($drops[$n] + $drops[$n - 1]) * ($time - $course->times[$n - 1]);
+        }
+
+        self::assertGreaterThan(40.0, end($rises));
+        self::assertEqualsWithDelta($joules, $course->in, 5e-3 * $joules);
+        self::assertEqualsWithDelta($course->in, $course->stored, 1e-6 * $joules);
+        // C dT/dt = I^2 R (1 + a T): what a linear rise would not show.
+        $capacity = $joules / end($rises);
+        $rate = self::COEFFICIENT * 30.0 * $drops[0] / $capacity;
+        self::assertEqualsWithDelta(expm1($rate * 12.0) / self::COEFFICIENT, end($rises), 0.01 * end($rises));
+    }
+
+    public function testACurrentThatIsSwitchedOffHeatsNoMore(): void
+    {
+        $course = self::course(['end' => 12], ['pulse' => ['high' => '30 A', 'low' => '0 A', 'period' => '12 s', 'duty' => 0.5]]);
+        $given = $course->in;
+
+        self::assertEqualsWithDelta($course->at('mean', 6.0), $course->at('mean', 12.0), 1e-3);
+        self::assertEqualsWithDelta(0.0, $course->at('drop', 9.0), 1e-9);
+        self::assertEqualsWithDelta(self::course(['end' => 6], '30 A')->in, $given, 2e-3 * $given);
+    }
+
+    /** What would help: a board in colder air is as much colder, and its heat is none of a change. */
+    public function testTheHeatOfCopperStaysWhereSomethingElseChanges(): void
+    {
+        $film = ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 20, 'temperature' => '20 degC']]];
+        $model = ModelCodec::fromDocument(self::board('5 A', 0.0, $film, ['limits' => [['id' => 'hot', 'of' => ['part' => 'b'], 'quantity' => 'temperature', 'reduce' => 'max', 'atMost' => '100 degC']]]));
+        $state = (new SteadySolver($model))->solve()->state;
+        $helps = (new Sensitivities(LinearHeat::ofSolid($state)))->of($model->limits[0]);
+        $of = fn (string $kind): array => array_values(array_filter($helps, fn (array $help): bool => $help['kind'] === $kind))[0];
+        $rise = max([0.0, ...$state->temperature]) - 293.15;
+
+        self::assertGreaterThan(1.0, $rise);
+        self::assertEqualsWithDelta($of('ambient')['step'], $of('ambient')['change'], 1e-3);
+        self::assertEqualsWithDelta(-$of('convectionCoefficient')['step'] * $rise, $of('convectionCoefficient')['change'], 0.02 * $rise);
+    }
+
+    /** @param array<string, mixed> $time */
+    private static function course(array $time, mixed $current): Course
+    {
+        $solution = Analysis::solve(self::board($current, self::COEFFICIENT, [], ['analysis' => ['grid' => ['cells' => [20, 5, 2]], 'time' => ['kind' => 'transient', 'start' => ['uniform' => '20 degC'], ...$time]]]));
+        self::assertNotNull($solution->course);
+
+        return $solution->course;
+    }
+
+    /**
+     * @param array<string, mixed> $faces
+     * @param array<string, mixed> $more
+     * @return array<string, mixed> document
+     */
+    private static function board(mixed $current, float $coefficient, array $faces, array $more): array
+    {
+        $sheet = ['kind' => 'pour', 'points' => [['0 mm', '0 mm'], ['40 mm', '0 mm'], ['40 mm', '10 mm'], ['0 mm', '10 mm']], 'net' => 'OUT'];
+        $terminal = fn (string $name, string $at, array $electric): array => ['name' => $name, 'layer' => 'Top', 'at' => [$at, '5 mm'], 'size' => ['1 mm', '10 mm'], 'electric' => $electric];
+
+        return [
+            'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => '20 degC'], 'physics' => ['electric' => true],
+            'space' => ['box' => ['min' => [0, 0, 0], 'max' => ['40 mm', '10 mm', '0.17 mm']], 'fluid' => null],
+            'materials' => ['foil' => ['conductivity' => 390, 'density' => 8960, 'specificHeat' => 385, 'resistivity' => ['value' => '1.72e-8 ohm*m', 'at' => '20 degC', 'coefficient' => $coefficient]]],
+            'parts' => [[
+                'id' => 'b', 'name' => 'Board', 'at' => [0, 0, 0], 'faces' => $faces,
+                'shape' => ['kind' => 'board', 'size' => ['40 mm', '10 mm'], 'layers' => [['thickness' => '0.1 mm'], ['name' => 'Top', 'thickness' => '70 um', 'drawn' => [$sheet]]]],
+                'copper' => ['pixel' => '0.5 mm', 'material' => 'foil', 'terminals' => [$terminal('Source', '0.5 mm', ['kind' => 'current', 'current' => $current]), $terminal('Ground', '39.5 mm', ['kind' => 'ground'])]],
+            ]],
+            'watches' => [['id' => 'mean', 'of' => ['part' => 'b'], 'quantity' => 'temperature', 'reduce' => 'mean'], ['id' => 'drop', 'of' => ['part' => 'b', 'net' => 'OUT'], 'quantity' => 'voltageDrop']],
+            'analysis' => ['grid' => ['cells' => [20, 5, 2]]],
+            ...$more,
+        ];
+    }
+}
