@@ -30,9 +30,10 @@ final class CopperExchange implements Exchange
 
     /**
      * @param array<int, BoardState> $begun copper on another grid, to begin with, by index of the part
+     * @param bool $isOnTheWay whether the grid is one on the way to that asked for
      * @throws PhysicsException
      */
-    public function __construct(HeatEquation $equation, array $begun = [])
+    public function __construct(HeatEquation $equation, array $begun = [], bool $isOnTheWay = false)
     {
         $this->heat = new BoardHeat();
         $this->drive = new Drive();
@@ -42,7 +43,7 @@ final class CopperExchange implements Exchange
         $carrying = self::carrying($model->parts);
         foreach ($carrying as $index => $board) {
             $cells = new BoardCells($board->artwork, Drawn::of($board->artwork)->raster, $equation->voxels);
-            $this->boards[$index] = new CopperFollower($model->parts[$index]->name, $board, $law($board), $cells, $model->surroundings->temperature, $begun[$index] ?? null, $model->time !== null);
+            $this->boards[$index] = new CopperFollower($model->parts[$index]->name, $board, $law($board), $cells, $model->surroundings->temperature, $begun[$index] ?? null, $model->time !== null, $isOnTheWay);
         }
         $this->follows = array_filter($carrying, fn (BoardCopper $board): bool => ! $law($board)->isConstant()) !== [];
     }
@@ -95,6 +96,23 @@ final class CopperExchange implements Exchange
     public function followsTemperature(): bool
     {
         return $this->follows;
+    }
+
+    /**
+     * Currents of boards at temperatures that are at rest (see CopperFollower).
+     *
+     * @param array<int, float> $temperature of the cells, K
+     * @return bool whether any were behind
+     * @throws PhysicsException
+     */
+    public function catchUp(array $temperature): bool
+    {
+        $behind = $this->follows ? array_filter($this->boards, fn (CopperFollower $board): bool => $board->catchUp($temperature)) : [];
+        foreach (array_keys($behind) as $index) {
+            $this->heat->watts[$index] = $this->boards[$index]->heatAt($temperature, $this->drive);
+        }
+
+        return $behind !== [];
     }
 
     public function follow(?array $temperature): float

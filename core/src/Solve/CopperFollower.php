@@ -29,8 +29,8 @@ final class CopperFollower
      */
     private const ALIKE = 1e-4;
 
-    /** In a course every moment counts: currents stand while no resistivity has changed by more than this share. */
-    private const IN_TIME = 1e-3;
+    /** The same where less will do: at the moments of a course, and on grids on the way. Drops and heat in all are then right to its square. */
+    private const NEARLY = 1e-2;
 
     private ?BoardState $state = null;
 
@@ -45,21 +45,61 @@ final class CopperFollower
     /** @var ?array<int, float> K in these cells when they were last followed */
     private ?array $last = null;
 
+    /** The same currents in copper as warm as it has become since; null where it is as warm. */
+    private ?BoardState $warmed = null;
+
+    /** @var ?array<int, float> K of all cells, that it is to be as warm as */
+    private ?array $since = null;
+
     private readonly bool $isDriven;
+
+    /** Whether the first currents heat only what the next will be solved in. */
+    private readonly bool $beginsRough;
+
+    private bool $isRough = false;
+
+    private readonly ?BoardState $begun;
 
     /**
      * @param ?BoardState $begun copper on another grid, or with other currents, to begin with
      * @param bool $isInTime whether temperatures go through a course, and not towards rest
+     * @param bool $isOnTheWay whether the grid is one on the way to that asked for
      */
-    public function __construct(private readonly string $name, private readonly BoardCopper $board, private readonly PropertyLaw $law, private readonly BoardCells $cells, private readonly float $ambient, private readonly ?BoardState $begun, private readonly bool $isInTime)
+    public function __construct(private readonly string $name, private readonly BoardCopper $board, private readonly PropertyLaw $law, private readonly BoardCells $cells, private readonly float $ambient, ?BoardState $begun, private readonly bool $isInTime, private readonly bool $isOnTheWay)
     {
+        $this->begun = $begun->solved ?? $begun;
         $this->isDriven = self::isDrivenByCurrents($board);
+        $this->beginsRough = $isOnTheWay && $this->isDriven && $this->begun === null && ! $law->isConstant();
         $this->drive = new Drive();
     }
 
+    /** The copper at the temperatures that were followed last. */
     public function state(): ?BoardState
     {
-        return $this->state;
+        if ($this->since !== null) {
+            [$this->warmed, $this->since] = [$this->state?->warmed($this->law, $this->cells->toPixels($this->since)), null];
+        }
+
+        return $this->warmed ?? $this->state;
+    }
+
+    /**
+     * Solves the currents at temperatures that are at rest, where those at which they were solved differ by more than alike.
+     *
+     * @param array<int, float> $temperature of the cells, K
+     * @return bool whether there was anything to solve
+     * @throws PhysicsException
+     */
+    public function catchUp(array $temperature): bool
+    {
+        $now = array_intersect_key($temperature, $this->solved);
+        if ($this->state === null || self::farthest($now, $this->at) <= self::STAYS || $this->areAlike($this->resisting($now))) {
+            return false;
+        }
+        $this->adopt($this->solve($temperature));
+        $this->at = $this->last = $now;
+
+        return true;
     }
 
     /**
@@ -76,7 +116,9 @@ final class CopperFollower
         if ($begins) {
             $this->adopt($this->begun);
         } elseif ($this->state === null || ! $stays) {
-            $this->adopt($this->solve($temperature));
+            $isRough = $this->beginsRough && $this->state === null && $temperature === null;
+            $this->adopt($this->solve($temperature, $isRough));
+            $this->isRough = $isRough;
             $this->at = $this->last = $temperature === null ? $this->at : array_intersect_key($temperature, $this->solved);
 
             return $this->solved;
@@ -88,16 +130,15 @@ final class CopperFollower
         $moves = $this->last === null ? INF : self::farthest($now, $this->last);
         $this->last = $now;
         if (self::farthest($now, $this->at) <= self::STAYS) {
+            $this->warmed = $this->since = null;
+
             return $this->solved;
         }
-        $times = $this->isDriven || $this->isInTime ? $this->resisting($now) : [];
-        $stand = match (true) {
-            $this->isInTime => self::farthest($times, array_map(fn (): float => 1.0, $times)) <= self::IN_TIME,
-            $this->isDriven => $moves > ConductionSettings::ROUGH || 0.5 * Vectors::spread($times) <= self::ALIKE,
-            default => false,
-        };
-        if ($stand) {
-            return $this->isDriven ? $this->warmed($times) : $this->solved;
+        $times = $this->isDriven ? $this->resisting($now) : [];
+        if ($this->isDriven && ((! $this->isInTime && $moves > ConductionSettings::ROUGH) || $this->areAlike($times))) {
+            [$this->warmed, $this->since] = [null, $temperature];
+
+            return $this->warmed($times);
         }
         $this->adopt($this->solve($temperature));
         $this->at = array_intersect_key($temperature, $this->solved);
@@ -108,6 +149,8 @@ final class CopperFollower
     private function adopt(BoardState $state): void
     {
         $this->state = $state;
+        $this->isRough = false;
+        $this->warmed = $this->since = null;
         $this->solved = $this->cells->toCells($state->currents->heat);
         $weighed = $this->cells->toCells(array_map(fn (float $watts, float $kelvin): float => $watts * $kelvin, $state->currents->heat, $state->temperature));
         $this->at = [];
@@ -119,20 +162,21 @@ final class CopperFollower
     /**
      * @param ?array<int, float> $temperature of the cells, K; null: the ambient everywhere
      * @param ?BoardState $before to begin with
+     * @param bool $isRough whether the heat alone counts
      * @throws PhysicsException
      */
-    public function stateAt(?array $temperature, Drive $drive, ?BoardState $before = null): BoardState
+    public function stateAt(?array $temperature, Drive $drive, ?BoardState $before = null, bool $isRough = false): BoardState
     {
-        return BoardState::at($this->name, $this->board->driven($drive), $this->law, $temperature === null ? $this->ambient : $this->cells->toPixels($temperature), $before);
+        return BoardState::at($this->name, $this->board->driven($drive), $this->law, $temperature === null ? $this->ambient : $this->cells->toPixels($temperature), $before, $isRough);
     }
 
     /**
      * @param ?array<int, float> $temperature of the cells, K
      * @throws PhysicsException
      */
-    private function solve(?array $temperature): BoardState
+    private function solve(?array $temperature, bool $isRough = false): BoardState
     {
-        return $this->stateAt($temperature, $this->drive, $this->state ?? $this->begun);
+        return $this->stateAt($temperature, $this->drive, $this->state ?? $this->begun, $isRough);
     }
 
     /**
@@ -161,6 +205,12 @@ final class CopperFollower
         }
 
         return $watts;
+    }
+
+    /** @param array<int, float> $times resistivity over that of the state, by cell */
+    private function areAlike(array $times): bool
+    {
+        return ! $this->isRough && 0.5 * Vectors::spread($times) <= ($this->isInTime || $this->isOnTheWay ? self::NEARLY : self::ALIKE);
     }
 
     /** Whether no net stands between two voltages. */

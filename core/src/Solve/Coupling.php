@@ -45,9 +45,10 @@ final class Coupling
      * @param ?SurfaceNodes $surfaces of the last equation; null where there was none
      * @param LinkStore $links view factors that are kept
      * @param array<int, BoardState> $boards copper on another grid, to begin at
+     * @param bool $isOnTheWay whether the grid is one on the way to that asked for
      * @throws PhysicsException
      */
-    public function __construct(private readonly Model $model, Voxels $voxels, private ?SurfaceNodes $surfaces = null, LinkStore $links = new LinkStore(), array $boards = [])
+    public function __construct(private readonly Model $model, Voxels $voxels, private ?SurfaceNodes $surfaces = null, LinkStore $links = new LinkStore(), array $boards = [], bool $isOnTheWay = false)
     {
         $this->heat = new HeatEquation($model, $voxels);
         if ($model->physics->electric) {
@@ -57,7 +58,7 @@ final class Coupling
             }
             $hasBoards = CopperExchange::carrying($model->parts) !== [];
             if ($hasBoards) {
-                $this->copper = new CopperExchange($this->heat, $boards);
+                $this->copper = new CopperExchange($this->heat, $boards, $isOnTheWay);
             }
             if (! $hasBoards || array_filter($model->parts, fn (Part $part): bool => $part->terminals !== []) !== []) {
                 $this->currents = new CurrentExchange($this->heat);
@@ -173,6 +174,18 @@ final class Coupling
         $this->begun = true;
 
         return $change;
+    }
+
+    /**
+     * Brings up what stays behind while temperatures move: currents in boards.
+     *
+     * @param array<int, float> $temperature of the cells at rest, K
+     * @return bool whether anything was behind, so that heat has to be balanced again
+     * @throws PhysicsException
+     */
+    public function catchUp(array $temperature): bool
+    {
+        return $this->copper?->catchUp($temperature) === true;
     }
 
     /**

@@ -201,7 +201,7 @@ final class HeatOnFlow
         $exchanged = max(ConductionSettings::EXCHANGED, $stays);
         for ($round = 1; $round <= $rounds; $round++) {
             $moved = $this->coupling->follow($this->cells());
-            if ($round > 1 && $moved <= $exchanged) {
+            if ($round > 1 && $moved <= $exchanged && ! $this->coupling->catchUp($this->cells())) {
                 return true;
             }
             $this->assemble($turbulence);

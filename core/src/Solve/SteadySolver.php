@@ -225,7 +225,7 @@ final class SteadySolver
         $this->residuals = [];
         $this->report('grid', 1.0, null);
         $this->voxels = Voxels::of($this->model, $grid);
-        $coupling = new Coupling($this->model, $this->voxels, links: $this->links, boards: $this->boards);
+        $coupling = new Coupling($this->model, $this->voxels, links: $this->links, boards: $this->boards, isOnTheWay: ! $asked);
         $nonlinear = $coupling->isNonlinear();
         $gain = $coupling->answersItself() ? new LoopGain() : null;
         $temperature = null;

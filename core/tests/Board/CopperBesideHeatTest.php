@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Foehn\Tests\Board;
 
 use Foehn\Codec\ModelCodec;
+use Foehn\Observe\Readings;
+use Foehn\Observe\State;
+use Foehn\Physics\Electric\BoardState;
 use Foehn\Solve\Analysis;
 use Foehn\Solve\Course;
 use Foehn\Solve\LinearHeat;
@@ -45,6 +48,40 @@ final class CopperBesideHeatTest extends TestCase
         self::assertEqualsWithDelta($course->at('mean', 6.0), $course->at('mean', 12.0), 1e-3);
         self::assertEqualsWithDelta(0.0, $course->at('drop', 9.0), 1e-9);
         self::assertEqualsWithDelta(self::course(['end' => 6], '30 A')->in, $given, 2e-3 * $given);
+    }
+
+    /** A board that something else keeps at 80 degC: what drops, and heats, is that of copper so warm, though its currents flow as at 20 degC. */
+    public function testCopperThatIsWarmAllOverDropsAsItsResistivity(): void
+    {
+        $at = fn (string $celsius): State => (new SteadySolver(ModelCodec::fromDocument(self::board('5 A', self::COEFFICIENT, ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 1e6, 'temperature' => $celsius]]], []))))->solve()->state;
+        [$cool, $warm] = [$at('20 degC'), $at('80 degC')];
+        $drop = fn (State $state): float => (float) (new Readings($state))->all()['drop'];
+        $times = 1.0 + 60.0 * self::COEFFICIENT;
+
+        self::assertEqualsWithDelta($times * $drop($cool), $drop($warm), 1e-4 * $drop($warm));
+        self::assertEqualsWithDelta(5.0 * $drop($warm), $warm->balance()->in, 1e-4 * $warm->balance()->in);
+        self::assertEqualsWithDelta($warm->boards[0]->currents->power, array_sum($warm->boards[0]->currents->heat), 1e-5 * $warm->boards[0]->currents->power);
+    }
+
+    /** Currents that only go through warmer copper are right to the square of what is not alike in it. */
+    public function testCurrentsThatAreNotSolvedAgainAreWrongByASquare(): void
+    {
+        $model = ModelCodec::fromDocument(self::board('5 A', self::COEFFICIENT, [], []));
+        [$copper, $law] = [$model->parts[0]->copper, $model->materials->get('foil')?->resistivity];
+        self::assertNotNull($copper);
+        self::assertNotNull($law);
+        $cool = BoardState::at('b', $copper, $law, 293.15);
+        $errors = [];
+        foreach ([20.0, 40.0] as $warmer) {
+            // One half of the width, so that currents move to the other.
+            $temperature = array_map(fn (int $pixel): float => 313.15 + (intdiv($pixel, 80) < 10 ? $warmer : 0.0), array_keys($cool->temperature));
+            $solved = BoardState::at('b', $copper, $law, $temperature)->currents;
+            $errors[] = $cool->warmed($law, $temperature)->currents->power / $solved->power - 1.0;
+        }
+
+        self::assertGreaterThan(1e-5, $errors[0]);
+        self::assertLessThan(2e-3, $errors[0]);
+        self::assertEqualsWithDelta(4.0, $errors[1] / $errors[0], 0.6);
     }
 
     /** What would help: a board in colder air is as much colder, and its heat is none of a change. */
