@@ -42,6 +42,12 @@ final class TimeStepper
     /** The same for each kelvin that the pass moved, 1/K. */
     private float $bend = 0.0;
 
+    /** Length of the step that both were seen in, s. */
+    private float $sharedIn = 0.0;
+
+    /** Stages since. */
+    private int $since = 0;
+
     /**
      * @param float $reference K, which rises are counted from
      * @param float $tolerance K
@@ -176,6 +182,8 @@ final class TimeStepper
         $phases = $this->stored->phases($x, $this->reference);
         $most = $phases === [] ? TimeSettings::MOST_PASSES : TimeSettings::MOST_PASSES_MELTING;
         $last = INF;
+        $this->lengthen($step);
+        $this->since++;
         for ($pass = 1; $pass <= $most; $pass++) {
             $heat = $this->heat->at($from->time + $after, true, $this->temperatures($x), $pass === 1 ? $this->near() : 0.0);
             $operator = $heat->operator;
@@ -188,7 +196,7 @@ final class TimeStepper
             $this->iterations += $solution->iterations;
             $x = $solution->x;
             $moved = $heat->isNonlinear ? Vectors::farthest($this->temperatures($x), $heat->temperature) : 0.0;
-            $isAtRest = ! $heat->isNonlinear || $this->left($moved, $last) <= TimeSettings::PASS * $this->tolerance;
+            $isAtRest = ! $heat->isNonlinear || $this->left($moved, $last, $step) <= TimeSettings::PASS * $this->tolerance;
             $last = $moved;
             $before = $phases;
             $phases = $this->stored->next($phases, $x, $this->reference);
@@ -207,16 +215,27 @@ final class TimeStepper
      *
      * @param float $moved K, by the last pass
      * @param float $before K, by the one before it; INF where there was none
+     * @param float $step s
      */
-    private function left(float $moved, float $before): float
+    private function left(float $moved, float $before, float $step): float
     {
         if ($before < INF && $before > 0.0) {
             $share = max(min(1.0, $moved / $before), self::LEAST_SHARE);
+            [$this->sharedIn, $this->since] = [$step, 0];
             [$this->share, $this->bend] = [max($share, TimeSettings::FORGETS * $this->share), max($share / $before, TimeSettings::FORGETS * $this->bend)];
         }
         $goesOn = TimeSettings::PASS_SAFETY * max($this->share, $this->bend * $moved);
 
-        return $this->share > 0.0 && $goesOn < 1.0 ? $moved * $goesOn : $moved;
+        return $this->isKnown() && $goesOn < 1.0 ? $moved * $goesOn : $moved;
+    }
+
+    /** In a longer step what follows the temperatures acts for longer: the share that a pass moves of the one before rises no more than with it. */
+    private function lengthen(float $step): void
+    {
+        if ($step > $this->sharedIn) {
+            $times = $this->sharedIn > 0.0 ? $step / $this->sharedIn : 1.0;
+            [$this->share, $this->bend, $this->sharedIn] = [$times * $this->share, $times * $this->bend, $step];
+        }
     }
 
     /** How far temperatures may be from those of known coefficients so that a pass with these is likely the last, K. */
@@ -224,7 +243,12 @@ final class TimeStepper
     {
         $left = TimeSettings::NEAR * TimeSettings::PASS * $this->tolerance;
 
-        return $this->share <= 0.0 ? $left : min($left / (TimeSettings::PASS_SAFETY * $this->share), sqrt($left / (TimeSettings::PASS_SAFETY * $this->bend)));
+        return $this->isKnown() ? min(TimeSettings::NEAR_AT_MOST * $this->tolerance, $left / (TimeSettings::PASS_SAFETY * $this->share), sqrt($left / (TimeSettings::PASS_SAFETY * $this->bend))) : $left;
+    }
+
+    private function isKnown(): bool
+    {
+        return $this->share > 0.0 && $this->since <= TimeSettings::BELIEVED;
     }
 
     /** @param list<float> $watts of the controls */

@@ -35,13 +35,14 @@ final class TransientTest extends TestCase
     private static function lump(mixed $power, array $time, array $changes = [], ?Start $start = null): Solution
     {
         $bare = $changes['bare'] ?? ['kind' => 'film', 'coefficient' => 100, 'temperature' => '20 degC'];
-        unset($changes['bare']);
+        $more = array_intersect_key($changes, ['losses' => true]);
+        unset($changes['bare'], $changes['losses']);
 
         return Analysis::solve([
             'format' => 'foehn-model', 'version' => 1, 'surroundings' => ['temperature' => '20 degC'],
             'space' => ['box' => ['min' => [0, 0, 0], 'max' => [0.02, 0.02, 0.02]], 'fluid' => null],
             'materials' => ['m' => ['conductivity' => 40000, 'density' => 2500, 'specificHeat' => 1000, 'emissivity' => 1.0]],
-            'parts' => [['id' => 'lump', 'shape' => ['kind' => 'block', 'size' => [0.02, 0.02, 0.02]], 'material' => 'm', 'power' => $power, 'faces' => ['bare' => ['heat' => $bare]]]],
+            'parts' => [['id' => 'lump', 'shape' => ['kind' => 'block', 'size' => [0.02, 0.02, 0.02]], 'material' => 'm', 'power' => $power, ...$more, 'faces' => ['bare' => ['heat' => $bare]]]],
             'watches' => [['id' => 'mean', 'of' => ['part' => 'lump']]],
             'analysis' => ['grid' => ['cells' => [2, 2, 2]], 'time' => ['kind' => 'transient', 'start' => ['uniform' => '20 degC'], ...$time]],
             ...$changes,
@@ -70,6 +71,20 @@ final class TransientTest extends TestCase
 
         self::assertEqualsWithDelta(4.0, $errors[0] / $errors[1], 0.4);
         self::assertEqualsWithDelta(4.0, $errors[1] / $errors[2], 0.2);
+    }
+
+    /** P = 12 W up to 30 degC, and 0.1 W/K more beyond, which leaves 0.14 W/K: losses that did not follow at first do so later, and in longer steps. */
+    public function testLossesFollowTheTemperatureWhereTheyBeginTo(): void
+    {
+        $course = self::course(self::lump('0 W', ['end' => 3000], ['losses' => ['table' => [['30 degC', '12 W'], ['230 degC', '32 W']]]]));
+        [$left, $first] = [self::CONDUCTANCE - 0.1, -self::TAU * log(1.0 - 10.0 * self::CONDUCTANCE / 12.0)];
+        $end = 11.0 / $left;
+
+        foreach ($course->times as $time) {
+            $exact = $time < $first ? 12.0 / self::CONDUCTANCE * (1.0 - exp(-$time / self::TAU)) : $end - ($end - 10.0) * exp(-($time - $first) * $left / 20.0);
+            self::assertEqualsWithDelta($exact, self::rise($course, $time), 0.1, "at $time s");
+        }
+        self::assertEqualsWithDelta($end, self::rise($course, 3000.0), 0.02);
     }
 
     public function testASmallerToleranceIsNearerAndTheHeatIsAllAccountedFor(): void
