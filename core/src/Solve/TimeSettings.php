@@ -63,11 +63,8 @@ final class TimeSettings
     /** Share of that change within which coefficients of temperatures before are tried first. */
     public const NEAR = 0.05;
 
-    /** Share of the tolerance that they may be from those at most. */
-    public const NEAR_AT_MOST = 0.2;
-
     /** Stages that what passes move is believed for: a table has bends. */
-    public const BELIEVED = 4;
+    public const BELIEVED = 8;
 
     public const MOST_PASSES = 12;
 

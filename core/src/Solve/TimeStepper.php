@@ -243,7 +243,7 @@ final class TimeStepper
     {
         $left = TimeSettings::NEAR * TimeSettings::PASS * $this->tolerance;
 
-        return $this->isKnown() ? min(TimeSettings::NEAR_AT_MOST * $this->tolerance, $left / (TimeSettings::PASS_SAFETY * $this->share), sqrt($left / (TimeSettings::PASS_SAFETY * $this->bend))) : $left;
+        return $this->isKnown() ? min($left / (TimeSettings::PASS_SAFETY * $this->share), sqrt($left / (TimeSettings::PASS_SAFETY * $this->bend))) : $left;
     }
 
     private function isKnown(): bool
