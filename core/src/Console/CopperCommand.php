@@ -39,7 +39,7 @@ final class CopperCommand
     /** @param BoardRow $board */
     public static function print(array $board): void
     {
-        printf("\n%s: %d x %d pixels of %.3g mm, %d layers, %.4g W in the copper.\n", $board['name'], $board['pixels'][0], $board['pixels'][1], 1e3 * $board['size'][0], count($board['layers']), $board['power']);
+        printf("\n%s: %d x %d pixels of %.3g mm, %d %s, %.4g W in the copper.\n", $board['name'], $board['pixels'][0], $board['pixels'][1], 1e3 * $board['size'][0], count($board['layers']), count($board['layers']) === 1 ? 'layer' : 'layers', $board['power']);
         echo TextTable::render(['Net', 'A', 'Drop mV', 'mohm', 'W'], array_map(fn (array $net): array => [
             $net['name'], sprintf('%.4g', $net['current']), sprintf('%.4g', 1e3 * $net['drop']), $net['resistance'] === null ? '-' : sprintf('%.4g', 1e3 * $net['resistance']), sprintf('%.4g', $net['heat']),
         ], $board['nets']), [1, 2, 3, 4]);
@@ -49,6 +49,9 @@ final class CopperCommand
             }
         }
         $vias = $board['vias'];
+        if ($vias === []) {
+            return;
+        }
         usort($vias, fn (array $a, array $b): int => $b['current'] <=> $a['current']);
         echo "\n", TextTable::render(['Via', 'at mm', 'Hole mm', 'A', 'A/mm²'], array_map(fn (array $via): array => [
             $via['net'], sprintf('%.2f, %.2f', 1e3 * $via['at'][0], 1e3 * $via['at'][1]), sprintf('%.2f', 1e3 * $via['hole']), sprintf('%.3f', $via['current']), sprintf('%.1f', 1e-6 * $via['density']),

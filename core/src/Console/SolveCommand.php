@@ -64,7 +64,7 @@ final class SolveCommand
         foreach ($result['parts'] as $part) {
             $limit = $limits[$part['id']] ?? null;
             $rows[] = [
-                $part['name'], sprintf('%.2f', $part['power']), $celsius($part['temperature']['max'] ?? null), $celsius($part['nodes']['junction'] ?? null),
+                $part['name'], sprintf('%.2f', $part['power'] + ($part['current']['heat'] ?? 0.0)), $celsius($part['temperature']['max'] ?? null), $celsius($part['nodes']['junction'] ?? null),
                 $celsius($limit['atMost'] ?? $limit['atLeast'] ?? null), isset($limit['margin']) ? sprintf('%+.2f', $limit['margin']) : '-',
                 $limit === null ? '' : ($limit['verdict'] === 'missed' ? 'MISSED' : $limit['verdict']),
             ];
@@ -83,7 +83,7 @@ final class SolveCommand
         }
         array_map(CopperCommand::print(...), $result['electric']['boards'] ?? []);
         foreach ($result['warnings'] as $warning) {
-            echo "Warning: $warning.\n";
+            printf("Warning: %s.\n", rtrim($warning, '.'));
         }
         printf("%d of %d limits missed%s.\n", $result['verdict']['missed'], $result['verdict']['limits'], $result['verdict']['undecided'] > 0 ? sprintf(', %d undecided: their margin is smaller than its ±', $result['verdict']['undecided']) : '');
     }

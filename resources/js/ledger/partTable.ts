@@ -43,7 +43,7 @@ const limitOf = (part: ResultPart, result: Result) =>
 const isPart = (to: string, result: Result): boolean => result.parts.some((part) => part.id === to);
 
 export const tableColumns: readonly TableColumn[] = [
-    watt('power', 'Watts', (part) => (part.power === 0 ? null : part.power)),
+    watt('power', 'Watts', (part) => part.power + (part.current?.heat ?? 0) || null),
     degrees('min', 'Least', (part) => part.temperature?.min),
     degrees('mean', 'Mean', (part) => part.temperature?.mean),
     degrees('max', 'Greatest', (part) => part.temperature?.max),
