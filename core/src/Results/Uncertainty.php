@@ -17,8 +17,11 @@ final class Uncertainty
 {
     private const SAFETY = 1.25;
 
-    /** Of a flow on two grids, where the order is not seen but assumed. */
-    private const SAFETY_OF_TWO = 3.0;
+    /** Of a flow on two grids, where the order is not seen but assumed; and in conduction where a higher one is seen than the equations have (Eca & Hoekstra 2014). */
+    private const SAFETY_UNSEEN = 3.0;
+
+    /** Beyond this order grids only seem to draw near so fast: corners and thin contacts come into sight one after the other. */
+    private const BEYOND = 2.1;
 
     /** Of the last change: in a flow, and where no order is seen. */
     private const LAST_CHANGE = 2.0;
@@ -68,12 +71,12 @@ final class Uncertainty
         if (count($seen) === 2) {
             $step = abs($f2 - $f1) / ($r ** self::ASSUMED_ORDER - 1.0);
 
-            return abs($f2 - $f1) <= self::AGREES * abs($f1) ? self::unknown('two grids agree in all digits, which may be chance') : ['plusMinus' => max(($moves ? self::SAFETY_OF_TWO : self::SAFETY) * $step + $beside, $swing), 'order' => null, 'unknown' => null];
+            return abs($f2 - $f1) <= self::AGREES * abs($f1) ? self::unknown('two grids agree in all digits, which may be chance') : ['plusMinus' => max(($moves ? self::SAFETY_UNSEEN : self::SAFETY) * $step + $beside, $swing), 'order' => null, 'unknown' => null];
         }
         [$third, $f3] = $seen[count($seen) - 3];
         $before = $second->finerThan($third);
         $order = self::order($f3 - $f2, $f2 - $f1, $before, $r);
-        $extrapolated = $order === null || $order < self::LOWEST_ORDER ? null : self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order);
+        $extrapolated = $order === null || $order < self::LOWEST_ORDER ? null : (! $moves && $order > self::BEYOND ? self::SAFETY_UNSEEN : self::SAFETY) * self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order);
         [$last, $earlier] = [self::LAST_CHANGE * abs($f2 - $f1) * self::nearness($r), abs($f3 - $f2) * self::nearness($before)];
         $plusMinus = match (true) {
             $extrapolated === null => max($last, $earlier),
@@ -97,14 +100,14 @@ final class Uncertainty
         return max(1.0, (self::MEASURED_RATIO - 1.0) / max(1e-3, $ratio - 1.0));
     }
 
-    /** Where the values draw nearer in one direction at an order that can be believed. */
+    /** What is left where the values draw nearer in one direction at an order. */
     private static function extrapolated(float $e32, float $e21, float $r32, float $r21, float $order): float
     {
         $believed = min(self::HIGHEST_ORDER, $order);
         // What changes less than the highest order would leave of the change before does so by chance.
         $least = abs($e32) * ($r21 ** self::HIGHEST_ORDER - 1.0) / ($r21 ** self::HIGHEST_ORDER * ($r32 ** self::HIGHEST_ORDER - 1.0));
 
-        return self::SAFETY * max(abs($e21), $least) / ($r21 ** $believed - 1.0);
+        return max(abs($e21), $least) / ($r21 ** $believed - 1.0);
     }
 
     /**

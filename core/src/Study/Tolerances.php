@@ -21,7 +21,7 @@ use Foehn\Units\ScalarField;
 
 /**
  * What the tolerances of a model do to its margins, from one run: by one adjoint solution for each limit (see LinearHeat), in straight
- * lines and with the flow, the currents and the shapes as they are. A tolerance that moves one of these is named as not known.
+ * lines and with the flow, the currents, losses that follow something, and the shapes as they are. A tolerance that moves one of these is named as not known.
  *
  * @phpstan-import-type LimitBuilds from Builds
  * @phpstan-type ToleranceRow array{of: string, by: string, distribution: string, changes: ?array<string, float>}
@@ -104,18 +104,18 @@ final readonly class Tolerances
         return $changed->within($changed->space, $own->grid)->withParts(fn (Part $part): Part => $part->shape instanceof TwoResistancePackage ? $part : $part->withShape($shapes[$part->id]));
     }
 
-    /** Everything of a model that stays when only heat changes: shapes, currents, and what drives and holds the flow. */
+    /** Everything of a model that stays when only heat changes: shapes, currents and losses that follow something, sunlight, and what drives and holds the flow. */
     private static function still(Model $model): string
     {
         $parts = array_map(fn (Part $part): array => [
-            $part->shape instanceof TwoResistancePackage ? $part->shape->bounds() : $part->shape, $part->material === Part::FLUID, $part->terminals, array_keys($part->faces),
+            $part->shape instanceof TwoResistancePackage ? $part->shape->bounds() : $part->shape, $part->material === Part::FLUID, $part->terminals, $part->copper, $part->losses, $part->control, array_keys($part->faces),
         ], $model->parts);
         $space = $model->space;
         $flows = array_map(fn (FlowCondition $flow): array => [
             $flow->kind, $flow->slip, $flow->pressure, $flow->given?->by, $flow->given?->profile, self::seen($space, $flow->given?->amount, ...$flow->velocity),
         ], $space->flows());
 
-        return serialize([$parts, $flows, $space->box, $space->fluid, self::seen($space, ...$space->force ?? []), $model->physics, $space->fluid === null ? null : $model->materials->get($space->fluid)]);
+        return serialize([$parts, $flows, $model->surroundings->sun, $space->box, $space->fluid, self::seen($space, ...$space->force ?? []), $model->physics, $space->fluid === null ? null : $model->materials->get($space->fluid)]);
     }
 
     /** @return list<?list<float>> values of fields at places of no symmetry, by which a change of them is seen */

@@ -13,6 +13,7 @@ use Foehn\Solve\Course;
 use Foehn\Solve\LinearHeat;
 use Foehn\Solve\SteadySolver;
 use Foehn\Study\Sensitivities;
+use Foehn\Study\Tolerances;
 use PHPUnit\Framework\TestCase;
 
 /** The copper of a board heats over time, and in what a run tells of other designs: a board of 40 x 10 mm that is copper all over, with a current along it. */
@@ -53,7 +54,7 @@ final class CopperBesideHeatTest extends TestCase
     /** A board that something else keeps at 80 degC: what drops, and heats, is that of copper so warm, though its currents flow as at 20 degC. */
     public function testCopperThatIsWarmAllOverDropsAsItsResistivity(): void
     {
-        $at = fn (string $celsius): State => (new SteadySolver(ModelCodec::fromDocument(self::board('5 A', self::COEFFICIENT, ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 1e6, 'temperature' => $celsius]]], []))))->solve()->state;
+        $at = fn (string $celsius): State => (new SteadySolver(ModelCodec::fromDocument(self::board('5 A', self::COEFFICIENT, ['faces' => ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 1e6, 'temperature' => $celsius]]]], []))))->solve()->state;
         [$cool, $warm] = [$at('20 degC'), $at('80 degC')];
         $drop = fn (State $state): float => (float) (new Readings($state))->all()['drop'];
         $times = 1.0 + 60.0 * self::COEFFICIENT;
@@ -87,7 +88,7 @@ final class CopperBesideHeatTest extends TestCase
     /** What would help: a board in colder air is as much colder, and its heat is none of a change. */
     public function testTheHeatOfCopperStaysWhereSomethingElseChanges(): void
     {
-        $film = ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 20, 'temperature' => '20 degC']]];
+        $film = ['faces' => ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 20, 'temperature' => '20 degC']]]];
         $model = ModelCodec::fromDocument(self::board('5 A', 0.0, $film, ['limits' => [['id' => 'hot', 'of' => ['part' => 'b'], 'quantity' => 'temperature', 'reduce' => 'max', 'atMost' => '100 degC']]]));
         $state = (new SteadySolver($model))->solve()->state;
         $helps = (new Sensitivities(LinearHeat::ofSolid($state)))->of($model->limits[0]);
@@ -97,6 +98,23 @@ final class CopperBesideHeatTest extends TestCase
         self::assertGreaterThan(1.0, $rise);
         self::assertEqualsWithDelta($of('ambient')['step'], $of('ambient')['change'], 1e-3);
         self::assertEqualsWithDelta(-$of('convectionCoefficient')['step'] * $rise, $of('convectionCoefficient')['change'], 0.02 * $rise);
+    }
+
+    /** Tolerances of currents, and of losses that follow them, ask for computed builds; they do not count for nothing. */
+    public function testAToleranceOfACurrentIsNotKnownFromOneRun(): void
+    {
+        $losses = ['table' => [['20 degC', '0 W'], ['120 degC', 'loss']]];
+        $document = self::board('amps', 0.0, ['losses' => $losses, 'faces' => ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 'film', 'temperature' => '20 degC']]]], [
+            'parameters' => ['amps' => ['value' => '5 A'], 'film' => ['value' => '20 W/m^2/K'], 'loss' => ['value' => '0.1 W']],
+            'limits' => [['id' => 'hot', 'of' => ['part' => 'b'], 'quantity' => 'temperature', 'reduce' => 'max', 'atMost' => '100 degC']],
+            'tolerances' => [['of' => 'amps', 'by' => '1 A'], ['of' => 'loss', 'by' => '10 %'], ['of' => 'film', 'by' => '10 %']],
+        ]);
+        $state = (new SteadySolver(ModelCodec::fromDocument($document)))->solve()->state;
+        $rows = (new Tolerances(LinearHeat::ofSolid($state), $document))->found()['rows'];
+
+        self::assertNull($rows[0]['changes']);
+        self::assertNull($rows[1]['changes']);
+        self::assertGreaterThan(0.0, $rows[2]['changes']['hot'] ?? NAN);
     }
 
     /** @param array<string, mixed> $time */
@@ -109,11 +127,11 @@ final class CopperBesideHeatTest extends TestCase
     }
 
     /**
-     * @param array<string, mixed> $faces
-     * @param array<string, mixed> $more
+     * @param array<string, mixed> $part what else is said of the board
+     * @param array<string, mixed> $more what else is said of the model
      * @return array<string, mixed> document
      */
-    private static function board(mixed $current, float $coefficient, array $faces, array $more): array
+    private static function board(mixed $current, float $coefficient, array $part, array $more): array
     {
         $sheet = ['kind' => 'pour', 'points' => [['0 mm', '0 mm'], ['40 mm', '0 mm'], ['40 mm', '10 mm'], ['0 mm', '10 mm']], 'net' => 'OUT'];
         $terminal = fn (string $name, string $at, array $electric): array => ['name' => $name, 'layer' => 'Top', 'at' => [$at, '5 mm'], 'size' => ['1 mm', '10 mm'], 'electric' => $electric];
@@ -123,7 +141,7 @@ final class CopperBesideHeatTest extends TestCase
             'space' => ['box' => ['min' => [0, 0, 0], 'max' => ['40 mm', '10 mm', '0.17 mm']], 'fluid' => null],
             'materials' => ['foil' => ['conductivity' => 390, 'density' => 8960, 'specificHeat' => 385, 'resistivity' => ['value' => '1.72e-8 ohm*m', 'at' => '20 degC', 'coefficient' => $coefficient]]],
             'parts' => [[
-                'id' => 'b', 'name' => 'Board', 'at' => [0, 0, 0], 'faces' => $faces,
+                'id' => 'b', 'name' => 'Board', 'at' => [0, 0, 0], ...$part,
                 'shape' => ['kind' => 'board', 'size' => ['40 mm', '10 mm'], 'layers' => [['thickness' => '0.1 mm'], ['name' => 'Top', 'thickness' => '70 um', 'drawn' => [$sheet]]]],
                 'copper' => ['pixel' => '0.5 mm', 'material' => 'foil', 'terminals' => [$terminal('Source', '0.5 mm', ['kind' => 'current', 'current' => $current]), $terminal('Ground', '39.5 mm', ['kind' => 'ground'])]],
             ]],

@@ -130,6 +130,17 @@ final class FlowLevelsTest extends TestCase
         self::assertEqualsWithDelta(1.25 * 0.1875, $two['plusMinus'], 1e-9);
     }
 
+    /** Widths halve, and the value moves by 0.9, then by 0.1: an order of 3.2, which no equation here has. */
+    public function testAnOrderBeyondThatOfTheEquationsIsNotBelievedInConduction(): void
+    {
+        $levels = [self::level(1000, 11.0), self::level(8000, 10.1), self::level(64000, 10.0)];
+        // No less than what an order of two would leave of the change before: 0.9 / 4.
+        $left = 0.9 / 4.0 / (2 ** 2 - 1.0);
+
+        self::assertEqualsWithDelta(3.0 * $left, Uncertainty::of($levels, 'w', false)['plusMinus'], 1e-9);
+        self::assertEqualsWithDelta(0.5 * 0.9, Uncertainty::of($levels, 'w', true)['plusMinus'], 1e-9, 'a flow has half of the change before');
+    }
+
     public function testTheUncertaintyOfAFlowIsNoLessThanItsLastChangesLeave(): void
     {
         $levels = [self::level(1000, 11.0), self::level(8000, 10.25), self::level(64000, 10.0625)];
