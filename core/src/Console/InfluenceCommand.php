@@ -101,11 +101,13 @@ final class InfluenceCommand
             'ambient' => 'ambient temperature',
             'givenTemperature' => sprintf('given temperature of %.1f °C', (float) $row['value'] - 273.15),
             'conductivity' => "conductivity of $of",
-            'emissivity' => "emissivity of $of",
+            'emissivity' => "emissivity of $at",
+            'absorptivity' => "absorptivity of sunlight of $at",
             'contactResistance' => "contact resistance of $at",
             'convectionCoefficient' => "convection coefficient of $at",
             'junctionToCase' => "junction-to-case resistance of $of",
-            default => "junction-to-board resistance of $of",
+            'junctionToBoard' => "junction-to-board resistance of $of",
+            default => throw new \LogicException("no name for the parameter \"$row[kind]\""),
         };
     }
 }
