@@ -12,7 +12,7 @@ use Foehn\Grid\Grid;
  */
 final class LinkStore
 {
-    private const VERSION = 2;
+    private const VERSION = 3;
 
     /** Files that a folder may have; the oldest go. */
     private const MOST = 40;

@@ -29,7 +29,7 @@ final readonly class Links
     private const SWEEPS = 40;
 
     /** Cells within which the steps of one surface see each other; along an axis with flat cells as far as across these. */
-    private const NEAR = 2;
+    private const NEAR = 4;
 
     /** @param list<array<int, float>> $seen m2 by patch and the patch that it sees */
     private function __construct(public array $seen)
