@@ -58,7 +58,7 @@ final readonly class Impedance
     }
 
     /**
-     * The model with one part alone heated, from 0 s on, in surroundings of one temperature that it begins at.
+     * The model with one part alone heated, from 0 s on, with everything around at one temperature, which it begins at.
      *
      * @param string $json document of any model
      * @param string $source id of the part that is heated: with its watts, or with one where it has none
@@ -76,10 +76,35 @@ final readonly class Impedance
             unset($own->losses, $own->source);
             $own->power = $own->id === $source ? ($part->power > 0.0 ? $part->power : 1.0) : 0;
         }
+        self::level([$document->parts, $document->space ?? null], $model->surroundings->temperature);
+        $document->surroundings = (object) array_diff_key((array) ($document->surroundings ?? []), ['radiantTemperature' => true, 'sun' => true]);
         $document->physics = (object) [...(array) ($document->physics ?? []), 'electric' => false];
         $document->analysis = (object) [...(array) ($document->analysis ?? []), 'time' => ['kind' => 'transient', 'end' => $end, 'start' => ['uniform' => $model->surroundings->temperature], 'step' => ['tolerance' => 0.05], 'keep' => 1]];
 
         return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR);
+    }
+
+    /**
+     * Everything around is at one temperature, and gives no heat: what flows in, what is beyond convection coefficients, faces with a temperature or a flux.
+     *
+     * @param float $ambient K
+     */
+    private static function level(mixed $node, float $ambient): void
+    {
+        if ($node instanceof stdClass && ($heat = $node->heat ?? null) instanceof stdClass) {
+            $node->heat = match ($heat->kind ?? 'adiabatic') {
+                'film' => (object) array_diff_key((array) $heat, ['temperature' => true]),
+                'temperature' => (object) ['kind' => 'temperature', 'temperature' => $ambient],
+                'flux', 'power' => (object) ['kind' => 'adiabatic'],
+                default => $heat,
+            };
+        }
+        if ($node instanceof stdClass && in_array($node->kind ?? '', ['inlet', 'outlet', 'open'], true)) {
+            unset($node->temperature);
+        }
+        foreach (is_array($node) || $node instanceof stdClass ? (array) $node : [] as $below) {
+            self::level($below, $ambient);
+        }
     }
 
     /**

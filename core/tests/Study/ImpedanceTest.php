@@ -52,6 +52,23 @@ final class ImpedanceTest extends TestCase
         self::assertLessThan(0.3, $impedance->difference);
     }
 
+    /** A block on a plate of 80 degC, with a flux into one face, takes as much for a watt as one in surroundings of its own. */
+    public function testWhatElseHeatsOrCoolsIsLeftOut(): void
+    {
+        $at = function (array $top, array $side): float {
+            $faces = ['z+' => ['heat' => ['kind' => 'film', 'coefficient' => 100, ...$top]], 'x+' => ['heat' => $side]];
+            $document = Models::block(['watches' => [['id' => 'mean', 'of' => ['part' => 'block']]], 'analysis' => ['grid' => ['cells' => [2, 2, 4]]]]);
+            $document = Nested::with($document, $faces, 'parts', 0, 'faces');
+
+            return Impedance::at(Impedance::of(json_encode($document, JSON_THROW_ON_ERROR), 'block', 'mean', 600.0)->pairs, 600.0);
+        };
+        $alone = $at([], ['kind' => 'adiabatic']);
+
+        self::assertGreaterThan(5.0, $alone);
+        self::assertEqualsWithDelta($alone, $at(['temperature' => '80 degC'], ['kind' => 'flux', 'flux' => 5000]), 1e-6 * $alone);
+        self::assertLessThan(0.5 * $alone, $at([], ['kind' => 'temperature', 'temperature' => '60 degC']), 'what is held at a temperature still takes heat');
+    }
+
     public function testItIsReadFromTheCourseOfOneSourceAlone(): void
     {
         $document = Models::block(['watches' => [['id' => 'mean', 'of' => ['part' => 'block']]], 'analysis' => ['grid' => ['cells' => [2, 2, 4]]]]);
