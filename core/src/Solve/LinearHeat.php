@@ -43,12 +43,16 @@ final class LinearHeat
 
     private readonly ?LightResponse $light;
 
-    /** @var array<int, float> s - A T of the state, W per padded cell */
+    /** The equations of the model itself, made as those of a changed one are: what currents and properties lacked of the state's own is no change. */
+    private readonly HeatSystem $system;
+
+    /** @var array<int, float> s - A T of them, W per padded cell */
     private readonly array $own;
 
     /**
      * @param list<ConductivityChange> $changes what the flow does to the conduction
      * @param float $richardson how strongly temperatures drive the flow that is kept: the square of the speed of free fall over that of what is given
+     * @throws PhysicsException
      */
     public function __construct(
         public readonly State $state,
@@ -57,7 +61,8 @@ final class LinearHeat
         private readonly array $changes = [],
         public readonly float $richardson = 0.0,
     ) {
-        $this->own = $state->system->left($state->temperature);
+        $this->system = $this->systemOf($state->model);
+        $this->own = $this->system->left($state->temperature);
         $this->light = $coupling->lightResponse($state->system);
     }
 
@@ -96,7 +101,7 @@ final class LinearHeat
             $change = Vectors::plus($change, 1.0, $this->solver->energy->enteringMore($openings));
         }
 
-        $light = $this->light === null ? [] : $this->coupling->lightMore($this->state->system, $system, $other, $this->state->temperature);
+        $light = $this->light === null ? [] : $this->coupling->lightMore($this->system, $system, $other, $this->state->temperature);
 
         return $light === [] ? $change : Vectors::plus($change, 1.0, $this->light->caused($light));
     }

@@ -11,6 +11,7 @@ use Foehn\Physics\Electric\BoardState;
 use Foehn\Solve\Analysis;
 use Foehn\Solve\Course;
 use Foehn\Solve\LinearHeat;
+use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
 use Foehn\Study\Sensitivities;
 use Foehn\Study\Tolerances;
@@ -98,6 +99,24 @@ final class CopperBesideHeatTest extends TestCase
         self::assertGreaterThan(1.0, $rise);
         self::assertEqualsWithDelta($of('ambient')['step'], $of('ambient')['change'], 1e-3);
         self::assertEqualsWithDelta(-$of('convectionCoefficient')['step'] * $rise, $of('convectionCoefficient')['change'], 0.02 * $rise);
+    }
+
+    /** The same in a stream, whose last temperatures and currents are only about in balance: what they lack is no change. */
+    public function testABoardInAColderStreamIsAsMuchColder(): void
+    {
+        $space = ['box' => ['min' => [0, 0, 0], 'max' => ['80 mm', '10 mm', '10.17 mm']], 'fluid' => 'air', 'sides' => [
+            'x-' => ['kind' => 'inlet', 'velocity' => ['1 m/s', 0, 0]], 'x+' => ['kind' => 'outlet'], 'y-' => ['kind' => 'symmetry'], 'y+' => ['kind' => 'symmetry'],
+        ]];
+        $model = ModelCodec::fromDocument(self::board('20 A', self::COEFFICIENT, ['at' => ['20 mm', 0, 0]], [
+            'space' => $space, 'physics' => ['electric' => true, 'flow' => 'laminar'], 'analysis' => ['grid' => ['grade' => 'scout', 'maxCells' => 3000]],
+            'limits' => [['id' => 'hot', 'of' => ['part' => 'b'], 'quantity' => 'temperature', 'reduce' => 'max', 'atMost' => '100 degC']],
+        ]));
+        $solution = (new SteadySolver($model))->solve();
+        $heat = (new SteadySolver($model, start: new Start($solution->checkpoint, frozen: true)))->linearised();
+        $ambient = array_values(array_filter((new Sensitivities($heat))->of($model->limits[0]), fn (array $help): bool => $help['kind'] === 'ambient'))[0];
+
+        self::assertGreaterThan(10.0, max([0.0, ...$solution->state->temperature]) - 293.15);
+        self::assertEqualsWithDelta(-5.0, $ambient['change'], 5e-3);
     }
 
     /** Tolerances of currents, and of losses that follow them, ask for computed builds; they do not count for nothing. */
