@@ -99,7 +99,7 @@ final class CourseRows
     }
 
     /**
-     * The greatest value and when it was: on the parabola through it and its neighbours where the curve is smooth there.
+     * The greatest value and when it was: on the parabola through it and its neighbours where the curve is smooth there. A current jumps with its load, and what it makes of it.
      *
      * @param non-empty-list<float> $values
      * @return array{float, float} s, and the value
@@ -108,7 +108,7 @@ final class CourseRows
     {
         $n = (int) array_search(max($values), $values, true);
         $times = $this->course->times;
-        if (! isset($values[$n - 1], $values[$n + 1]) || in_array($n, $this->course->kinks, true)) {
+        if (! isset($values[$n - 1], $values[$n + 1]) || array_intersect([$n - 1, $n], $this->course->kinks) !== []) {
             return [$times[$n], $values[$n]];
         }
         $rising = ($values[$n] - $values[$n - 1]) / ($times[$n] - $times[$n - 1]);

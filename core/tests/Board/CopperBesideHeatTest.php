@@ -8,13 +8,16 @@ use Foehn\Codec\ModelCodec;
 use Foehn\Observe\Readings;
 use Foehn\Observe\State;
 use Foehn\Physics\Electric\BoardState;
+use Foehn\Results\ResultBuilder;
 use Foehn\Solve\Analysis;
 use Foehn\Solve\Course;
 use Foehn\Solve\LinearHeat;
+use Foehn\Solve\Solution;
 use Foehn\Solve\Start;
 use Foehn\Solve\SteadySolver;
 use Foehn\Study\Sensitivities;
 use Foehn\Study\Tolerances;
+use LogicException;
 use PHPUnit\Framework\TestCase;
 
 /** The copper of a board heats over time, and in what a run tells of other designs: a board of 40 x 10 mm that is copper all over, with a current along it. */
@@ -44,11 +47,14 @@ final class CopperBesideHeatTest extends TestCase
 
     public function testACurrentThatIsSwitchedOffHeatsNoMore(): void
     {
-        $course = self::course(['end' => 12], ['pulse' => ['high' => '30 A', 'low' => '0 A', 'period' => '12 s', 'duty' => 0.5]]);
+        $solution = self::solved(['end' => 12], ['pulse' => ['high' => '30 A', 'low' => '0 A', 'period' => '12 s', 'duty' => 0.5]]);
+        $course = $solution->course ?? throw new LogicException('a course was asked for');
         $given = $course->in;
+        $over = array_column(ResultBuilder::build($solution, '')['watches'], 'overTime', 'id')['drop'] ?? [];
 
         self::assertEqualsWithDelta($course->at('mean', 6.0), $course->at('mean', 12.0), 1e-3);
         self::assertEqualsWithDelta(0.0, $course->at('drop', 9.0), 1e-9);
+        self::assertEqualsWithDelta(0.0, $over['min'] ?? NAN, 1e-9, 'what jumps with a load has no vertex beside the jump');
         self::assertEqualsWithDelta(self::course(['end' => 6], '30 A')->in, $given, 2e-3 * $given);
     }
 
@@ -139,10 +145,13 @@ final class CopperBesideHeatTest extends TestCase
     /** @param array<string, mixed> $time */
     private static function course(array $time, mixed $current): Course
     {
-        $solution = Analysis::solve(self::board($current, self::COEFFICIENT, [], ['analysis' => ['grid' => ['cells' => [20, 5, 2]], 'time' => ['kind' => 'transient', 'start' => ['uniform' => '20 degC'], ...$time]]]));
-        self::assertNotNull($solution->course);
+        return self::solved($time, $current)->course ?? throw new LogicException('a course was asked for');
+    }
 
-        return $solution->course;
+    /** @param array<string, mixed> $time */
+    private static function solved(array $time, mixed $current): Solution
+    {
+        return Analysis::solve(self::board($current, self::COEFFICIENT, [], ['analysis' => ['grid' => ['cells' => [20, 5, 2]], 'time' => ['kind' => 'transient', 'start' => ['uniform' => '20 degC'], ...$time]]]));
     }
 
     /**
