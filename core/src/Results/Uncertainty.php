@@ -17,11 +17,8 @@ final class Uncertainty
 {
     private const SAFETY = 1.25;
 
-    /** Of a flow on two grids, where the order is not seen but assumed; and in conduction where a higher one is seen than the equations have (Eca & Hoekstra 2014). */
+    /** Of a flow on two grids, where the order is not seen but assumed; and in conduction where one far beyond those of the equations is seen (Eca & Hoekstra 2014). */
     private const SAFETY_UNSEEN = 3.0;
-
-    /** Beyond this order grids only seem to draw near so fast: corners and thin contacts come into sight one after the other. */
-    private const BEYOND = 2.1;
 
     /** Of the last change: in a flow, and where no order is seen. */
     private const LAST_CHANGE = 2.0;
@@ -76,7 +73,7 @@ final class Uncertainty
         [$third, $f3] = $seen[count($seen) - 3];
         $before = $second->finerThan($third);
         $order = self::order($f3 - $f2, $f2 - $f1, $before, $r);
-        $extrapolated = $order === null || $order < self::LOWEST_ORDER ? null : (! $moves && $order > self::BEYOND ? self::SAFETY_UNSEEN : self::SAFETY) * self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order);
+        $extrapolated = $order === null || $order < self::LOWEST_ORDER ? null : ($moves ? self::SAFETY : self::safety($order)) * self::extrapolated($f3 - $f2, $f2 - $f1, $before, $r, $order);
         [$last, $earlier] = [self::LAST_CHANGE * abs($f2 - $f1) * self::nearness($r), abs($f3 - $f2) * self::nearness($before)];
         $plusMinus = match (true) {
             $extrapolated === null => max($last, $earlier),
@@ -98,6 +95,15 @@ final class Uncertainty
     private static function nearness(float $ratio): float
     {
         return max(1.0, (self::MEASURED_RATIO - 1.0) / max(1e-3, $ratio - 1.0));
+    }
+
+    /**
+     * Of conduction. Where values draw nearer faster than at the highest order they only seem to: corners and thin contacts come into sight one after
+     * the other. From there to one order more the factor rises to that of an order that is not seen.
+     */
+    private static function safety(float $order): float
+    {
+        return self::SAFETY + (self::SAFETY_UNSEEN - self::SAFETY) * min(1.0, max(0.0, $order - self::HIGHEST_ORDER));
     }
 
     /** What is left where the values draw nearer in one direction at an order. */
