@@ -264,7 +264,7 @@ export function Ledger({ revision, editor, result, stale, tried = NONE_TRIED, ma
                 )}
                 {(!result?.radiation || stale) && (
                     <Box component="span" sx={{ color: 'text.secondary' }}>
-                        {revision.outline.parts.length} parts
+                        {revision.outline.parts.length} {revision.outline.parts.length === 1 ? 'part' : 'parts'}
                     </Box>
                 )}
             </Stack>
