@@ -93,7 +93,7 @@ final class CopperFollower
     public function catchUp(array $temperature): bool
     {
         $now = array_intersect_key($temperature, $this->solved);
-        if ($this->state === null || self::farthest($now, $this->at) <= self::STAYS || $this->areAlike($this->resisting($now))) {
+        if ($this->state === null || (! $this->isRough && self::farthest($now, $this->at) <= self::STAYS) || $this->areAlike($this->resisting($now))) {
             return false;
         }
         $this->adopt($this->solve($temperature));
@@ -129,7 +129,7 @@ final class CopperFollower
         $now = array_intersect_key($temperature, $this->solved);
         $moves = $this->last === null ? INF : self::farthest($now, $this->last);
         $this->last = $now;
-        if (self::farthest($now, $this->at) <= self::STAYS) {
+        if (! $this->isRough && self::farthest($now, $this->at) <= self::STAYS) {
             $this->warmed = $this->since = null;
 
             return $this->solved;

@@ -71,6 +71,17 @@ final class CopperBesideHeatTest extends TestCase
         self::assertEqualsWithDelta($warm->boards[0]->currents->power, array_sum($warm->boards[0]->currents->heat), 1e-5 * $warm->boards[0]->currents->power);
     }
 
+    /** The first currents are solved roughly, for their heat; they do not stand where nothing warms. */
+    public function testCopperThatStaysColdIsBalancedAsWell(): void
+    {
+        $grid = ['analysis' => ['grid' => ['grade' => 'scout', 'maxCells' => 3000]]];
+        $cold = (new SteadySolver(ModelCodec::fromDocument(self::board('10 mA', self::COEFFICIENT, ['faces' => ['bare' => ['heat' => ['kind' => 'film', 'coefficient' => 1e6, 'temperature' => '20 degC']]]], $grid))))->solve()->state;
+        $currents = $cold->boards[0]->currents;
+
+        self::assertLessThan(1e-6, $currents->imbalance());
+        self::assertEqualsWithDelta($currents->power, array_sum($currents->heat), 1e-6 * $currents->power);
+    }
+
     /** Currents that only go through warmer copper are right to the square of what is not alike in it. */
     public function testCurrentsThatAreNotSolvedAgainAreWrongByASquare(): void
     {
