@@ -99,7 +99,7 @@ final class CopperExchange implements Exchange
     }
 
     /**
-     * Currents of boards at temperatures that are at rest (see CopperFollower).
+     * Follows temperatures that have been followed before: they move no longer, so that currents are solved where they only went through warmer copper.
      *
      * @param array<int, float> $temperature of the cells, K
      * @return bool whether any were behind
@@ -107,12 +107,12 @@ final class CopperExchange implements Exchange
      */
     public function catchUp(array $temperature): bool
     {
-        $behind = $this->follows ? array_filter($this->boards, fn (CopperFollower $board): bool => $board->catchUp($temperature)) : [];
-        foreach (array_keys($behind) as $index) {
-            $this->heat->watts[$index] = $this->boards[$index]->heatAt($temperature, $this->drive);
+        $before = $this->heat->watts;
+        if ($this->follows) {
+            $this->follow($temperature);
         }
 
-        return $behind !== [];
+        return $this->heat->watts !== $before;
     }
 
     public function follow(?array $temperature): float

@@ -84,25 +84,6 @@ final class CopperFollower
     }
 
     /**
-     * Solves the currents at temperatures that are at rest, where those at which they were solved differ by more than alike.
-     *
-     * @param array<int, float> $temperature of the cells, K
-     * @return bool whether there was anything to solve
-     * @throws PhysicsException
-     */
-    public function catchUp(array $temperature): bool
-    {
-        $now = array_intersect_key($temperature, $this->solved);
-        if ($this->state === null || (! $this->isRough && self::farthest($now, $this->at) <= self::STAYS) || $this->areAlike($this->resisting($now))) {
-            return false;
-        }
-        $this->adopt($this->solve($temperature));
-        $this->at = $this->last = $now;
-
-        return true;
-    }
-
-    /**
      * @param ?array<int, float> $temperature of the cells, K; null: the ambient everywhere
      * @param Drive $drive other than before only where boards are joined to parts
      * @return array<int, float> W in the cells with copper
@@ -117,8 +98,7 @@ final class CopperFollower
             $this->adopt($this->begun);
         } elseif ($this->state === null || ! $stays) {
             $isRough = $this->beginsRough && $this->state === null && $temperature === null;
-            $this->adopt($this->solve($temperature, $isRough));
-            $this->isRough = $isRough;
+            $this->adopt($this->solve($temperature, $isRough), $isRough);
             $this->at = $this->last = $temperature === null ? $this->at : array_intersect_key($temperature, $this->solved);
 
             return $this->solved;
@@ -146,10 +126,10 @@ final class CopperFollower
         return $this->solved;
     }
 
-    private function adopt(BoardState $state): void
+    private function adopt(BoardState $state, bool $isRough = false): void
     {
         $this->state = $state;
-        $this->isRough = false;
+        $this->isRough = $isRough;
         $this->warmed = $this->since = null;
         $this->solved = $this->cells->toCells($state->currents->heat);
         $weighed = $this->cells->toCells(array_map(fn (float $watts, float $kelvin): float => $watts * $kelvin, $state->currents->heat, $state->temperature));

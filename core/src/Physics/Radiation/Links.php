@@ -158,7 +158,8 @@ final readonly class Links
         foreach ([0, 1, 2] as $axis) {
             [$from, $to] = [$grid->position($cell, $axis), $grid->position($other, $axis)];
             if (abs($from - $to) > self::NEAR) {
-                $across = min(array_map(fn (int $other): float => $grid->widths[$other][$grid->position($cell, $other)], Axes::across($axis)));
+                [$a, $b] = Axes::across($axis);
+                $across = min($grid->widths[$a][$grid->position($cell, $a)], $grid->widths[$b][$grid->position($cell, $b)]);
                 if (abs($grid->centres[$axis][$from] - $grid->centres[$axis][$to]) > self::NEAR * $across) {
                     return false;
                 }
